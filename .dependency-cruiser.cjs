@@ -1,0 +1,131 @@
+/** The table of docs/architecture.md, one rule a row: which room may import which. */
+
+const CORE = {
+  geometry: [],
+  ink: ['geometry'],
+  figures: ['geometry', 'ink'],
+  marks: ['geometry', 'ink', 'figures'],
+  document: ['geometry', 'marks'],
+  derived: ['geometry', 'ink', 'figures', 'marks', 'document'],
+  editing: ['geometry', 'ink', 'figures', 'marks', 'document', 'derived'],
+  history: ['document'],
+  journal: ['document', 'history', 'marks'],
+  pdf: ['geometry', 'ink', 'figures', 'marks', 'document', 'derived'],
+  wire: ['marks', 'document', 'journal'],
+};
+
+const coreRules = Object.entries(CORE).map(([room, others]) => ({
+  name: `core-${room}`,
+  comment: `core/${room} may use ${others.join(', ') || 'no other room'}`,
+  severity: 'error',
+  from: { path: `^core/src/${room}/`, pathNot: '\\.test\\.ts$' },
+  to: { path: '^core/src/', pathNot: [room, ...others].map((r) => `^core/src/${r}/`) },
+}));
+
+/** Rooms of the app and what of the product each may import beside itself. */
+const APP = {
+  ui: [],
+  storage: [],
+  work: [],
+  remote: [],
+  stage: ['ui', 'work'],
+  session: ['storage', 'work', 'remote'],
+  features: ['session', 'storage', 'stage', 'remote', 'work', 'ui'],
+  app: ['features', 'session', 'ui'],
+};
+
+const appRules = Object.entries(APP).map(([room, others]) => ({
+  name: `app-${room}`,
+  comment: `app/src/${room} may use ${others.join(', ') || 'no other room'} and core`,
+  severity: 'error',
+  from: { path: `^app/src/${room}/`, pathNot: '\\.test\\.tsx?$' },
+  to: { path: '^app/src/', pathNot: [room, ...others].map((r) => `^app/src/${r}/`) },
+}));
+
+module.exports = {
+  forbidden: [
+    ...coreRules,
+    ...appRules,
+    {
+      name: 'core-by-the-front-door',
+      comment: 'A room of core is entered by its index.ts only',
+      severity: 'error',
+      from: { path: '^core/src/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/src/[^/]+/', pathNot: ['^core/src/$1/', '^core/src/[^/]+/index\\.ts$'] },
+    },
+    {
+      name: 'app-by-the-front-door',
+      comment: 'A room of the app is entered by its index only',
+      severity: 'error',
+      from: { path: '^app/src/([^/]+)/', pathNot: '\\.test\\.tsx?$' },
+      to: {
+        path: '^app/src/(ui|storage|work|remote|stage|session)/',
+        pathNot: ['^app/src/$1/', '^app/src/[^/]+/index\\.ts$'],
+      },
+    },
+    {
+      name: 'features-apart',
+      comment: 'A feature never imports another; what two need moves to session, stage or ui',
+      severity: 'error',
+      from: { path: '^app/src/features/([^/]+)/' },
+      to: { path: '^app/src/features/', pathNot: '^app/src/features/$1/' },
+    },
+    {
+      name: 'core-knows-no-platform',
+      comment: 'Only yup and, in core/pdf, the PDF library; no React, DOM or Node',
+      severity: 'error',
+      from: { path: '^core/src/', pathNot: '\\.test\\.ts$' },
+      to: {
+        dependencyTypes: ['npm', 'npm-dev', 'npm-peer', 'core', 'unknown', 'undetermined'],
+        pathNot: ['node_modules/yup/', 'node_modules/@cantoo/pdf-lib/'],
+      },
+    },
+    {
+      name: 'pdf-library-in-one-room',
+      severity: 'error',
+      from: { path: '^(core|app|server)/src/', pathNot: ['^core/src/pdf/', '\\.test\\.ts$'] },
+      to: { path: 'node_modules/@cantoo/pdf-lib/' },
+    },
+    {
+      name: 'server-from-core',
+      comment: 'The server knows core/wire, core/pdf and core/document only',
+      severity: 'error',
+      from: { path: '^server/src/', pathNot: '\\.test\\.ts$' },
+      to: {
+        path: ['^core/src/', '^app/src/'],
+        pathNot: '^core/src/(wire|pdf|document)/index\\.ts$',
+      },
+    },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true },
+    },
+    {
+      name: 'nothing-unresolved',
+      severity: 'error',
+      from: {},
+      to: { couldNotResolve: true },
+    },
+    {
+      name: 'no-orphans',
+      severity: 'error',
+      from: {
+        orphan: true,
+        pathNot: ['\\.d\\.ts$', '\\.test\\.tsx?$', '^app/src/app/', '\\.worker\\.ts$'],
+      },
+      to: {},
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.rules.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default', 'types'],
+      extensions: ['.ts', '.tsx', '.js', '.jsx', '.mjs', '.json'],
+    },
+  },
+};

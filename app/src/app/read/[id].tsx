@@ -1,0 +1,20 @@
+import { router, useLocalSearchParams } from 'expo-router';
+import { TidyChip } from '@/features/figures';
+import { InkingLayer, PenRoll } from '@/features/inking';
+import { ReaderScreen } from '@/features/reader';
+import { SendButton } from '@/features/sending';
+
+export default function ReadRoute() {
+  const { id } = useLocalSearchParams<{ id: string }>();
+  return (
+    <ReaderScreen
+      key={id}
+      id={id}
+      onBack={() => (router.canGoBack() ? router.back() : router.replace('/'))}
+      tools={(upright) => <PenRoll upright={upright} />}
+      overlay={<InkingLayer />}
+      onPage={(index) => <TidyChip index={index} />}
+      send={<SendButton />}
+    />
+  );
+}

@@ -1,0 +1,26 @@
+import { StyleSheet, View } from 'react-native';
+import { Button, Text, useTheme } from 'react-native-paper';
+import useSWR from 'swr';
+import { offeredDemos } from '@/session';
+
+/** Sample documents that are not laid out from the start, such as the long almanac. */
+export function DemoOffer({ onAdd }: { onAdd: (file: string, title: string) => void }) {
+  const { data } = useSWR('demo', offeredDemos, { revalidateOnFocus: false });
+  const { colors } = useTheme();
+  const offered = (data ?? []).filter((d) => !d.onDesk);
+  if (offered.length === 0) return null;
+  return (
+    <View style={styles.offer}>
+      <Text style={{ color: colors.onSurfaceVariant }}>More samples:</Text>
+      {offered.map(({ file, title }) => (
+        <Button key={file} mode="outlined" onPress={() => onAdd(file, title)}>
+          Add “{title}”
+        </Button>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  offer: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 12 },
+});

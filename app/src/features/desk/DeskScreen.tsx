@@ -1,0 +1,174 @@
+import { useState } from 'react';
+import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import {
+  ActivityIndicator,
+  Button,
+  ProgressBar,
+  Snackbar,
+  Text,
+  useTheme,
+} from 'react-native-paper';
+import { EmptyScreen, Notice, paperIcon, useNow, WIDE_FROM } from '@/ui';
+import { DemoOffer } from './DemoOffer';
+import { DocumentCard } from './DocumentCard';
+import { RenameSheet } from './RenameSheet';
+import { useDesk } from './useDesk';
+import { useIncomingFiles } from './useIncomingFiles';
+
+/** The first screen: the documents being worked on. */
+export function DeskScreen({ onOpen }: { onOpen: (id: string) => void }) {
+  const desk = useDesk();
+  const { colors } = useTheme();
+  const wide = useWindowDimensions().width >= WIDE_FROM;
+  const now = useNow();
+  const [renaming, setRenaming] = useState<string | null>(null);
+  const pick = usePick(desk.addFiles);
+  const dropping = useIncomingFiles(desk.addFiles);
+  const documents = desk.documents ?? [];
+  const shown = documents.find((d) => d.id === renaming) ?? null;
+
+  return (
+    <View role="main" style={[styles.screen, { backgroundColor: colors.background }]}>
+      <View
+        role="banner"
+        style={[
+          styles.head,
+          { backgroundColor: colors.surface, borderColor: colors.outlineVariant },
+        ]}
+      >
+        <Text
+          variant={wide ? 'headlineMedium' : 'headlineSmall'}
+          role="heading"
+          aria-level={1}
+          style={styles.title}
+        >
+          Marginalis
+        </Text>
+        <Button mode="contained" icon={paperIcon('open')} onPress={pick} contentStyle={styles.open}>
+          Open a PDF
+        </Button>
+      </View>
+      {desk.adding && (
+        <View style={styles.adding} role="status">
+          <Text>Opening {desk.adding} …</Text>
+          <ProgressBar indeterminate accessibilityLabel={`Opening ${desk.adding}`} />
+        </View>
+      )}
+      {desk.refusals.map(({ fileName, message }) => (
+        <Notice key={fileName} text={`${fileName}: ${message}`}>
+          <Button onPress={() => desk.forgetRefusal(fileName)}>Close</Button>
+        </Notice>
+      ))}
+      {desk.unreadable > 0 && (
+        <Notice
+          text={`${desk.unreadable} entries of this desk cannot be read by this version. They are left as they are.`}
+        />
+      )}
+      {desk.documents === undefined ? (
+        <View style={styles.waiting} aria-busy>
+          <ActivityIndicator accessibilityLabel="Reading the desk" />
+        </View>
+      ) : documents.length === 0 && !desk.adding ? (
+        <EmptyScreen
+          title="The desk is clear"
+          text="Open a PDF, drop one here, or paste one. It stays in this browser until you send it."
+        >
+          <Button mode="outlined" onPress={pick}>
+            Open a PDF
+          </Button>
+          <DemoOffer onAdd={desk.addDemo} />
+        </EmptyScreen>
+      ) : (
+        <ScrollView contentContainerStyle={styles.scroll}>
+          <View role="list" aria-label="Documents" style={[styles.grid, wide && styles.gridWide]}>
+            {documents.map((document) => (
+              <DocumentCard
+                key={document.id}
+                document={document}
+                wide={wide}
+                now={now}
+                onOpen={() => onOpen(document.id)}
+                onRename={() => setRenaming(document.id)}
+                onRemove={() => desk.remove(document)}
+              />
+            ))}
+          </View>
+          <DemoOffer onAdd={desk.addDemo} />
+        </ScrollView>
+      )}
+      {dropping && (
+        <View
+          style={[
+            styles.drop,
+            { borderColor: colors.primary, backgroundColor: colors.primaryContainer },
+          ]}
+        >
+          <Text variant="headlineSmall" style={{ color: colors.onPrimaryContainer }}>
+            Drop PDFs here
+          </Text>
+        </View>
+      )}
+      {shown && (
+        <RenameSheet
+          key={shown.id}
+          document={shown}
+          onClose={() => setRenaming(null)}
+          onRename={desk.rename}
+        />
+      )}
+      <Snackbar
+        visible={desk.said !== null}
+        onDismiss={desk.forgetSaid}
+        duration={8000}
+        action={desk.said?.undo ? { label: 'Undo', onPress: desk.said.undo } : undefined}
+      >
+        {desk.said?.text ?? ''}
+      </Snackbar>
+    </View>
+  );
+}
+
+/** Opens the system's file picker. */
+function usePick(onFiles: (files: File[]) => void): () => void {
+  return () => {
+    const input = document.createElement('input');
+    input.type = 'file';
+    input.accept = 'application/pdf,.pdf';
+    input.multiple = true;
+    input.onchange = () => onFiles([...(input.files ?? [])]);
+    input.click();
+  };
+}
+
+const styles = StyleSheet.create({
+  screen: { flex: 1 },
+  head: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    paddingHorizontal: 20,
+    paddingVertical: 10,
+    borderBottomWidth: 1,
+    gap: 12,
+  },
+  title: { flex: 1 },
+  open: { minHeight: 44 },
+  adding: { paddingHorizontal: 20, paddingVertical: 10, gap: 8 },
+  waiting: { flex: 1, alignItems: 'center', justifyContent: 'center' },
+  scroll: { padding: 20, gap: 20, maxWidth: 1240, width: '100%', alignSelf: 'center' },
+  grid: { gap: 12 },
+  gridWide: { flexDirection: 'row', flexWrap: 'wrap', gap: 20 },
+  drop: {
+    position: 'absolute',
+    top: 12,
+    left: 12,
+    right: 12,
+    bottom: 12,
+    borderWidth: 2,
+    borderStyle: 'dashed',
+    borderRadius: 6,
+    alignItems: 'center',
+    justifyContent: 'center',
+    opacity: 0.95,
+    pointerEvents: 'none',
+  },
+});

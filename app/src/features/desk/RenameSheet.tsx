@@ -1,0 +1,35 @@
+import { useState } from 'react';
+import { Button, TextInput } from 'react-native-paper';
+import type { DeskDocument } from '@/storage';
+import { Sheet } from '@/ui';
+
+export function RenameSheet(props: {
+  document: DeskDocument;
+  onClose: () => void;
+  onRename: (id: string, title: string) => void;
+}) {
+  const { document, onClose, onRename } = props;
+  const [title, setTitle] = useState(document.title);
+  const rename = () => {
+    if (title.trim() === '') return;
+    onRename(document.id, title);
+    onClose();
+  };
+  return (
+    <Sheet title="Rename" open onClose={onClose}>
+      <TextInput
+        label="Title"
+        mode="outlined"
+        value={title}
+        onChangeText={setTitle}
+        onSubmitEditing={rename}
+        maxLength={200}
+        autoFocus
+        selectTextOnFocus
+      />
+      <Button mode="contained" onPress={rename} disabled={title.trim() === ''}>
+        Rename
+      </Button>
+    </Sheet>
+  );
+}

@@ -1,0 +1,1 @@
+export { DeskScreen } from './DeskScreen';

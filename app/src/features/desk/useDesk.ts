@@ -1,0 +1,119 @@
+import { useCallback, useEffect, useState } from 'react';
+import useSWR from 'swr';
+import {
+  addDemo,
+  addDocument,
+  deskDocuments,
+  dropRemoved,
+  putBack,
+  removeDocument,
+  renameDocument,
+  seedDesk,
+  type Added,
+} from '@/session';
+import type { DeskDocument } from '@/storage';
+
+interface Said {
+  readonly text: string;
+  readonly undo?: () => void;
+}
+
+interface Refusal {
+  readonly fileName: string;
+  readonly message: string;
+}
+
+let sweeping: Promise<void> | null = null;
+
+/** Once a visit: drop what was removed last time, and lay out the samples on a new desk. */
+async function prepareDesk(): Promise<void> {
+  sweeping ??= dropRemoved().then(async () => {
+    await seedDesk(Date.now());
+  });
+  await sweeping;
+}
+
+/** The documents on the desk and everything that can be done with them. */
+export function useDesk() {
+  const { data, mutate } = useSWR('desk', deskDocuments);
+  const [adding, setAdding] = useState<string | null>('the desk');
+  const [refusals, setRefusals] = useState<readonly Refusal[]>([]);
+  const [said, setSaid] = useState<Said | null>(null);
+  const refresh = useCallback(() => void mutate(), [mutate]);
+
+  useEffect(() => {
+    prepareDesk()
+      .catch((e: unknown) =>
+        setSaid({
+          text: `The sample documents could not be laid out: ${e instanceof Error ? e.message : String(e)}`,
+        }),
+      )
+      .finally(() => {
+        setAdding(null);
+        refresh();
+      });
+  }, [refresh]);
+
+  const report = useCallback((fileName: string, added: Added) => {
+    if (!added.ok)
+      setRefusals((all) => [
+        ...all.filter((r) => r.fileName !== fileName),
+        { fileName, message: added.message },
+      ]);
+    else if (added.already) setSaid({ text: `“${added.document.title}” is already on the desk.` });
+    else if (added.document.rescued)
+      setSaid({
+        text: `“${added.document.title}” was cut short; what could be read of it was rescued.`,
+      });
+  }, []);
+
+  const addFiles = useCallback(
+    async (files: readonly File[]) => {
+      for (const file of files) {
+        setAdding(file.name);
+        try {
+          const bytes = new Uint8Array(await file.arrayBuffer());
+          report(file.name, await addDocument(file.name, bytes, Date.now()));
+        } catch (e) {
+          report(file.name, {
+            ok: false,
+            message: `It could not be opened: ${e instanceof Error ? e.message : String(e)}`,
+          });
+        }
+        refresh();
+      }
+      setAdding(null);
+    },
+    [refresh, report],
+  );
+
+  return {
+    documents: data?.documents,
+    unreadable: data?.unreadable ?? 0,
+    adding,
+    refusals,
+    said,
+    addFiles,
+    forgetSaid: useCallback(() => setSaid(null), []),
+    forgetRefusal: (fileName: string) =>
+      setRefusals((all) => all.filter((r) => r.fileName !== fileName)),
+    async addDemo(file: string, title: string) {
+      setAdding(title);
+      report(title, await addDemo(file, title, Date.now()));
+      setAdding(null);
+      refresh();
+    },
+    async rename(id: string, title: string) {
+      await renameDocument(id, title);
+      refresh();
+    },
+    async remove(document: DeskDocument) {
+      await removeDocument(document.id);
+      refresh();
+      setSaid({
+        text: `“${document.title}” is off the desk.`,
+        undo: () => void putBack(document.id).then(refresh),
+      });
+    },
+  };
+}

@@ -1,0 +1,1 @@
+export { TidyChip } from './TidyChip';

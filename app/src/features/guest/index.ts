@@ -1,0 +1,1 @@
+export { GuestScreen } from './GuestScreen';

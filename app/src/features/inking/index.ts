@@ -1,0 +1,2 @@
+export { InkingLayer } from './InkingLayer';
+export { PenRoll } from './PenRoll';

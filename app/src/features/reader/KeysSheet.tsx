@@ -1,0 +1,44 @@
+import { StyleSheet, View } from 'react-native';
+import { Text, useTheme } from 'react-native-paper';
+import { Sheet } from '@/ui';
+
+const KEYS: readonly (readonly [string, string])[] = [
+  ['Ctrl Z', 'Undo'],
+  ['Ctrl Shift Z, Ctrl Y', 'Redo'],
+  ['1 … 6', 'Take an instrument'],
+  ['Enter', 'Take the figure that is offered'],
+  ['Escape', 'Refuse it; close a sheet'],
+  ['Ctrl +, Ctrl −', 'Zoom in, zoom out'],
+  ['Ctrl 0', 'Fit width'],
+  ['Ctrl 9', 'Fit page'],
+  ['Page down, page up', 'Next page, page before'],
+  ['Home, end', 'First page, last page'],
+  ['Arrows', 'Move the paper'],
+  ['Space and drag', 'Move the paper with the mouse'],
+  ['?', 'Show this list'],
+];
+
+export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const { colors } = useTheme();
+  return (
+    <Sheet title="Keys" open={open} onClose={onClose}>
+      {KEYS.map(([keys, what]) => (
+        <View key={keys} style={[styles.row, { borderColor: colors.outlineVariant }]}>
+          <Text style={styles.keys}>{keys}</Text>
+          <Text style={styles.what}>{what}</Text>
+        </View>
+      ))}
+    </Sheet>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: {
+    flexDirection: 'row',
+    gap: 12,
+    paddingVertical: 6,
+    borderBottomWidth: StyleSheet.hairlineWidth,
+  },
+  keys: { width: 160, fontWeight: '700' },
+  what: { flex: 1 },
+});

@@ -1,0 +1,145 @@
+import { type ReactNode, useEffect, useState } from 'react';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { ActivityIndicator, Button, useTheme } from 'react-native-paper';
+import { SessionContext, usePenRoll, useSession, useSessionState } from '@/session';
+import { Stage, StageProvider } from '@/stage';
+import { EmptyScreen, Notice, WIDE_FROM } from '@/ui';
+import type { PdfPictures } from '@/work';
+import { ForeEdge } from './ForeEdge';
+import { KeysSheet } from './KeysSheet';
+import { PasswordScreen } from './PasswordScreen';
+import { TopBar } from './TopBar';
+import { useMarkFeed } from './useMarkFeed';
+import { useOpenDocument } from './useOpenDocument';
+import { useReaderKeys } from './useReaderKeys';
+
+export interface ReaderParts {
+  /** The pen roll, lying or upright. */
+  tools: (upright: boolean) => ReactNode;
+  /** Over the pages, unmoved. */
+  overlay: ReactNode;
+  /** In page `index`, moving with it. */
+  onPage: (index: number) => ReactNode;
+  send: ReactNode;
+}
+
+/** Opens a document and puts the parts of the reader around it. */
+export function ReaderScreen({
+  id,
+  onBack,
+  ...parts
+}: ReaderParts & { id: string; onBack: () => void }) {
+  const opened = useOpenDocument(id);
+  if (opened.phase === 'opening')
+    return (
+      <View style={styles.waiting} aria-busy>
+        <ActivityIndicator accessibilityLabel="Opening the document" />
+      </View>
+    );
+  if (opened.phase === 'locked')
+    return <PasswordScreen document={opened.document} onUnlocked={opened.retry} onLeave={onBack} />;
+  if (opened.phase === 'failed')
+    return (
+      <EmptyScreen title="This document cannot be opened" text={opened.message}>
+        <Button mode="contained" onPress={onBack}>
+          Back to the desk
+        </Button>
+      </EmptyScreen>
+    );
+  return (
+    <SessionContext.Provider value={opened.session}>
+      <StageProvider pages={opened.session.desk.pages}>
+        <OpenReader pictures={opened.pictures} onBack={onBack} {...parts} />
+      </StageProvider>
+    </SessionContext.Provider>
+  );
+}
+
+function OpenReader({
+  pictures,
+  onBack,
+  tools,
+  overlay,
+  onPage,
+  send,
+}: ReaderParts & { pictures: PdfPictures; onBack: () => void }) {
+  const session = useSession();
+  const { width } = useWindowDimensions();
+  const { colors } = useTheme();
+  const wide = width >= WIDE_FROM;
+  const leftHanded = usePenRoll((r) => r.hand) === 'left';
+  const feed = useMarkFeed();
+  const [keysOpen, setKeysOpen] = useState(false);
+  useReaderKeys(() => setKeysOpen(true));
+  const title = session.desk.title;
+  useEffect(() => {
+    document.title = `${title} · Marginalis`;
+    return () => {
+      document.title = 'Marginalis';
+    };
+  }, [title]);
+
+  return (
+    <View role="main" style={[styles.screen, { backgroundColor: colors.background }]}>
+      <TopBar
+        title={title}
+        wide={wide}
+        onBack={onBack}
+        onKeys={() => setKeysOpen(true)}
+        send={send}
+      />
+      <ReaderNotices />
+      <View style={[styles.middle, leftHanded && styles.mirrored]}>
+        {wide && tools(true)}
+        {!wide && <ForeEdge />}
+        <View style={styles.pages}>
+          <Stage pictures={pictures} marks={feed} label={`Pages of ${title}`} renderOnPage={onPage}>
+            {overlay}
+          </Stage>
+        </View>
+        {wide && <ForeEdge />}
+      </View>
+      {!wide && tools(false)}
+      <KeysSheet open={keysOpen} onClose={() => setKeysOpen(false)} />
+    </View>
+  );
+}
+
+/** Sentences about the state of the document that a person must see. */
+function ReaderNotices() {
+  const session = useSession();
+  const writable = useSessionState((s) => s.writable);
+  const phase = useSessionState((s) => s.phase);
+  const trouble = useSessionState((s) => s.trouble);
+  const saving = useSessionState((s) => s.saving);
+  const damaged = useSessionState((s) => s.damaged);
+  return (
+    <>
+      {phase === 'open' && !writable && (
+        <Notice text="Another tab is writing on this document; here it can only be read.">
+          <Button onPress={session.askForTurn}>Write here instead</Button>
+        </Notice>
+      )}
+      {trouble && (
+        <Notice text={trouble}>
+          <Button onPress={saving === 'unkept' ? session.retry : session.forgetTrouble}>
+            {saving === 'unkept' ? 'Try again' : 'Close'}
+          </Button>
+        </Notice>
+      )}
+      {damaged > 0 && (
+        <Notice
+          text={`${damaged === 1 ? 'One stored change' : `${damaged} stored changes`} could not be read and may be missing. Everything else is here.`}
+        />
+      )}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  screen: { flex: 1 },
+  waiting: { flex: 1, alignItems: 'center', justifyContent: 'center' },
+  middle: { flex: 1, flexDirection: 'row' },
+  mirrored: { flexDirection: 'row-reverse' },
+  pages: { flex: 1, position: 'relative' },
+});

@@ -1,0 +1,1 @@
+export { ReaderScreen, type ReaderParts } from './ReaderScreen';

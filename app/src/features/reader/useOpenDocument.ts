@@ -1,0 +1,64 @@
+import { useCallback, useEffect, useState } from 'react';
+import { DocumentSession, noteWorkedOn, passwordFor } from '@/session';
+import { type DeskDocument, findDocument, readSource } from '@/storage';
+import { PdfPictures } from '@/work';
+
+export type OpenedDocument =
+  | { readonly phase: 'opening' }
+  | { readonly phase: 'failed'; readonly message: string }
+  | { readonly phase: 'locked'; readonly document: DeskDocument; retry(): void }
+  | { readonly phase: 'open'; readonly session: DocumentSession; readonly pictures: PdfPictures };
+
+const GONE =
+  'It is not on this desk: it may have been removed, or the link belongs to another browser.';
+const BYTES_GONE =
+  'Its bytes are no longer in the browser’s storage. Open the file again from where you have it; the marks are still here.';
+
+/** Opens a document's marks and its page pictures; lets go of both when the screen closes. One screen, one `id`. */
+export function useOpenDocument(id: string): OpenedDocument {
+  const [opened, setOpened] = useState<OpenedDocument>({ phase: 'opening' });
+  const [turn, setTurn] = useState(0);
+  const retry = useCallback(() => {
+    setOpened({ phase: 'opening' });
+    setTurn((n) => n + 1);
+  }, []);
+
+  useEffect(() => {
+    let closed = false;
+    let close: () => void = () => undefined;
+    const show = (next: OpenedDocument): void => {
+      if (!closed) setOpened(next);
+    };
+    async function open(): Promise<void> {
+      const document = await findDocument(id);
+      if (!document || document.removed) return show({ phase: 'failed', message: GONE });
+      const password = passwordFor(document.source);
+      if (document.locked && password === undefined)
+        return show({ phase: 'locked', document, retry });
+      const bytes = await readSource(document.source);
+      if (!bytes) return show({ phase: 'failed', message: BYTES_GONE });
+      const pictures = await PdfPictures.open(bytes, password);
+      if (closed) return pictures.close();
+      const session = new DocumentSession(document);
+      close = () => {
+        pictures.close();
+        void session.close();
+      };
+      const unsubscribe = session.store.subscribe((now, before) => {
+        if (now.document !== before.document && before.phase === 'open') {
+          unsubscribe();
+          void noteWorkedOn(id, Date.now());
+        }
+      });
+      return show({ phase: 'open', session, pictures });
+    }
+    open().catch((e: unknown) => {
+      show({ phase: 'failed', message: e instanceof Error ? e.message : String(e) });
+    });
+    return () => {
+      closed = true;
+      close();
+    };
+  }, [id, turn, retry]);
+  return opened;
+}

@@ -1,0 +1,142 @@
+import type { FixedCopy } from '@marginalis/core/pdf';
+import { countMarks } from '@marginalis/core/document';
+import { useEffect, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Button, Divider, ProgressBar, Text, useTheme } from 'react-native-paper';
+import { useSession, useSessionState } from '@/session';
+import { paperIcon, Sheet } from '@/ui';
+import { copyFileName, sizeInWords } from './fileName';
+import { LinkSection } from './LinkSection';
+import { useFixedCopy } from './useFixedCopy';
+
+/** Makes the fixed copy and offers the ways out. The original is never replaced. */
+export function SendSheet({ onClose }: { onClose: () => void }) {
+  const session = useSession();
+  const { colors } = useTheme();
+  const marks = useSessionState((s) => countMarks(s.document));
+  const { state, make, stop } = useFixedCopy();
+  const fileName = copyFileName(session.desk.title);
+  useEffect(make, []); // eslint-disable-line react-hooks/exhaustive-deps -- once, when the sheet opens
+  const close = () => {
+    stop();
+    onClose();
+  };
+
+  return (
+    <Sheet title="Send" open onClose={close}>
+      <View style={styles.file}>
+        <Text variant="titleMedium" selectable>
+          {fileName}
+        </Text>
+        <Text style={{ color: colors.onSurfaceVariant }}>
+          {marks === 1 ? '1 mark' : `${marks} marks`} drawn into the pages. The original stays as it
+          is.
+        </Text>
+      </View>
+      {session.desk.signed && (
+        <Text style={{ color: colors.error }}>
+          The original is signed. A fixed copy no longer carries the signature.
+        </Text>
+      )}
+      {session.desk.locked && (
+        <Text>The original is locked with a password; the copy will not be.</Text>
+      )}
+      {state.phase === 'making' && (
+        <View style={styles.making} role="status">
+          <Text>
+            Making the fixed copy: page {state.done} of {state.all}
+          </Text>
+          <ProgressBar
+            progress={state.all === 0 ? 0 : state.done / state.all}
+            accessibilityLabel="Pages finished"
+          />
+          <Button onPress={close}>Stop</Button>
+        </View>
+      )}
+      {state.phase === 'failed' && (
+        <View style={styles.making}>
+          <Text role="alert" style={{ color: colors.error }}>
+            {state.message}
+          </Text>
+          <Button mode="outlined" onPress={make}>
+            Try again
+          </Button>
+        </View>
+      )}
+      {state.phase === 'made' && (
+        <>
+          <Ways copy={state.copy} fileName={fileName} />
+          <Divider />
+          <LinkSection
+            documentId={session.desk.id}
+            title={session.desk.title}
+            fileName={fileName}
+            bytes={state.copy.bytes}
+          />
+        </>
+      )}
+    </Sheet>
+  );
+}
+
+/** Download, and the system's share sheet where there is one. */
+function Ways({ copy, fileName }: { copy: FixedCopy; fileName: string }) {
+  const { colors } = useTheme();
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const file = new File([copy.bytes as Uint8Array<ArrayBuffer>], fileName, {
+    type: 'application/pdf',
+  });
+  const canShare = navigator.canShare?.({ files: [file] }) ?? false;
+  const share = () =>
+    navigator.share({ files: [file], title: fileName }).catch((e: unknown) => {
+      // Closing the share sheet is no failure.
+      if (!(e instanceof DOMException && e.name === 'AbortError'))
+        setTrouble('The system could not share the file. Download it instead.');
+    });
+  const dropped = [...new Set(copy.annotationsDropped)];
+  return (
+    <View style={styles.ways}>
+      <Text role="status" testID="copy-made" style={{ color: colors.onSurfaceVariant }}>
+        Ready: {copy.pages === 1 ? '1 page' : `${copy.pages} pages`},{' '}
+        {sizeInWords(copy.bytes.length)}.
+        {copy.annotationsDrawn > 0
+          ? ` ${copy.annotationsDrawn} annotations of the original were drawn in.`
+          : ''}
+        {dropped.length > 0
+          ? ` Left out, since they show nothing on the page: ${dropped.join(', ')}.`
+          : ''}
+        {copy.linksDropped > 0
+          ? ` ${copy.linksDropped} links that lead to files or programs do not work in the copy.`
+          : ''}
+      </Text>
+      <View style={styles.row}>
+        <Button mode="contained" icon={paperIcon('download')} onPress={() => download(file)}>
+          Download
+        </Button>
+        {canShare && (
+          <Button mode="outlined" icon={paperIcon('send')} onPress={share}>
+            Share
+          </Button>
+        )}
+      </View>
+      {trouble && <Text role="alert">{trouble}</Text>}
+    </View>
+  );
+}
+
+function download(file: File): void {
+  const url = URL.createObjectURL(file);
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = file.name;
+  link.click();
+  // Some browsers read the file only after this turn.
+  setTimeout(() => URL.revokeObjectURL(url), 60_000);
+}
+
+const styles = StyleSheet.create({
+  file: { gap: 4 },
+  making: { gap: 10 },
+  ways: { gap: 12 },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 10 },
+});

@@ -1,0 +1,1 @@
+export { SendButton } from './SendButton';

@@ -1,0 +1,10 @@
+export {
+  ServerError,
+  createLink,
+  withdrawLink,
+  readShared,
+  readSharedFile,
+  sharedFilePath,
+  readDemoList,
+  readDemoFile,
+} from './server';

@@ -1,0 +1,79 @@
+import {
+  type DemoList,
+  demoListSchema,
+  type LinkCreated,
+  linkCreatedSchema,
+  type LinkRequest,
+  refusalSchema,
+  type SharedDocument,
+  sharedDocumentSchema,
+} from '@marginalis/core/wire';
+import type { Schema } from 'yup';
+
+/** Thrown when the server refused, in its words, or could not be reached. */
+export class ServerError extends Error {
+  override readonly name = 'ServerError';
+
+  constructor(
+    message: string,
+    /** HTTP status; 0 when there was no answer. */
+    readonly status: number,
+  ) {
+    super(message);
+  }
+}
+
+const UNREACHABLE =
+  'The server cannot be reached. Everything but links still works; try again later.';
+
+async function ask(path: string, init?: RequestInit): Promise<Response> {
+  let response: Response;
+  try {
+    response = await fetch(path, init);
+  } catch (e) {
+    if (init?.signal?.aborted) throw e;
+    throw new ServerError(UNREACHABLE, 0);
+  }
+  if (response.ok) return response;
+  const words = await response
+    .json()
+    .then((body) => refusalSchema.validate(body))
+    .catch(() => ({ message: `The server answered with status ${response.status}.` }));
+  throw new ServerError(words.message, response.status);
+}
+
+async function askJson<T>(schema: Schema<T>, path: string, init?: RequestInit): Promise<T> {
+  const body: unknown = await (await ask(path, init)).json();
+  return (await schema.validate(body)) as T;
+}
+
+export const createLink = (request: LinkRequest, bytes: Uint8Array): Promise<LinkCreated> => {
+  const query = new URLSearchParams({ ...request, days: String(request.days) });
+  return askJson<LinkCreated>(linkCreatedSchema, `/api/links?${query}`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/pdf' },
+    body: bytes as Uint8Array<ArrayBuffer>,
+  });
+};
+
+export const withdrawLink = async (token: string, ownerKey: string): Promise<void> => {
+  await ask(`/api/links/${token}`, {
+    method: 'DELETE',
+    headers: { authorization: `Bearer ${ownerKey}` },
+  });
+};
+
+export const readShared = (token: string): Promise<SharedDocument> =>
+  askJson<SharedDocument>(sharedDocumentSchema, `/api/links/${encodeURIComponent(token)}`);
+
+export const sharedFilePath = (token: string): string =>
+  `/api/links/${encodeURIComponent(token)}/file`;
+
+export const readSharedFile = async (token: string): Promise<Uint8Array> =>
+  new Uint8Array(await (await ask(sharedFilePath(token))).arrayBuffer());
+
+export const readDemoList = (): Promise<DemoList> =>
+  askJson<DemoList>(demoListSchema as Schema<DemoList>, '/demo/index.json');
+
+export const readDemoFile = async (file: string): Promise<Uint8Array> =>
+  new Uint8Array(await (await ask(`/demo/${file}`)).arrayBuffer());

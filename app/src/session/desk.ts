@@ -1,0 +1,160 @@
+import { displaySize } from '@marginalis/core/geometry';
+import {
+  type DeskDocument,
+  dropDocument,
+  dropJournal,
+  dropSource,
+  findDocument,
+  keepDocument,
+  keepSource,
+  readShelf,
+  readSource,
+  sha256,
+} from '@/storage';
+import { firstPagePicture, PdfPictures, PictureError, startWork } from '@/work';
+import { holdPassword } from './passwords';
+
+/** What came of opening a file. */
+export type Added =
+  | { readonly ok: true; readonly document: DeskDocument; readonly already: boolean }
+  | { readonly ok: false; readonly message: string };
+
+const PICTURE_WIDTH = 280;
+
+const titleOfFile = (fileName: string): string =>
+  fileName.replace(/\.pdf$/i, '').trim() || 'Untitled';
+
+/** Documents lying on the desk, the last worked on first. */
+export async function deskDocuments(): Promise<{ documents: DeskDocument[]; unreadable: number }> {
+  const { documents, unreadable } = await readShelf();
+  return {
+    documents: documents.filter((d) => !d.removed).sort((a, b) => b.workedAt - a.workedAt),
+    unreadable,
+  };
+}
+
+/** Lays a file on the desk. The same bytes are never kept twice. */
+export async function addDocument(
+  fileName: string,
+  bytes: Uint8Array,
+  now: number,
+): Promise<Added> {
+  const source = await sha256(bytes);
+  const known = (await readShelf()).documents.find((d) => d.source === source);
+  if (known) {
+    const document = { ...known, removed: false, workedAt: now };
+    await keepDocument(document);
+    return { ok: true, document, already: !known.removed };
+  }
+  const blank: DeskDocument = {
+    id: crypto.randomUUID(),
+    title: titleOfFile(fileName),
+    fileName,
+    source,
+    size: bytes.length,
+    pages: [],
+    scanned: false,
+    signed: false,
+    locked: false,
+    rescued: false,
+    addedAt: now,
+    workedAt: now,
+    removed: false,
+    picture: null,
+  };
+  const looked = await lookAt(blank, bytes);
+  if (!looked.ok) return looked;
+  try {
+    await keepSource(source, bytes);
+    await keepDocument(looked.document);
+  } catch (e) {
+    await dropSource(source);
+    return {
+      ok: false,
+      message:
+        `There is no room for ${fileName} in the browser’s storage. ${e instanceof Error ? e.message : ''}`.trim(),
+    };
+  }
+  return { ...looked, already: false };
+}
+
+/** Inspects bytes and draws the first page; a locked document is told, not refused. */
+async function lookAt(
+  blank: DeskDocument,
+  bytes: Uint8Array,
+  password?: string,
+): Promise<{ ok: true; document: DeskDocument } | { ok: false; message: string }> {
+  const result = await startWork('inspect', { bytes, password }).result;
+  if (!result.ok) {
+    const { failure } = result;
+    if (failure.kind === 'refused' && failure.reason === 'locked')
+      return { ok: true, document: { ...blank, locked: true } };
+    return { ok: false, message: failure.kind === 'stopped' ? 'Stopped.' : failure.message };
+  }
+  const { title, pages, scanned, signed, rescued } = result.value;
+  try {
+    const pictures = await PdfPictures.open(bytes.slice(), password);
+    const { width, height } = displaySize(pages[0]);
+    const picture = await firstPagePicture(pictures, width, height, PICTURE_WIDTH);
+    pictures.close();
+    const document = {
+      ...blank,
+      title: title ?? blank.title,
+      pages: [...pages],
+      scanned,
+      signed,
+      rescued,
+      picture,
+    };
+    return { ok: true, document };
+  } catch (e) {
+    if (e instanceof PictureError) return { ok: false, message: e.message };
+    throw e;
+  }
+}
+
+/** Opens a locked document with its password; a sentence when it does not fit. */
+export async function unlockDocument(document: DeskDocument, password: string): Promise<Added> {
+  const bytes = await readSource(document.source);
+  if (!bytes) return { ok: false, message: 'The bytes of this document are no longer in storage.' };
+  const looked = await lookAt(document, bytes, password);
+  if (!looked.ok) return looked;
+  if (looked.document.pages.length === 0)
+    return { ok: false, message: 'That password does not open this PDF.' };
+  holdPassword(document.source, password);
+  // A picture of a locked page would show what the lock hides.
+  const kept = { ...looked.document, title: document.title, locked: true, picture: null };
+  await keepDocument(kept);
+  return { ok: true, document: kept, already: true };
+}
+
+export async function renameDocument(id: string, title: string): Promise<void> {
+  const document = await findDocument(id);
+  if (document && title.trim()) await keepDocument({ ...document, title: title.trim() });
+}
+
+/** Takes a document off the desk; it can be put back until it is dropped. */
+export async function removeDocument(id: string): Promise<void> {
+  const document = await findDocument(id);
+  if (document) await keepDocument({ ...document, removed: true });
+}
+
+export async function putBack(id: string): Promise<void> {
+  const document = await findDocument(id);
+  if (document) await keepDocument({ ...document, removed: false });
+}
+
+/** Drops what was removed in an earlier visit, its marks and bytes included. */
+export async function dropRemoved(): Promise<void> {
+  for (const document of (await readShelf()).documents) {
+    if (!document.removed) continue;
+    await dropDocument(document.id);
+    await dropJournal(document.id);
+    await dropSource(document.source);
+  }
+}
+
+export async function noteWorkedOn(id: string, now: number): Promise<void> {
+  const document = await findDocument(id);
+  if (document) await keepDocument({ ...document, workedAt: now });
+}

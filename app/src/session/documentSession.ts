@@ -1,0 +1,248 @@
+import {
+  applyTransaction,
+  type DocState,
+  emptyDocument,
+  findMark,
+  type PageRef,
+  type Transaction,
+} from '@marginalis/core/document';
+import { backToInk, tidyMark } from '@marginalis/core/editing';
+import { type FigureReading, readFigure } from '@marginalis/core/figures';
+import {
+  EMPTY_HISTORY,
+  type History,
+  type Moved,
+  recordDone,
+  redo,
+  undo,
+} from '@marginalis/core/history';
+import { createJournal, JournalDamage, type JournalRecord } from '@marginalis/core/journal';
+import type { MarkId, Tidy } from '@marginalis/core/marks';
+import { createStore } from 'zustand/vanilla';
+import { createJournalStore, type DeskDocument } from '@/storage';
+import { type Turn, waitForTurn } from './turn';
+
+/** A figure that ink looks like; `taken` when it was tidied unasked and the ink can come back. */
+export interface TidyOffer {
+  readonly mark: MarkId;
+  readonly page: string;
+  readonly reading: FigureReading;
+  readonly taken: boolean;
+}
+
+export interface SessionState {
+  readonly phase: 'opening' | 'open' | 'failed';
+  readonly document: DocState;
+  readonly history: History;
+  /** `kept` is said only after storage has answered. */
+  readonly saving: 'kept' | 'keeping' | 'unkept';
+  /** False while another tab has the turn. */
+  readonly writable: boolean;
+  readonly offer: TidyOffer | null;
+  /** Marks the eraser has touched and would take. */
+  readonly doomed: ReadonlySet<MarkId>;
+  /** Journal records that could not be read. */
+  readonly damaged: number;
+  /** What went wrong last, in words; null when nothing did. */
+  readonly trouble: string | null;
+}
+
+const NONE: ReadonlySet<MarkId> = new Set();
+/** Ink read as a figure less surely than this is left alone. */
+const SURE_ENOUGH = 0.55;
+const STORAGE_TROUBLE =
+  'This change is not stored yet: the browser’s storage is full or out of reach. It is safe while this tab is open. Send a copy, or free some space.';
+
+export const pageIdOf = (source: string, index: number): string =>
+  `${source.slice(0, 12)}-${index}`;
+
+export const pageRefs = (document: DeskDocument): PageRef[] =>
+  document.pages.map((page, index) => ({
+    ...page,
+    id: pageIdOf(document.source, index),
+    source: document.source,
+    index,
+  }));
+
+/** The open document: the one place where its marks change. It conducts; the core computes. */
+export class DocumentSession {
+  private readonly pages: readonly PageRef[];
+  private readonly journal: ReturnType<typeof createJournal>;
+  private readonly client = crypto.randomUUID();
+  private readonly turn: Turn;
+  private waiting: JournalRecord[] = [];
+  private writing: Promise<void> | null = null;
+  private last = 0;
+  /** Counts loads, so that a slow one never overrides a later one. */
+  private loads = 0;
+  readonly store;
+
+  constructor(readonly desk: DeskDocument) {
+    this.pages = pageRefs(desk);
+    this.journal = createJournal(createJournalStore(desk.id));
+    this.store = createStore<SessionState>(() => ({
+      phase: 'opening',
+      document: emptyDocument(this.pages),
+      history: EMPTY_HISTORY,
+      saving: 'kept',
+      writable: false,
+      offer: null,
+      doomed: NONE,
+      damaged: 0,
+      trouble: null,
+    }));
+    this.turn = waitForTurn(desk.id, {
+      onTurn: () => void this.load(true),
+      onWait: () => void this.load(false),
+      onAsked: () => this.yieldTurn(),
+      onNews: () => {
+        if (!this.get().writable) void this.load(false);
+      },
+    });
+  }
+
+  private get = (): SessionState => this.store.getState();
+  private set = (part: Partial<SessionState>): void => this.store.setState(part);
+
+  /** Stops writing and waits for storage; false when something is still only in memory here. */
+  private async yieldTurn(): Promise<boolean> {
+    this.set({ writable: false, offer: null });
+    await this.settled();
+    if (this.waiting.length === 0) return true;
+    this.set({ writable: true });
+    return false;
+  }
+
+  private async load(writable: boolean): Promise<void> {
+    const load = ++this.loads;
+    try {
+      const { state, history, last, damaged } = await this.journal.open(this.pages);
+      if (load !== this.loads) return;
+      this.last = last;
+      this.set({ phase: 'open', document: state, history, damaged, writable });
+    } catch (e) {
+      this.set({
+        phase: 'failed',
+        writable: false,
+        trouble: `The marks cannot be read from storage: ${words(e)}`,
+      });
+    }
+  }
+
+  /** Carries out a transaction and keeps it; false when the document cannot be written on, or has changed. */
+  dispatch = (transaction: Transaction | null): boolean => {
+    const { document, history, writable } = this.get();
+    if (!transaction || !writable) return false;
+    const applied = applyTransaction(document, transaction);
+    if (!applied.ok) return false;
+    const seq = this.last + 1;
+    const step = { seq, transaction: () => transaction };
+    this.set({ document: applied.state, history: recordDone(history, step), offer: null });
+    this.keep('do', transaction);
+    return true;
+  };
+
+  undo = (): string | null => this.step('undo');
+  redo = (): string | null => this.step('redo');
+
+  /** One step through the history; the label of what was done, or null. */
+  private step(act: 'undo' | 'redo'): string | null {
+    const { document, history, writable } = this.get();
+    if (!writable) return null;
+    let moved: Moved | null;
+    try {
+      moved = act === 'undo' ? undo(document, history) : redo(document, history);
+    } catch (e) {
+      if (!(e instanceof JournalDamage)) throw e;
+      this.set({ trouble: 'This step of the history is damaged in storage and cannot be taken.' });
+      return null;
+    }
+    if (!moved) return null;
+    this.set({ document: moved.state, history: moved.history, offer: null });
+    this.keep(act, moved.transaction);
+    return moved.transaction.label;
+  }
+
+  private keep(act: JournalRecord['act'], transaction: Transaction): void {
+    this.last += 1;
+    this.waiting.push({ seq: this.last, client: this.client, act, transaction });
+    this.set({ saving: 'keeping' });
+    this.writing ??= this.writeAll().finally(() => (this.writing = null));
+  }
+
+  /** Writes what waits, in order; stops at the first record that storage refuses. */
+  private async writeAll(): Promise<void> {
+    while (this.waiting.length > 0) {
+      try {
+        await this.journal.append(this.waiting[0]);
+      } catch {
+        this.set({ saving: 'unkept', trouble: STORAGE_TROUBLE });
+        return;
+      }
+      this.waiting.shift();
+    }
+    this.set({
+      saving: 'kept',
+      ...(this.get().trouble === STORAGE_TROUBLE ? { trouble: null } : {}),
+    });
+    this.turn.tell();
+    const { document, history } = this.get();
+    try {
+      await this.journal.compact(this.last, document, history);
+    } catch (e) {
+      // Nothing is lost: the loose records stay, and the next stroke tries again.
+      this.set({ trouble: `Old records could not be bundled: ${words(e)}` });
+    }
+  }
+
+  /** Tries again to store what storage refused. */
+  retry = (): void => {
+    this.writing ??= this.writeAll().finally(() => (this.writing = null));
+  };
+
+  /** When everything so far is stored, or storage has refused it. */
+  async settled(): Promise<void> {
+    while (this.writing) await this.writing;
+  }
+
+  setDoomed = (doomed: ReadonlySet<MarkId>): void =>
+    this.set({ doomed: doomed.size === 0 ? NONE : doomed });
+
+  /** Looks whether new ink is a figure, and by the pen's manner asks or takes it. */
+  considerTidy = (id: MarkId, tidy: Tidy): void => {
+    const mark = findMark(this.get().document, id);
+    if (tidy === 'never' || mark?.kind !== 'ink') return;
+    const reading = readFigure([mark.ink.samples]);
+    if (!reading || reading.confidence < SURE_ENOUGH) return;
+    const taken =
+      tidy === 'always' && this.dispatch(tidyMark(this.get().document, id, reading.figure));
+    this.set({ offer: { mark: id, page: mark.page, reading, taken } });
+  };
+
+  takeOffer = (): void => {
+    const { offer, document } = this.get();
+    if (!offer) return;
+    this.dispatch(
+      offer.taken
+        ? backToInk(document, offer.mark)
+        : tidyMark(document, offer.mark, offer.reading.figure),
+    );
+    this.set({ offer: null });
+  };
+
+  dismissOffer = (): void => {
+    if (this.get().offer) this.set({ offer: null });
+  };
+
+  forgetTrouble = (): void => this.set({ trouble: null });
+
+  /** Asks the other tab for the turn. */
+  askForTurn = (): void => this.turn.ask();
+
+  async close(): Promise<void> {
+    await this.settled();
+    this.turn.leave();
+  }
+}
+
+const words = (e: unknown): string => (e instanceof Error ? e.message : String(e));

@@ -1,0 +1,16 @@
+export { DocumentSession, type SessionState, type TidyOffer, pageRefs } from './documentSession';
+export { SessionContext, useSession, useSessionState } from './SessionContext';
+export { usePenRoll, instrumentInHand, eraserOfRoll } from './penRoll';
+export {
+  type Added,
+  deskDocuments,
+  addDocument,
+  unlockDocument,
+  renameDocument,
+  removeDocument,
+  putBack,
+  dropRemoved,
+  noteWorkedOn,
+} from './desk';
+export { offeredDemos, addDemo, seedDesk } from './demo';
+export { passwordFor } from './passwords';

@@ -1,0 +1,80 @@
+import { type ReactNode, useEffect, useLayoutEffect, useRef, useState } from 'react';
+import { Area } from '@/ui';
+import { attachPointers } from './pointers';
+import type { PdfPictures } from '@/work';
+import type { MarkFeed } from './MarkFeed';
+import { StagePage } from './StagePage';
+import { useSight, useStage } from './StageContext';
+import type { HeldStage } from './StageProvider';
+
+/** Pages kept ready on either side of those seen. */
+const SPARE = 1;
+
+/** The window onto the page stack. Pages are mounted only near where they are seen. */
+export function Stage(props: {
+  pictures: PdfPictures;
+  marks: MarkFeed | null;
+  label: string;
+  /** Drawn into page `index`, stretching with it. */
+  renderOnPage?: (index: number) => ReactNode;
+  children?: ReactNode;
+}) {
+  const { pictures, marks, label, renderOnPage, children } = props;
+  const hold = useStage() as HeldStage;
+  const { controller } = hold;
+  const { first, last } = useSight();
+  const element = useRef<HTMLDivElement>(null);
+  const [measured, setMeasured] = useState(false);
+
+  useLayoutEffect(() => {
+    const host = element.current;
+    if (!host) return undefined;
+    const detach = controller.attach(host);
+    const measure = (): void => {
+      controller.resize(host.clientWidth, host.clientHeight);
+      setMeasured(host.clientWidth > 0);
+    };
+    measure();
+    const observer = new ResizeObserver(measure);
+    observer.observe(host);
+    return () => {
+      observer.disconnect();
+      detach();
+    };
+  }, [controller]);
+
+  useEffect(
+    () =>
+      element.current ? attachPointers(element.current, controller, hold.getWriter) : undefined,
+    [controller, hold],
+  );
+
+  const from = Math.max(0, first - SPARE);
+  const to = Math.min(controller.pages.length - 1, last + SPARE);
+  const shown = measured ? Array.from({ length: to - from + 1 }, (_, i) => from + i) : [];
+  return (
+    <Area
+      ref={element}
+      className="stage"
+      data-testid="stage"
+      role="region"
+      aria-label={label}
+      tabIndex={0}
+      style={{
+        position: 'absolute',
+        inset: 0,
+        overflow: 'hidden',
+        touchAction: 'none',
+        userSelect: 'none',
+        outlineOffset: -3,
+      }}
+    >
+      {shown.map((index) => (
+        <StagePage key={index} index={index} pictures={pictures} marks={marks}>
+          {renderOnPage?.(index)}
+        </StagePage>
+      ))}
+      {children}
+    </Area>
+  );
+}

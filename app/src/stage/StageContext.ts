@@ -1,0 +1,24 @@
+import { createContext, useContext, useSyncExternalStore } from 'react';
+import type { Writer } from './pointers';
+import type { StageController, StageSight } from './StageController';
+
+export interface StageHold {
+  readonly controller: StageController;
+  /** Takes the pen; gives a function that lays it down again. */
+  takePen(writer: Writer): () => void;
+}
+
+export const StageContext = createContext<StageHold | null>(null);
+
+/** @throws Error outside of a stage */
+export function useStage(): StageHold {
+  const hold = useContext(StageContext);
+  if (!hold) throw new Error('useStage needs a StageContext around it.');
+  return hold;
+}
+
+/** What the stage shows: which pages, which zoom. */
+export function useSight(): StageSight {
+  const { controller } = useStage();
+  return useSyncExternalStore(controller.subscribe, controller.getSight, controller.getSight);
+}

@@ -1,0 +1,235 @@
+import {
+  box,
+  type Box,
+  type Camera,
+  clampCamera,
+  displayMatrix,
+  fitPageZoom,
+  fitWidthZoom,
+  invertMatrix,
+  type Matrix,
+  type PageBox,
+  displaySize,
+  pageAtHeight,
+  pageLeft,
+  pagesInBand,
+  type PageStack,
+  pageUnder,
+  stackPages,
+  thenMatrix,
+  toStack,
+  transform,
+  type Vec,
+  type Viewport,
+  zoomAbout,
+} from '@marginalis/core/geometry';
+import type { PagePainter } from './PagePainter';
+
+/** After so long without a change of zoom, pages are drawn anew at the new scale, ms. */
+const SETTLE = 140;
+
+interface Mounted {
+  readonly element: HTMLElement;
+  readonly painter: PagePainter;
+}
+
+export type Fit = 'width' | 'page' | 'free';
+
+/** What the rest of the screen shows of the stage. */
+export interface StageSight {
+  readonly first: number;
+  readonly last: number;
+  /** The page that has the upper third of the window. */
+  readonly current: number;
+  readonly zoom: number;
+  readonly fit: Fit;
+}
+
+/** Holds the camera over the page stack and puts the mounted pages in their places. Not React's business. */
+export class StageController {
+  readonly stack: PageStack;
+  private camera: Camera = { x: 0, y: 0, zoom: 1 };
+  private view: Viewport = { width: 0, height: 0 };
+  private fit: Fit = 'width';
+  private mounted = new Map<number, Mounted>();
+  private sight: StageSight = { first: 0, last: 0, current: 0, zoom: 1, fit: 'width' };
+  private listeners = new Set<() => void>();
+  private frame = 0;
+  private settleTimer: ReturnType<typeof setTimeout> | undefined;
+  private drawnZoom = 0;
+  private element: HTMLElement | null = null;
+
+  constructor(readonly pages: readonly PageBox[]) {
+    this.stack = stackPages(pages.map(displaySize));
+  }
+
+  /** Takes the window's element while the stage is on the screen; gives a function that lets go of it. */
+  attach(element: HTMLElement): () => void {
+    this.element = element;
+    return () => {
+      if (this.element === element) this.element = null;
+    };
+  }
+
+  subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  getSight = (): StageSight => this.sight;
+  getCamera = (): Camera => this.camera;
+  getView = (): Viewport => this.view;
+
+  resize(width: number, height: number): void {
+    if (width === this.view.width && height === this.view.height) return;
+    const first = this.view.width === 0;
+    const at = this.camera.y;
+    this.view = { width, height };
+    if (first || this.fit !== 'free') {
+      this.refit();
+      this.move({ ...this.camera, y: first ? 0 : at });
+    } else this.move(this.camera);
+    this.settle();
+  }
+
+  setFit(fit: 'width' | 'page'): void {
+    const page = this.sight.current;
+    this.fit = fit;
+    this.refit();
+    if (fit === 'page') this.goToPage(page);
+    else this.move(this.camera);
+    this.settle();
+  }
+
+  private refit(): void {
+    const i = this.sight.current;
+    const zoom =
+      this.fit === 'page'
+        ? fitPageZoom(this.stack.widths[i], this.stack.heights[i], this.view)
+        : fitWidthZoom(this.stack.width, this.view);
+    this.camera = { ...this.camera, zoom };
+  }
+
+  /** Zooms to `zoom` CSS pixels a point about a place in the window. */
+  zoomTo(zoom: number, at: Vec = { x: this.view.width / 2, y: this.view.height / 2 }): void {
+    this.fit = 'free';
+    this.move(zoomAbout(this.camera, zoom, at));
+  }
+
+  /** Moves the paper by CSS pixels. */
+  pan(dx: number, dy: number): void {
+    const { zoom } = this.camera;
+    this.move({ ...this.camera, x: this.camera.x - dx / zoom, y: this.camera.y - dy / zoom });
+  }
+
+  goToPage(index: number): void {
+    const i = Math.min(this.pages.length - 1, Math.max(0, index));
+    this.move({ ...this.camera, y: this.stack.tops[i] - 8 / this.camera.zoom });
+  }
+
+  /** Puts a height of the stack (points) at the top of the window. */
+  goToHeight(y: number): void {
+    this.move({ ...this.camera, y });
+  }
+
+  private move(camera: Camera): void {
+    const zoomed = camera.zoom !== this.drawnZoom;
+    this.camera = clampCamera(camera, this.stack, this.view);
+    this.schedule();
+    if (zoomed) this.settle();
+  }
+
+  mount(index: number, page: Mounted): () => void {
+    this.mounted.set(index, page);
+    this.arrange();
+    return () => {
+      this.mounted.delete(index);
+      page.painter.release();
+    };
+  }
+
+  /** Matrix from a page's user space to the window, CSS pixels. */
+  userToView(index: number): Matrix {
+    const { x, y, zoom } = this.camera;
+    const left = (pageLeft(this.stack, index) - x) * zoom;
+    const top = (this.stack.tops[index] - y) * zoom;
+    return thenMatrix(displayMatrix(this.pages[index], zoom), [1, 0, 0, 1, left, top]);
+  }
+
+  /** The page under a place in the window and the place in its user space; null beside the pages. */
+  pageAt(at: Vec): { index: number; user: Vec } | null {
+    const hit = pageUnder(this.stack, toStack(this.camera, at));
+    return hit && { index: hit.index, user: this.toUser(hit.index, at) };
+  }
+
+  toUser(index: number, at: Vec): Vec {
+    return transform(invertMatrix(this.userToView(index)), at);
+  }
+
+  /** A place in the window for a place on the screen. */
+  fromClient(clientX: number, clientY: number): Vec {
+    const r = this.element?.getBoundingClientRect();
+    return { x: clientX - (r?.left ?? 0), y: clientY - (r?.top ?? 0) };
+  }
+
+  private schedule(): void {
+    if (this.frame) return;
+    this.frame = requestAnimationFrame(() => {
+      this.frame = 0;
+      this.arrange();
+    });
+  }
+
+  private settle(): void {
+    clearTimeout(this.settleTimer);
+    this.settleTimer = setTimeout(() => {
+      this.drawnZoom = this.camera.zoom;
+      this.arrange();
+    }, SETTLE);
+  }
+
+  /** Places every mounted page and tells it what of it is seen. */
+  private arrange(): void {
+    if (this.view.width === 0) return;
+    if (this.drawnZoom === 0) this.drawnZoom = this.camera.zoom;
+    const { x, y, zoom } = this.camera;
+    const dpr = window.devicePixelRatio || 1;
+    for (const [index, { element, painter }] of this.mounted) {
+      const left = (pageLeft(this.stack, index) - x) * zoom;
+      const top = (this.stack.tops[index] - y) * zoom;
+      const s = element.style;
+      // Whole device pixels, so that page pictures are not blurred by half a pixel.
+      s.transform = `translate(${Math.round(left * dpr) / dpr}px, ${Math.round(top * dpr) / dpr}px)`;
+      s.width = `${this.stack.widths[index] * zoom}px`;
+      s.height = `${this.stack.heights[index] * zoom}px`;
+      const middle = top + (this.stack.heights[index] * zoom) / 2;
+      painter.show(
+        this.drawnZoom * dpr,
+        this.seenOf(index),
+        Math.abs(middle - this.view.height / 2),
+      );
+    }
+    this.publish();
+  }
+
+  /** The part of a page that the window shows, display points of the page. */
+  private seenOf(index: number): Box {
+    const { x, y, zoom } = this.camera;
+    const left = x - pageLeft(this.stack, index);
+    const top = y - this.stack.tops[index];
+    return box(left, top, left + this.view.width / zoom, top + this.view.height / zoom);
+  }
+
+  private publish(): void {
+    const { y, zoom } = this.camera;
+    const bottom = y + this.view.height / zoom;
+    const { first, last } = pagesInBand(this.stack, y, bottom);
+    const current = Math.max(0, pageAtHeight(this.stack, y + this.view.height / zoom / 3));
+    const next: StageSight = { first, last, current, zoom, fit: this.fit };
+    const same = (Object.keys(next) as (keyof StageSight)[]).every(
+      (k) => next[k] === this.sight[k],
+    );
+    this.sight = same ? this.sight : next;
+    for (const listener of this.listeners) listener();
+  }
+}

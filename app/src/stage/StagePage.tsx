@@ -1,0 +1,68 @@
+import { marksOn } from '@marginalis/core/document';
+import { type ReactNode, useLayoutEffect, useRef } from 'react';
+import { Area } from '@/ui';
+import { PagePainter } from './PagePainter';
+import type { PdfPictures } from '@/work';
+import type { MarkFeed } from './MarkFeed';
+import { useStage } from './StageContext';
+
+const layer = { position: 'absolute', inset: 0 } as const;
+
+/** One page of the stack. React makes its boxes; a painter fills them. */
+export function StagePage(props: {
+  index: number;
+  pictures: PdfPictures;
+  marks: MarkFeed | null;
+  children?: ReactNode;
+}) {
+  const { index, pictures, marks, children } = props;
+  const { controller } = useStage();
+  const host = useRef<HTMLDivElement>(null);
+  const paper = useRef<HTMLDivElement>(null);
+  const light = useRef<HTMLDivElement>(null);
+  const ink = useRef<HTMLDivElement>(null);
+
+  useLayoutEffect(() => {
+    const element = host.current;
+    if (!element || !paper.current || !light.current || !ink.current) return undefined;
+    const layers = { paper: paper.current, light: light.current, ink: ink.current };
+    const painter = new PagePainter(layers, controller.pages[index], index, pictures, () => {
+      element.dataset.drawn = 'yes';
+    });
+    const follow = (): void => {
+      if (!marks) return;
+      const state = marks.getState();
+      painter.setMarks(marksOn(state, state.pages[index]?.id ?? ''), marks.getDoomed());
+    };
+    follow();
+    const unmount = controller.mount(index, { element, painter });
+    const unfollow = marks?.subscribe(follow);
+    return () => {
+      unfollow?.();
+      unmount();
+    };
+  }, [controller, index, marks, pictures]);
+
+  return (
+    <Area
+      ref={host}
+      data-page={index + 1}
+      role="group"
+      aria-label={`Page ${index + 1}`}
+      style={{
+        position: 'absolute',
+        left: 0,
+        top: 0,
+        background: '#fff',
+        outline: '1px solid rgba(26, 41, 71, 0.25)',
+        transformOrigin: '0 0',
+        isolation: 'isolate',
+      }}
+    >
+      <Area ref={paper} style={layer} />
+      <Area ref={light} data-layer="highlights" style={{ ...layer, mixBlendMode: 'multiply' }} />
+      <Area ref={ink} data-layer="ink" style={layer} />
+      {children}
+    </Area>
+  );
+}

@@ -1,0 +1,6 @@
+export { Stage } from './Stage';
+export type { MarkFeed } from './MarkFeed';
+export { StageProvider } from './StageProvider';
+export { useStage, useSight, type StageHold } from './StageContext';
+export type { StageController, StageSight } from './StageController';
+export type { Writer } from './pointers';

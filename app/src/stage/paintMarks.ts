@@ -1,0 +1,67 @@
+import { boundsOf, layersOf, outlineOf } from '@marginalis/core/derived';
+import type { PageMarks } from '@marginalis/core/document';
+import { type Box, boxesMeet, drawPathInto, type Matrix } from '@marginalis/core/geometry';
+import type { Mark, MarkId } from '@marginalis/core/marks';
+
+const paths = new WeakMap<Mark, Path2D>();
+
+function pathOf(mark: Mark): Path2D {
+  let path = paths.get(mark);
+  if (!path) {
+    path = new Path2D();
+    drawPathInto(path, outlineOf(mark));
+    paths.set(mark, path);
+  }
+  return path;
+}
+
+/** How much is left to see of a mark that the eraser would take. */
+const DOOMED = 0.18;
+
+export interface PaintJob {
+  readonly marks: PageMarks;
+  /** Marks the eraser touched, shown faintly until the pen is lifted. */
+  readonly doomed: ReadonlySet<MarkId>;
+  /** From user space to the canvas. */
+  readonly matrix: Matrix;
+  /** In user space; marks elsewhere are left out. */
+  readonly seen: Box;
+}
+
+/** The layer that is multiplied onto the page: each highlighter's strokes as one shape. */
+export function paintHighlights(
+  ctx: CanvasRenderingContext2D,
+  { marks, doomed, matrix, seen }: PaintJob,
+): void {
+  ctx.setTransform(...matrix);
+  ctx.globalCompositeOperation = 'multiply';
+  for (const { style, marks: group } of layersOf(marks).highlights) {
+    const shown = new Path2D();
+    const faint = new Path2D();
+    for (const mark of group)
+      if (boxesMeet(boundsOf(mark), seen))
+        (doomed.has(mark.id) ? faint : shown).addPath(pathOf(mark));
+    ctx.fillStyle = style.colour;
+    ctx.globalAlpha = style.opacity;
+    ctx.fill(shown);
+    ctx.globalAlpha = style.opacity * DOOMED;
+    ctx.fill(faint);
+  }
+  ctx.globalCompositeOperation = 'source-over';
+  ctx.globalAlpha = 1;
+}
+
+/** Everything that lies over the page. */
+export function paintOver(
+  ctx: CanvasRenderingContext2D,
+  { marks, doomed, matrix, seen }: PaintJob,
+): void {
+  ctx.setTransform(...matrix);
+  for (const mark of layersOf(marks).over) {
+    if (!boxesMeet(boundsOf(mark), seen)) continue;
+    ctx.fillStyle = mark.style.colour;
+    ctx.globalAlpha = mark.style.opacity * (doomed.has(mark.id) ? DOOMED : 1);
+    ctx.fill(pathOf(mark));
+  }
+  ctx.globalAlpha = 1;
+}

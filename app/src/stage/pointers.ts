@@ -1,0 +1,199 @@
+import type { Vec } from '@marginalis/core/geometry';
+import { type Act, type Contact, Manners } from './manners';
+import type { StageController } from './StageController';
+
+/** Whoever writes: told of the contacts that are meant for it. */
+export interface Writer {
+  start(event: PointerEvent, act: 'write' | 'erase'): void;
+  move(event: PointerEvent): void;
+  end(event: PointerEvent): void;
+  /** The contact turned out to be something else, or the browser took it away. */
+  cancel(keep: boolean): void;
+  /** A pen or mouse over the page without touching it; null when it left. */
+  hover(event: PointerEvent | null): void;
+}
+
+/** Glide after a finger is lifted: the speed left after a second. */
+const GLIDE = 0.04;
+const SLOWEST = 0.02;
+
+/** Routes every contact with the window to the writer or to the paper. Gives a function that lets go. */
+export function attachPointers(
+  element: HTMLElement,
+  stage: StageController,
+  getWriter: () => Writer | null,
+): () => void {
+  let spaceHeld = false;
+  const manners = new Manners(
+    () => spaceHeld,
+    () => getWriter() !== null,
+  );
+  const movers = new Map<number, Vec>();
+  let writing: number | null = null;
+  let glide = 0;
+  let speed: Vec = { x: 0, y: 0 };
+  let lastMove = 0;
+
+  const contact = (e: PointerEvent): Contact => ({
+    id: e.pointerId,
+    type: e.pointerType,
+    button: e.button,
+    buttons: e.buttons,
+    time: e.timeStamp,
+  });
+  const isControl = (e: Event): boolean =>
+    e.target instanceof Element && e.target.closest('[data-control]') !== null;
+
+  function stopGlide(): void {
+    cancelAnimationFrame(glide);
+    glide = 0;
+  }
+
+  function turnOthers(act: Act): void {
+    if (writing !== null && act === 'move') {
+      // The first finger was the beginning of a pinch; its short line is not kept.
+      getWriter()?.cancel(false);
+      movers.set(writing, lastPlace);
+      writing = null;
+    }
+    if (act === 'ignore') movers.clear();
+  }
+  let lastPlace: Vec = { x: 0, y: 0 };
+
+  function onDown(e: PointerEvent): void {
+    if (isControl(e)) return;
+    stopGlide();
+    const { act, others } = manners.down(contact(e));
+    if (others) turnOthers(others);
+    if (act === 'ignore') return;
+    element.dataset.byPointer = '';
+    element.focus({ preventScroll: true });
+    element.setPointerCapture(e.pointerId);
+    e.preventDefault();
+    const at = stage.fromClient(e.clientX, e.clientY);
+    if (act === 'move') {
+      movers.set(e.pointerId, at);
+      speed = { x: 0, y: 0 };
+    } else if (writing === null) {
+      writing = e.pointerId;
+      lastPlace = at;
+      getWriter()?.start(e, act);
+    }
+  }
+
+  function onMove(e: PointerEvent): void {
+    if (e.pointerType === 'pen') manners.penNear(e.timeStamp);
+    if (e.pointerId === writing) {
+      lastPlace = stage.fromClient(e.clientX, e.clientY);
+      getWriter()?.move(e);
+    } else if (movers.has(e.pointerId)) movePaper(e);
+    else if (e.pointerType !== 'touch' && e.buttons === 0)
+      getWriter()?.hover(isControl(e) ? null : e);
+  }
+
+  function movePaper(e: PointerEvent): void {
+    const before = movers.get(e.pointerId) as Vec;
+    const at = stage.fromClient(e.clientX, e.clientY);
+    const other = [...movers].find(([id]) => id !== e.pointerId)?.[1];
+    movers.set(e.pointerId, at);
+    if (!other) {
+      stage.pan(at.x - before.x, at.y - before.y);
+    } else {
+      const spread = (p: Vec): number => Math.max(1, Math.hypot(p.x - other.x, p.y - other.y));
+      const middle = (p: Vec): Vec => ({ x: (p.x + other.x) / 2, y: (p.y + other.y) / 2 });
+      const [from, to] = [middle(before), middle(at)];
+      stage.pan(to.x - from.x, to.y - from.y);
+      stage.zoomTo((stage.getCamera().zoom * spread(at)) / spread(before), to);
+    }
+    const dt = Math.max(1, e.timeStamp - lastMove);
+    lastMove = e.timeStamp;
+    speed = { x: (at.x - before.x) / dt, y: (at.y - before.y) / dt };
+  }
+
+  function onUp(e: PointerEvent): void {
+    manners.up(contact(e));
+    if (e.pointerId === writing) {
+      writing = null;
+      getWriter()?.end(e);
+    } else if (movers.delete(e.pointerId) && movers.size === 0 && e.timeStamp - lastMove < 60)
+      startGlide();
+  }
+
+  function onCancel(e: PointerEvent): void {
+    manners.up(contact(e));
+    movers.delete(e.pointerId);
+    if (e.pointerId !== writing) return;
+    writing = null;
+    // A call, a tab switch or the system took the pen away: what was written stays.
+    getWriter()?.cancel(true);
+  }
+
+  function startGlide(): void {
+    if (window.matchMedia('(prefers-reduced-motion: reduce)').matches) return;
+    let last = performance.now();
+    const step = (now: number): void => {
+      const dt = Math.min(50, now - last);
+      last = now;
+      stage.pan(speed.x * dt, speed.y * dt);
+      const slower = GLIDE ** (dt / 1000);
+      speed = { x: speed.x * slower, y: speed.y * slower };
+      if (Math.hypot(speed.x, speed.y) > SLOWEST) glide = requestAnimationFrame(step);
+    };
+    glide = requestAnimationFrame(step);
+  }
+
+  function onWheel(e: WheelEvent): void {
+    e.preventDefault();
+    stopGlide();
+    const unit = e.deltaMode === 1 ? 32 : e.deltaMode === 2 ? stage.getView().height : 1;
+    if (e.ctrlKey || e.metaKey) {
+      const at = stage.fromClient(e.clientX, e.clientY);
+      const step = Math.max(-60, Math.min(60, e.deltaY * unit));
+      stage.zoomTo(stage.getCamera().zoom * Math.exp(-step * 0.006), at);
+    } else if (e.shiftKey && e.deltaX === 0) stage.pan(-e.deltaY * unit, 0);
+    else stage.pan(-e.deltaX * unit, -e.deltaY * unit);
+  }
+
+  const onKey = (e: KeyboardEvent): void => {
+    if (e.key === 'Tab') delete element.dataset.byPointer;
+    if (
+      e.code !== 'Space' ||
+      (e.target as Element | null)?.closest?.('input, textarea, button, [role=button]')
+    )
+      return;
+    spaceHeld = e.type === 'keydown';
+    element.style.cursor = spaceHeld ? 'grab' : '';
+    e.preventDefault();
+  };
+  const onLeave = (): void => getWriter()?.hover(null);
+  const refuse = (e: Event): void => {
+    if (!isControl(e)) e.preventDefault();
+  };
+
+  element.addEventListener('pointerdown', onDown);
+  element.addEventListener('pointermove', onMove);
+  element.addEventListener('pointerup', onUp);
+  element.addEventListener('pointercancel', onCancel);
+  element.addEventListener('pointerleave', onLeave);
+  element.addEventListener('wheel', onWheel, { passive: false });
+  element.addEventListener('contextmenu', refuse);
+  element.addEventListener('dragstart', refuse);
+  // Without this, some tablets select text or scroll under a resting palm whatever touch-action says.
+  element.addEventListener('touchstart', refuse, { passive: false });
+  window.addEventListener('keydown', onKey);
+  window.addEventListener('keyup', onKey);
+  return () => {
+    stopGlide();
+    element.removeEventListener('pointerdown', onDown);
+    element.removeEventListener('pointermove', onMove);
+    element.removeEventListener('pointerup', onUp);
+    element.removeEventListener('pointercancel', onCancel);
+    element.removeEventListener('pointerleave', onLeave);
+    element.removeEventListener('wheel', onWheel);
+    element.removeEventListener('contextmenu', refuse);
+    element.removeEventListener('dragstart', refuse);
+    element.removeEventListener('touchstart', refuse);
+    window.removeEventListener('keydown', onKey);
+    window.removeEventListener('keyup', onKey);
+  };
+}

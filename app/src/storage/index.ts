@@ -1,0 +1,21 @@
+export { sha256 } from './bytes';
+export { keepSource, readSource, dropSource } from './sources';
+export {
+  type DeskDocument,
+  readShelf,
+  findDocument,
+  keepDocument,
+  dropDocument,
+  wasSeeded,
+  keepSeeded,
+} from './shelf';
+export { createJournalStore, dropJournal } from './journals';
+export {
+  type Settings,
+  type KeptLink,
+  FIRST_SETTINGS,
+  readSettings,
+  keepSettings,
+  readLinks,
+  keepLinks,
+} from './settings';

@@ -1,0 +1,71 @@
+import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import { FIRST_ROLL, type Instrument } from '@marginalis/core/marks';
+import { array, type InferType, number, object, string } from 'yup';
+
+const store = createAsyncStorage('marginalis-settings');
+
+const instrumentShape = object({
+  id: string().required(),
+  kind: string().oneOf(['pen', 'highlighter', 'figure-pen', 'eraser']).required(),
+  name: string().required(),
+  colour: string()
+    .matches(/^#[0-9a-f]{6}$/)
+    .required(),
+  widthMm: number().min(0.05).max(50).required(),
+  opacity: number().min(0).max(1).required(),
+  thinning: number().min(0).max(1).required(),
+  steadiness: number().min(0).max(100).required(),
+  tidy: string().oneOf(['ask', 'always', 'never']).required(),
+});
+
+const settingsShape = object({
+  roll: array(instrumentShape).min(1).required(),
+  hand: string()
+    .oneOf(['right', 'left'] as const)
+    .required(),
+});
+
+export type Settings = Omit<InferType<typeof settingsShape>, 'roll'> & {
+  roll: readonly Instrument[];
+};
+
+export const FIRST_SETTINGS: Settings = { roll: FIRST_ROLL, hand: 'right' };
+
+/** The person's settings; the first ones where none, or none that can be read, are kept. */
+export async function readSettings(): Promise<Settings> {
+  const text = await store.getItem('settings');
+  if (text === null) return FIRST_SETTINGS;
+  try {
+    return settingsShape.validateSync(JSON.parse(text)) as Settings;
+  } catch {
+    // Settings of another version: starting afresh loses no mark.
+    return FIRST_SETTINGS;
+  }
+}
+
+export const keepSettings = (settings: Settings): Promise<void> =>
+  store.setItem('settings', JSON.stringify(settings));
+
+const linkShape = object({
+  token: string().required(),
+  ownerKey: string().required(),
+  expiresAt: number().required(),
+  fileName: string().required(),
+});
+
+/** A link this desk made; the key that withdraws it is nowhere else. */
+export type KeptLink = InferType<typeof linkShape>;
+
+export async function readLinks(documentId: string): Promise<KeptLink[]> {
+  try {
+    return array(linkShape)
+      .required()
+      .validateSync(JSON.parse((await store.getItem(`links/${documentId}`)) ?? '[]'));
+  } catch {
+    // Unreadable links cannot be withdrawn from here any more; they still expire on the server.
+    return [];
+  }
+}
+
+export const keepLinks = (documentId: string, links: readonly KeptLink[]): Promise<void> =>
+  store.setItem(`links/${documentId}`, JSON.stringify(links));

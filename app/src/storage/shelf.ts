@@ -1,0 +1,78 @@
+import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import type { PageBox } from '@marginalis/core/geometry';
+import { array, boolean, type InferType, number, object, string } from 'yup';
+
+const store = createAsyncStorage('marginalis-shelf');
+
+const pageShape = object({
+  box: object({
+    minX: number().required(),
+    minY: number().required(),
+    maxX: number().required(),
+    maxY: number().required(),
+  }).required(),
+  rotate: number().oneOf([0, 90, 180, 270]).required(),
+  userUnit: number().positive().required(),
+});
+
+const documentShape = object({
+  id: string().required(),
+  title: string().required(),
+  fileName: string().required(),
+  source: string()
+    .matches(/^[0-9a-f]{64}$/)
+    .required(),
+  size: number().min(0).required(),
+  pages: array(pageShape).required(),
+  scanned: boolean().required(),
+  signed: boolean().required(),
+  locked: boolean().required(),
+  rescued: boolean().required(),
+  addedAt: number().required(),
+  workedAt: number().required(),
+  /** Removed from the desk, to be dropped for good when the undo has passed. */
+  removed: boolean().default(false),
+  picture: string().nullable().default(null),
+});
+
+/** A document as the desk knows it. `picture` is a data URL of its first page. */
+export type DeskDocument = Omit<InferType<typeof documentShape>, 'pages'> & { pages: PageBox[] };
+
+const DOCUMENT = 'document/';
+
+/** Every document on the shelf; entries that cannot be read are counted, and left where they are. */
+export async function readShelf(): Promise<{ documents: DeskDocument[]; unreadable: number }> {
+  const keys = (await store.getAllKeys()).filter((k) => k.startsWith(DOCUMENT));
+  const texts = await store.getMany(keys);
+  const documents: DeskDocument[] = [];
+  let unreadable = 0;
+  for (const key of keys) {
+    const document = readDocument(texts[key]);
+    if (document) documents.push(document);
+    else unreadable++;
+  }
+  return { documents, unreadable };
+}
+
+function readDocument(text: string | null): DeskDocument | null {
+  try {
+    return documentShape.validateSync(JSON.parse(text ?? 'null'), {
+      strict: false,
+    }) as DeskDocument;
+  } catch {
+    // Damaged or from another version: the caller says so.
+    return null;
+  }
+}
+
+export const findDocument = async (id: string): Promise<DeskDocument | null> =>
+  readDocument(await store.getItem(DOCUMENT + id));
+
+export const keepDocument = (document: DeskDocument): Promise<void> =>
+  store.setItem(DOCUMENT + document.id, JSON.stringify(document));
+
+export const dropDocument = (id: string): Promise<void> => store.removeItem(DOCUMENT + id);
+
+/** Whether the sample documents were laid on this desk already; a person may have removed them since. */
+export const wasSeeded = async (): Promise<boolean> => (await store.getItem('seeded')) !== null;
+export const keepSeeded = (): Promise<void> => store.setItem('seeded', 'yes');

@@ -1,0 +1,42 @@
+import { type ReactNode, useState } from 'react';
+import { StyleSheet, type View } from 'react-native';
+import { IconButton, Menu } from 'react-native-paper';
+import { type IconName, paperIcon } from './icons';
+
+/** A button that opens a menu below itself. `children` is given what closes the menu. */
+export function MenuButton(props: {
+  icon: IconName;
+  label: string;
+  children: (close: () => void) => ReactNode;
+}) {
+  const { icon, label, children } = props;
+  const [button, setButton] = useState<View | null>(null);
+  const [at, setAt] = useState<{ x: number; y: number } | null>(null);
+  const open = () => button?.measureInWindow((x, y, _w, h) => setAt({ x, y: y + h }));
+  const close = () => {
+    setAt(null);
+    (button as unknown as HTMLElement | null)?.focus();
+  };
+  return (
+    <>
+      <IconButton
+        ref={setButton}
+        icon={paperIcon(icon)}
+        size={22}
+        accessibilityLabel={label}
+        aria-haspopup="menu"
+        aria-expanded={at !== null}
+        onPress={open}
+        style={styles.button}
+      />
+      {/* Mounted only while open: a closed menu would pull the focus to its button. */}
+      {at && (
+        <Menu visible onDismiss={close} anchor={at}>
+          {children(close)}
+        </Menu>
+      )}
+    </>
+  );
+}
+
+const styles = StyleSheet.create({ button: { width: 44, height: 44, margin: 0 } });

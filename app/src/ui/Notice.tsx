@@ -1,0 +1,56 @@
+import type { ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Text, useTheme } from 'react-native-paper';
+
+/** A sentence across the top of a screen: what is the matter, and what can be done. */
+export function Notice({ text, children }: { text: string; children?: ReactNode }) {
+  const { colors } = useTheme();
+  return (
+    <View
+      role="status"
+      style={[
+        styles.notice,
+        { backgroundColor: colors.secondaryContainer, borderColor: colors.outlineVariant },
+      ]}
+    >
+      <Text style={[styles.text, { color: colors.onSecondaryContainer }]}>{text}</Text>
+      {children}
+    </View>
+  );
+}
+
+/** A screen that has nothing to show yet, or nothing at all. */
+export function EmptyScreen({
+  title,
+  text,
+  children,
+}: {
+  title: string;
+  text: string;
+  children?: ReactNode;
+}) {
+  return (
+    <View style={styles.empty} role="main">
+      <Text variant="headlineSmall" role="heading" aria-level={1}>
+        {title}
+      </Text>
+      <Text style={styles.sentence}>{text}</Text>
+      {children}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  notice: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    alignItems: 'center',
+    gap: 8,
+    paddingHorizontal: 16,
+    paddingVertical: 8,
+    borderBottomWidth: 1,
+  },
+  text: { flexShrink: 1, flexGrow: 1 },
+  empty: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: 24, gap: 16 },
+  sentence: { maxWidth: 440, textAlign: 'center', fontSize: 16, lineHeight: 24 },
+});

@@ -1,0 +1,61 @@
+import Svg, { Path } from 'react-native-svg';
+
+/** Drawn for this product: strokes of one width on a 24 × 24 grid, like figures in a proof. */
+const PATHS = {
+  back: 'M14.5 5.5 8 12l6.5 6.5M8.5 12H20',
+  send: 'M12 15.5V4M8 7.5 12 3.5l4 4M5 13v6.5h14V13',
+  undo: 'M9 5 4.5 9.5 9 14M5 9.5h8.5a5 5 0 0 1 0 10H9',
+  redo: 'M15 5l4.5 4.5L15 14M19 9.5h-8.5a5 5 0 0 0 0 10H15',
+  plus: 'M12 5v14M5 12h14',
+  minus: 'M5 12h14',
+  close: 'M6 6l12 12M18 6 6 18',
+  more: 'M12 5.5v.01M12 12v.01M12 18.5v.01',
+  pen: 'M4 20l1.6-5.2L16 4.4a1.6 1.6 0 0 1 2.3 0l1.3 1.3a1.6 1.6 0 0 1 0 2.3L9.2 18.4zM14 6.5l3.5 3.5',
+  highlighter: 'M5 20.5h14M8 17l-1.5-1.5L14 4.8l4.6 3.2L11 18.5zM12.2 7.6l4.6 3.2',
+  'figure-pen': 'M3.5 17.5h8v-8h-8zM20.5 8.5a4 4 0 1 1-8 0 4 4 0 0 1 8 0zM14 20l6-5',
+  eraser:
+    'M8.5 19.5 4 15l9.5-9.5a1.5 1.5 0 0 1 2 0L19.5 9a1.5 1.5 0 0 1 0 2.1L11 19.5zM9 10l6 6M8.5 19.5H20',
+  fitWidth: 'M3.5 5v14M20.5 5v14M7 12h10M9 9.5 6.5 12 9 14.5M15 9.5l2.5 2.5-2.5 2.5',
+  fitPage: 'M6 3.5h12v17H6zM12 7v10M9.8 9 12 6.8 14.2 9M9.8 15l2.2 2.2 2.2-2.2',
+  keys: 'M3 7h18v10H3zM6 10h.01M9.5 10h.01M13 10h.01M16.5 10h.01M7.5 14h9',
+  view: 'M2.5 12S6 5.5 12 5.5 21.5 12 21.5 12 18 18.5 12 18.5 2.5 12 2.5 12zM12 15a3 3 0 1 0 0-6 3 3 0 0 0 0 6z',
+  open: 'M4 19.5v-13h6l2 2.5h8v10.5zM12 12v5M9.5 14.5 12 12l2.5 2.5',
+  link: 'M9.5 14.5l5-5M8 11l-2.5 2.5a3.5 3.5 0 0 0 5 5L13 16M16 13l2.5-2.5a3.5 3.5 0 0 0-5-5L11 8',
+  download: 'M12 4v11.5M8 11.5l4 4 4-4M5 19.5h14',
+  lock: 'M6 11h12v9H6zM8.5 11V8a3.5 3.5 0 0 1 7 0v3',
+  check: 'M5 12.5 10 17.5 19.5 6.5',
+  hand: 'M8 12V6a1.4 1.4 0 0 1 2.8 0v5M10.8 10V4.6a1.4 1.4 0 0 1 2.8 0V10M13.6 10.5V6a1.4 1.4 0 0 1 2.8 0v7.5c0 4-2 6.5-5.2 6.5-3 0-4.4-1.4-6.2-5-1-2 1-3 2-1.6L8 15',
+  remove: 'M5 7h14M9.5 7V4.5h5V7M7 7l1 13h8l1-13',
+  rename: 'M4 19.5h16M6 15.5 15 5.5l3 2.7-9 9.8-3.6.7z',
+} as const;
+
+export type IconName = keyof typeof PATHS;
+
+export function Icon({
+  name,
+  size = 24,
+  color = '#000',
+}: {
+  name: IconName;
+  size?: number;
+  color?: string;
+}) {
+  return (
+    <Svg width={size} height={size} viewBox="0 0 24 24" aria-hidden>
+      <Path
+        d={PATHS[name]}
+        fill="none"
+        stroke={color}
+        strokeWidth={name === 'more' ? 2.6 : 1.7}
+        strokeLinecap="round"
+        strokeLinejoin="round"
+      />
+    </Svg>
+  );
+}
+
+/** For Paper's `icon` properties. */
+export const paperIcon = (name: IconName) =>
+  function PaperIcon({ size, color }: { size: number; color: string }) {
+    return <Icon name={name} size={size} color={color} />;
+  };

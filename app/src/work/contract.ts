@@ -1,0 +1,33 @@
+import type { DocState } from '@marginalis/core/document';
+import type { FixedCopy, Inspection, RefusalReason } from '@marginalis/core/pdf';
+
+/** What can be asked of the worker, and what it answers. */
+export interface Jobs {
+  inspect: { ask: { bytes: Uint8Array; password?: string }; answer: Inspection };
+  fixedCopy: {
+    ask: { bytes: Uint8Array; document: DocState; password?: string };
+    answer: FixedCopy;
+  };
+}
+export type JobName = keyof Jobs;
+
+export interface WorkRequest<J extends JobName = JobName> {
+  readonly id: number;
+  readonly job: J;
+  readonly ask: Jobs[J]['ask'];
+}
+
+/** Errors lose their class on the way between threads, so they travel as values. */
+export type WorkFailure =
+  | { readonly kind: 'refused'; readonly reason: RefusalReason; readonly message: string }
+  | { readonly kind: 'failed'; readonly message: string };
+
+export type WorkReply =
+  | { readonly id: number; readonly type: 'progress'; readonly done: number; readonly all: number }
+  | { readonly id: number; readonly type: 'done'; readonly ok: true; readonly answer: unknown }
+  | {
+      readonly id: number;
+      readonly type: 'done';
+      readonly ok: false;
+      readonly failure: WorkFailure;
+    };

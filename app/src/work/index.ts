@@ -1,0 +1,3 @@
+export { startWork, type Work, type WorkResult } from './client';
+export type { WorkFailure } from './contract';
+export { PdfPictures, PictureError, type PictureJob, firstPagePicture } from './pdfPictures';

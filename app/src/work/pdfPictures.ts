@@ -1,0 +1,184 @@
+import { box, type PageBox, type Tile } from '@marginalis/core/geometry';
+import type * as pdfjs from 'pdfjs-dist';
+
+type PdfJs = typeof pdfjs;
+
+let loading: Promise<PdfJs> | null = null;
+
+/** pdf.js in the form for older tablets too, with everything it fetches served by ourselves. */
+export function loadPdfJs(): Promise<PdfJs> {
+  loading ??= import('pdfjs-dist/legacy/build/pdf.mjs').then((pdfjs: PdfJs) => {
+    pdfjs.GlobalWorkerOptions.workerSrc = '/pdfjs/pdf.worker.min.mjs';
+    return pdfjs;
+  });
+  return loading;
+}
+
+/** Why pdf.js could not open a file. */
+export class PictureError extends Error {
+  override readonly name = 'PictureError';
+
+  constructor(readonly reason: 'locked' | 'wrong-password' | 'damaged') {
+    super(
+      reason === 'locked'
+        ? 'This PDF is locked with a password.'
+        : reason === 'wrong-password'
+          ? 'That password does not open this PDF.'
+          : 'This PDF is damaged, and its pages cannot be drawn.',
+    );
+  }
+}
+
+/** A picture in the making. The promise stays open when the job is dropped. */
+export interface PictureJob {
+  readonly picture: Promise<HTMLCanvasElement | null>;
+  drop(): void;
+}
+
+interface Waiting {
+  readonly page: number;
+  readonly scale: number;
+  readonly tile: Tile;
+  readonly urgency: () => number;
+  finish(canvas: HTMLCanvasElement | null): void;
+  dropped: boolean;
+  task: pdfjs.RenderTask | null;
+}
+
+/** The page pictures of one PDF, drawn one at a time, the most urgent first. */
+export class PdfPictures {
+  private waiting: Waiting[] = [];
+  private busy: Waiting | null = null;
+  private closed = false;
+
+  private constructor(
+    private readonly pdfjs: PdfJs,
+    private readonly task: pdfjs.PDFDocumentLoadingTask,
+    private readonly doc: pdfjs.PDFDocumentProxy,
+  ) {}
+
+  /**
+   * Opens a PDF. The bytes are handed to pdf.js's worker and are not usable afterwards.
+   * @throws PictureError
+   */
+  static async open(bytes: Uint8Array, password?: string): Promise<PdfPictures> {
+    const pdfjs = await loadPdfJs();
+    const task = pdfjs.getDocument({
+      data: bytes,
+      ...(password === undefined ? {} : { password }),
+      cMapUrl: '/pdfjs/cmaps/',
+      standardFontDataUrl: '/pdfjs/standard_fonts/',
+      wasmUrl: '/pdfjs/wasm/',
+      iccUrl: '/pdfjs/iccs/',
+      useSystemFonts: false,
+      isEvalSupported: false,
+      enableXfa: false,
+    });
+    try {
+      return new PdfPictures(pdfjs, task, await task.promise);
+    } catch (e) {
+      void task.destroy();
+      if (e instanceof Error && e.name === 'PasswordException')
+        throw new PictureError(password === undefined ? 'locked' : 'wrong-password');
+      throw new PictureError('damaged');
+    }
+  }
+
+  get pageCount(): number {
+    return this.doc.numPages;
+  }
+
+  /** The geometry of every page, as pdf.js tells it. */
+  async pageBoxes(): Promise<PageBox[]> {
+    const boxes: PageBox[] = [];
+    for (let n = 1; n <= this.doc.numPages; n++) {
+      const { view, rotate, userUnit } = await this.doc.getPage(n);
+      const turn = (((rotate % 360) + 360) % 360) as PageBox['rotate'];
+      boxes.push({ box: box(view[0], view[1], view[2], view[3]), rotate: turn, userUnit });
+    }
+    return boxes;
+  }
+
+  /**
+   * One tile of page `page` (from 0) at `scale` device pixels a point; null when it was dropped or the
+   * page cannot be drawn. `urgency` is asked whenever a place is free; the smallest number goes first.
+   */
+  request(page: number, scale: number, tile: Tile, urgency: () => number): PictureJob {
+    let finish: (canvas: HTMLCanvasElement | null) => void = () => undefined;
+    const picture = new Promise<HTMLCanvasElement | null>((resolve) => (finish = resolve));
+    const job: Waiting = { page, scale, tile, urgency, finish, dropped: false, task: null };
+    this.waiting.push(job);
+    void this.next();
+    return {
+      picture,
+      drop: () => {
+        job.dropped = true;
+        job.task?.cancel();
+        this.waiting = this.waiting.filter((w) => w !== job);
+        finish(null);
+      },
+    };
+  }
+
+  /** Lets go of what pdf.js keeps of a page that is out of sight. */
+  forget(page: number): void {
+    if (this.closed || this.busy?.page === page) return;
+    void this.doc.getPage(page + 1).then((p) => p.cleanup());
+  }
+
+  close(): void {
+    this.closed = true;
+    for (const job of this.waiting) job.finish(null);
+    this.waiting = [];
+    this.busy?.task?.cancel();
+    void this.task.destroy();
+  }
+
+  private async next(): Promise<void> {
+    if (this.busy || this.closed || this.waiting.length === 0) return;
+    let best = 0;
+    this.waiting.forEach((job, i) => {
+      if (job.urgency() < this.waiting[best].urgency()) best = i;
+    });
+    const [job] = this.waiting.splice(best, 1);
+    this.busy = job;
+    try {
+      job.finish(await this.draw(job));
+    } catch {
+      // Cancelled, or a page that cannot be drawn: it stays white, as it does in other viewers.
+      job.finish(null);
+    } finally {
+      this.busy = null;
+      void this.next();
+    }
+  }
+
+  private async draw(job: Waiting): Promise<HTMLCanvasElement | null> {
+    const page = await this.doc.getPage(job.page + 1);
+    if (job.dropped) return null;
+    const canvas = document.createElement('canvas');
+    canvas.width = job.tile.width;
+    canvas.height = job.tile.height;
+    job.task = page.render({
+      canvas,
+      viewport: page.getViewport({ scale: job.scale }),
+      transform: [1, 0, 0, 1, -job.tile.x, -job.tile.y],
+      annotationMode: this.pdfjs.AnnotationMode.ENABLE,
+    });
+    await job.task.promise;
+    return job.dropped ? null : canvas;
+  }
+}
+
+/** A data URL of the first page, `width` pixels wide; null when it cannot be drawn. */
+export async function firstPagePicture(
+  pictures: PdfPictures,
+  pageWidth: number,
+  pageHeight: number,
+  width: number,
+): Promise<string | null> {
+  const scale = width / pageWidth;
+  const tile = { key: 'whole', x: 0, y: 0, width, height: Math.round(pageHeight * scale) };
+  const canvas = await pictures.request(0, scale, tile, () => 0).picture;
+  return canvas?.toDataURL('image/jpeg', 0.82) ?? null;
+}

@@ -1,0 +1,43 @@
+import { type Box, type Path, pathBounds, type Vec } from '../geometry/index.ts';
+import { figureLines, outlineFigure } from '../figures/index.ts';
+import { centrelineOf, outlineInk, smoothInk, type InkSample } from '../ink/index.ts';
+import type { Mark } from '../marks/index.ts';
+
+const outlines = new WeakMap<Mark, Path>();
+const bounds = new WeakMap<Mark, Box>();
+const centrelines = new WeakMap<Mark, readonly (readonly Vec[])[]>();
+
+function cached<T extends object>(cache: WeakMap<Mark, T>, mark: Mark, make: () => T): T {
+  let value = cache.get(mark);
+  if (!value) cache.set(mark, (value = make()));
+  return value;
+}
+
+/** Smoothed, joined and thinned: what the outline and every hit test go along. */
+function inkCentreline(samples: readonly InkSample[], steadiness: number): InkSample[] {
+  return centrelineOf(smoothInk(samples, steadiness));
+}
+
+/** The lines a mark is drawn along, points. */
+export function centrelinesOf(mark: Mark): readonly (readonly Vec[])[] {
+  return cached(centrelines, mark, () =>
+    mark.kind === 'ink'
+      ? [inkCentreline(mark.ink.samples, mark.ink.steadiness)]
+      : figureLines(mark.figure),
+  );
+}
+
+/** The filled outline of a mark, for every sink; kept as long as the mark. */
+export function outlineOf(mark: Mark): Path {
+  return cached(outlines, mark, () =>
+    mark.kind === 'ink'
+      ? outlineInk(centrelinesOf(mark)[0] as readonly InkSample[], {
+          width: mark.style.width,
+          thinning: mark.ink.thinning,
+        })
+      : outlineFigure(mark.figure, mark.style.width),
+  );
+}
+
+export const boundsOf = (mark: Mark): Box =>
+  cached(bounds, mark, () => pathBounds(outlineOf(mark)));

@@ -1,0 +1,36 @@
+import {
+  type Box,
+  boxesMeet,
+  boxOfPoints,
+  growBox,
+  nearestOnSegment,
+  segmentDistance,
+  type Vec,
+} from '../geometry/index.ts';
+import { inkRadius } from '../ink/index.ts';
+import type { Mark } from '../marks/index.ts';
+import { boundsOf, centrelinesOf } from './outlineOf.ts';
+
+/** Whether a disc of `radius` points swept along `sweep` touches the mark's ink. */
+export function isTouched(mark: Mark, sweep: readonly Vec[], radius: number): boolean {
+  const reach: Box = growBox(boxOfPoints(sweep), radius);
+  if (sweep.length === 0 || !boxesMeet(reach, boundsOf(mark))) return false;
+  return centrelinesOf(mark).some((line) => lineTouched(line, sweep, radius + halfWidth(mark)));
+}
+
+/** The ink's half width at full pressure: a rubber that touches the widest place touches the mark. */
+function halfWidth(mark: Mark): number {
+  const thinning = mark.kind === 'ink' ? mark.ink.thinning : 0;
+  return inkRadius({ width: mark.style.width, thinning }, 0.5);
+}
+
+function lineTouched(line: readonly Vec[], sweep: readonly Vec[], reach: number): boolean {
+  const pieces = (points: readonly Vec[]): [Vec, Vec][] =>
+    points.length === 1 ? [[points[0], points[0]]] : points.slice(1).map((p, i) => [points[i], p]);
+  const sweeps = pieces(sweep);
+  return pieces(line).some(([a, b]) =>
+    sweeps.some(([c, d]) =>
+      c === d ? nearestOnSegment(c, a, b).distance <= reach : segmentDistance(a, b, c, d) <= reach,
+    ),
+  );
+}

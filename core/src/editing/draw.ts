@@ -1,0 +1,49 @@
+import { type DocState, nextOrder, type Transaction } from '../document/index.ts';
+import { type InkSample, quantiseSamples } from '../ink/index.ts';
+import {
+  type InkMark,
+  type Instrument,
+  instrumentStyle,
+  type MarkId,
+  type PageId,
+} from '../marks/index.ts';
+
+export interface Stroke {
+  readonly id: MarkId;
+  readonly page: PageId;
+  readonly instrument: Instrument;
+  /** In the page's user space. */
+  readonly samples: readonly InkSample[];
+  /** Milliseconds since 1970. */
+  readonly madeAt: number;
+}
+
+/**
+ * Puts a stroke on its page.
+ * @throws RangeError when it has no sample, or the instrument does not write
+ */
+export function drawInk(state: DocState, stroke: Stroke): Transaction {
+  const { instrument } = stroke;
+  if (stroke.samples.length === 0) throw new RangeError('A stroke needs at least one sample.');
+  if (instrument.kind === 'eraser') throw new RangeError('The eraser does not write.');
+  const tool = instrument.kind === 'highlighter' ? 'highlighter' : 'pen';
+  const mark: InkMark = {
+    kind: 'ink',
+    id: stroke.id,
+    page: stroke.page,
+    order: nextOrder(state, stroke.page),
+    style: instrumentStyle(instrument),
+    madeAt: stroke.madeAt,
+    tool,
+    ink: {
+      samples: quantiseSamples(stroke.samples),
+      steadiness: instrument.steadiness,
+      thinning: instrument.thinning,
+      engine: 1,
+    },
+  };
+  return {
+    label: tool === 'highlighter' ? 'Highlight' : 'Write',
+    changes: [{ id: mark.id, before: null, after: mark }],
+  };
+}

@@ -1,0 +1,113 @@
+import { alongCorners, ellipsePath, wavePath, writeAlong } from '../../testing/hand.ts';
+import { HIGHLIGHTER, pageRefsFor, PEN, written } from '../../testing/marks.ts';
+import {
+  applyTransaction,
+  countMarks,
+  type DocState,
+  findMark,
+  invertTransaction,
+  type Transaction,
+} from '../document/index.ts';
+import { plainPage } from '../geometry/index.ts';
+import { FIRST_ROLL } from '../marks/index.ts';
+import { drawInk } from './draw.ts';
+import { marksTouched, removeMarks } from './erase.ts';
+import { backToInk, tidyMark } from './tidy.ts';
+
+const pages = pageRefsFor([plainPage(600, 800), plainPage(600, 800)]);
+const state = written(pages, [
+  { page: 0, path: wavePath({ x: 100, y: 400 }, 200, 10, 3), id: 'wave' },
+  { page: 0, path: ellipsePath({ x: 400, y: 600 }, 40, 40), id: 'loop' },
+  {
+    page: 1,
+    path: alongCorners([
+      { x: 100, y: 300 },
+      { x: 300, y: 300 },
+    ]),
+    instrument: HIGHLIGHTER,
+    id: 'light',
+  },
+]);
+const after = (from: DocState, transaction: Transaction | null): DocState => {
+  if (!transaction) throw new Error('There is no transaction.');
+  const applied = applyTransaction(from, transaction);
+  if (!applied.ok) throw new Error(applied.reason);
+  return applied.state;
+};
+const circle = { kind: 'circle', centre: { x: 400, y: 600 }, radius: 40 } as const;
+
+test('a stroke is kept as written: samples on the grid, time from nought, the instrument’s manners', () => {
+  const samples = writeAlong(wavePath({ x: 50, y: 50 }, 90, 6, 2)).map((s) => ({
+    ...s,
+    t: s.t + 9_999,
+  }));
+  const transaction = drawInk(state, {
+    id: 'new',
+    page: 'p0',
+    instrument: { ...PEN, steadiness: 63 },
+    samples,
+    madeAt: 5,
+  });
+  const mark = findMark(after(state, transaction), 'new');
+  expect(mark).toMatchObject({ kind: 'ink', tool: 'pen', page: 'p0', order: 3, madeAt: 5 });
+  expect(mark?.ink?.samples).toHaveLength(samples.length);
+  expect(mark?.ink?.samples[0].t).toBe(0);
+  expect(mark?.ink?.steadiness).toBe(63);
+  expect(transaction.label).toBe('Write');
+});
+
+test('a highlighter highlights; the eraser and an empty stroke do not write', () => {
+  const samples = [{ x: 1, y: 1, t: 0, pressure: 0.5 }];
+  expect(
+    drawInk(state, { id: 'h', page: 'p0', instrument: HIGHLIGHTER, samples, madeAt: 0 }).label,
+  ).toBe('Highlight');
+  const eraser = FIRST_ROLL[5];
+  expect(() =>
+    drawInk(state, { id: 'e', page: 'p0', instrument: eraser, samples, madeAt: 0 }),
+  ).toThrow(RangeError);
+  expect(() =>
+    drawInk(state, { id: 'e', page: 'p0', instrument: PEN, samples: [], madeAt: 0 }),
+  ).toThrow(RangeError);
+});
+
+test('rubbing finds the marks of its page that it touches, and no other page’s', () => {
+  const sweep = [
+    { x: 90, y: 300 },
+    { x: 310, y: 500 },
+  ];
+  expect(marksTouched(state, 'p0', sweep, 5)).toEqual(['wave']);
+  expect(marksTouched(state, 'p1', sweep, 5)).toEqual(['light']);
+  expect(marksTouched(state, 'p0', [{ x: 10, y: 10 }], 5)).toEqual([]);
+});
+
+test('rubbing out is one step, however many marks, and comes back whole', () => {
+  const transaction = removeMarks(state, ['wave', 'loop', 'wave', 'gone']);
+  expect(transaction?.label).toBe('Rub out 2 marks');
+  const rubbed = after(state, transaction);
+  expect(countMarks(rubbed)).toBe(1);
+  const back = after(rubbed, invertTransaction(transaction as Transaction));
+  expect(findMark(back, 'wave')).toEqual(findMark(state, 'wave'));
+  expect(removeMarks(state, ['gone'])).toBeNull();
+});
+
+test('tidied ink keeps its ink, and gets it back exactly', () => {
+  const tidied = after(state, tidyMark(state, 'loop', circle));
+  expect(findMark(tidied, 'loop')).toMatchObject({ kind: 'figure', figure: circle, order: 2 });
+  expect(findMark(after(tidied, backToInk(tidied, 'loop')), 'loop')).toEqual(
+    findMark(state, 'loop'),
+  );
+});
+
+test('what is not there, or is none of that kind, cannot be tidied or taken back', () => {
+  expect(tidyMark(state, 'gone', circle)).toBeNull();
+  expect(backToInk(state, 'loop')).toBeNull();
+  const tidied = after(state, tidyMark(state, 'loop', circle));
+  expect(tidyMark(tidied, 'loop', circle)).toBeNull();
+  const drawn = findMark(tidied, 'loop');
+  if (drawn?.kind !== 'figure') throw new Error('The loop is a figure now.');
+  const without = after(tidied, {
+    label: 'x',
+    changes: [{ id: 'loop', before: drawn, after: { ...drawn, ink: null } }],
+  });
+  expect(backToInk(without, 'loop')).toBeNull();
+});

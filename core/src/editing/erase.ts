@@ -1,0 +1,29 @@
+import { isTouched } from '../derived/index.ts';
+import { type DocState, findMark, marksOn, type Transaction } from '../document/index.ts';
+import type { Vec } from '../geometry/index.ts';
+import type { Mark, MarkId, PageId } from '../marks/index.ts';
+
+/** The marks of a page that an eraser of `radius` points swept along `sweep` touches. */
+export function marksTouched(
+  state: DocState,
+  page: PageId,
+  sweep: readonly Vec[],
+  radius: number,
+): MarkId[] {
+  const ids: MarkId[] = [];
+  for (const mark of marksOn(state, page).values())
+    if (isTouched(mark, sweep, radius)) ids.push(mark.id);
+  return ids;
+}
+
+/** Takes whole marks off the page; null when none of the ids is there. */
+export function removeMarks(state: DocState, ids: Iterable<MarkId>): Transaction | null {
+  const marks = [...new Set(ids)]
+    .map((id) => findMark(state, id))
+    .filter((mark): mark is Mark => mark !== null);
+  if (marks.length === 0) return null;
+  return {
+    label: marks.length === 1 ? 'Rub out' : `Rub out ${marks.length} marks`,
+    changes: marks.map((mark) => ({ id: mark.id, before: mark, after: null })),
+  };
+}

@@ -1,0 +1,3 @@
+export { type Stroke, drawInk } from './draw.ts';
+export { tidyMark, backToInk } from './tidy.ts';
+export { marksTouched, removeMarks } from './erase.ts';

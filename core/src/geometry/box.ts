@@ -1,0 +1,56 @@
+import type { Vec } from './vec.ts';
+
+/** An axis-parallel box; empty when a minimum exceeds its maximum. */
+export interface Box {
+  readonly minX: number;
+  readonly minY: number;
+  readonly maxX: number;
+  readonly maxY: number;
+}
+
+export const EMPTY_BOX: Box = { minX: Infinity, minY: Infinity, maxX: -Infinity, maxY: -Infinity };
+
+export const box = (minX: number, minY: number, maxX: number, maxY: number): Box => ({
+  minX,
+  minY,
+  maxX,
+  maxY,
+});
+export const isEmptyBox = (b: Box): boolean => b.minX > b.maxX || b.minY > b.maxY;
+export const boxWidth = (b: Box): number => b.maxX - b.minX;
+export const boxHeight = (b: Box): number => b.maxY - b.minY;
+export const boxCentre = (b: Box): Vec => ({ x: (b.minX + b.maxX) / 2, y: (b.minY + b.maxY) / 2 });
+export const growBox = (b: Box, by: number): Box =>
+  box(b.minX - by, b.minY - by, b.maxX + by, b.maxY + by);
+export const boxesMeet = (a: Box, b: Box): boolean =>
+  a.minX <= b.maxX && a.maxX >= b.minX && a.minY <= b.maxY && a.maxY >= b.minY;
+export const uniteBoxes = (a: Box, b: Box): Box =>
+  box(
+    Math.min(a.minX, b.minX),
+    Math.min(a.minY, b.minY),
+    Math.max(a.maxX, b.maxX),
+    Math.max(a.maxY, b.maxY),
+  );
+export const intersectBoxes = (a: Box, b: Box): Box =>
+  box(
+    Math.max(a.minX, b.minX),
+    Math.max(a.minY, b.minY),
+    Math.min(a.maxX, b.maxX),
+    Math.min(a.maxY, b.maxY),
+  );
+export const boxHas = (b: Box, p: Vec): boolean =>
+  p.x >= b.minX && p.x <= b.maxX && p.y >= b.minY && p.y <= b.maxY;
+
+export function boxOfPoints(points: Iterable<Vec>): Box {
+  let minX = Infinity;
+  let minY = Infinity;
+  let maxX = -Infinity;
+  let maxY = -Infinity;
+  for (const p of points) {
+    if (p.x < minX) minX = p.x;
+    if (p.y < minY) minY = p.y;
+    if (p.x > maxX) maxX = p.x;
+    if (p.y > maxY) maxY = p.y;
+  }
+  return { minX, minY, maxX, maxY };
+}

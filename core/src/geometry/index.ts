@@ -1,0 +1,82 @@
+export {
+  type Vec,
+  vec,
+  add,
+  subtract,
+  scale,
+  dot,
+  cross,
+  length,
+  distance,
+  lerp,
+  rotate,
+  normalise,
+  angleAt,
+} from './vec.ts';
+export {
+  type Box,
+  EMPTY_BOX,
+  box,
+  isEmptyBox,
+  boxWidth,
+  boxHeight,
+  boxCentre,
+  growBox,
+  boxesMeet,
+  uniteBoxes,
+  intersectBoxes,
+  boxHas,
+  boxOfPoints,
+} from './box.ts';
+export {
+  type Matrix,
+  IDENTITY,
+  thenMatrix,
+  transform,
+  invertMatrix,
+  transformBox,
+} from './matrix.ts';
+export {
+  type Path,
+  type PathSink,
+  VERB,
+  VERB_COORDS,
+  PathBuilder,
+  drawPathInto,
+  pathBounds,
+  joinPaths,
+  pathRings,
+} from './path.ts';
+export {
+  nearestOnSegment,
+  distanceToPolyline,
+  segmentDistance,
+  polylineLength,
+  resamplePolyline,
+  simplifiedIndices,
+} from './polyline.ts';
+export { KAPPA, ellipseInto, arcStep } from './arc.ts';
+export { type PageBox, displaySize, displayMatrix, plainPage } from './pageBox.ts';
+export {
+  type PageStack,
+  PAGE_GAP,
+  stackPages,
+  pageLeft,
+  pageAtHeight,
+  pagesInBand,
+  pageUnder,
+} from './pageStack.ts';
+export {
+  type Camera,
+  type Viewport,
+  ACTUAL_SIZE,
+  MIN_ZOOM,
+  MAX_ZOOM,
+  toStack,
+  toScreen,
+  clampCamera,
+  zoomAbout,
+  fitWidthZoom,
+  fitPageZoom,
+} from './camera.ts';
+export { type Tile, ONE_PIECE_PIXELS, TILE_SIDE, tilesFor } from './tiles.ts';

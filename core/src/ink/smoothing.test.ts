@@ -1,0 +1,140 @@
+import fc from 'fast-check';
+import { stroke } from '../../testing/arbitraries.ts';
+import { alongCorners, ellipsePath, rmsFrom, wavePath, writeAlong } from '../../testing/hand.ts';
+import { createLiveInk } from './liveInk.ts';
+import { anchorsOf, smoothInk } from './smoothing.ts';
+
+const steadiness = fc.integer({ min: 0, max: 100 });
+
+test('steadiness 0 gives the samples as they are', () => {
+  fc.assert(fc.property(stroke(), (s) => expect(smoothInk(s, 0)).toEqual(s)));
+});
+
+test('count, order, times and both ends are kept', () => {
+  fc.assert(
+    fc.property(stroke(), steadiness, (samples, steady) => {
+      const out = smoothInk(samples, steady);
+      expect(out.map((s) => s.t)).toEqual(samples.map((s) => s.t));
+      expect(out[0]).toEqual(samples[0]);
+      expect(out.at(-1)).toEqual(samples.at(-1));
+      for (const s of out) {
+        expect(Number.isFinite(s.x) && Number.isFinite(s.y)).toBe(true);
+        expect(s.pressure).toBeGreaterThanOrEqual(0);
+        expect(s.pressure).toBeLessThanOrEqual(1);
+      }
+    }),
+  );
+});
+
+test('smoothing moves with the paper: shifting the stroke shifts the ink', () => {
+  fc.assert(
+    fc.property(stroke(40), steadiness, (samples, steady) => {
+      const moved = samples.map((s) => ({ ...s, x: s.x + 1000, y: s.y - 500 }));
+      const a = smoothInk(samples, steady);
+      const b = smoothInk(moved, steady);
+      a.forEach((s, i) => {
+        expect(b[i].x - 1000).toBeCloseTo(s.x, 4);
+        expect(b[i].y + 500).toBeCloseTo(s.y, 4);
+      });
+    }),
+  );
+});
+
+test('a trembling hand comes nearer to what it meant, the more the steadier', () => {
+  const path = wavePath({ x: 50, y: 300 }, 260, 14, 3);
+  const error = (steady: number) =>
+    [1, 2, 3, 4, 5].reduce(
+      (sum, seed) =>
+        sum + rmsFrom(smoothInk(writeAlong(path, { seed, tremor: 0.35 }), steady), path),
+      0,
+    );
+  const raw = error(0);
+  expect(error(40)).toBeLessThan(raw);
+  expect(error(60)).toBeLessThan(error(40));
+  expect(error(85)).toBeLessThan(0.6 * raw);
+});
+
+test('a steady curve is not flattened', () => {
+  const path = ellipsePath({ x: 200, y: 200 }, 30, 18);
+  const ink = writeAlong(path, { noise: 0.02 });
+  expect(rmsFrom(smoothInk(ink, 40), path)).toBeLessThan(0.1);
+});
+
+test('sharp corners stay within half a point of where the hand turned', () => {
+  const corners = [
+    { x: 50, y: 50 },
+    { x: 80, y: 110 },
+    { x: 110, y: 50 },
+    { x: 140, y: 110 },
+  ];
+  for (const rate of [60, 120, 240]) {
+    const ink = writeAlong(alongCorners(corners), { rate, noise: 0.05, speed: 120 });
+    const out = smoothInk(ink, 50);
+    const raw = corners.map((c) => Math.min(...ink.map((s) => Math.hypot(s.x - c.x, s.y - c.y))));
+    corners.forEach((c, k) => {
+      const near = Math.min(...out.map((s) => Math.hypot(s.x - c.x, s.y - c.y)));
+      expect(near).toBeLessThan(raw[k] + 0.5);
+    });
+    expect(anchorsOf(ink)).toHaveLength(4);
+  }
+});
+
+test('what has settled under the pen is what the finished ink shows', () => {
+  for (const steady of [20, 40, 80]) {
+    const ink = writeAlong(wavePath({ x: 50, y: 300 }, 260, 20, 2.5), { seed: 7, tremor: 0.35 });
+    const live = createLiveInk(steady);
+    const finished = smoothInk(ink, steady);
+    let checked = 0;
+    for (const s of ink) {
+      live.push(s);
+      expect(live.tip()).toBe(s);
+      expect(live.points().at(-1)).toEqual(s);
+    }
+    const settled = live.settledFrom(0);
+    settled.forEach((s, i) => {
+      expect(Math.hypot(s.x - finished[i].x, s.y - finished[i].y)).toBeLessThan(0.05);
+      checked++;
+    });
+    expect(checked).toBeGreaterThan(ink.length / 2);
+  }
+});
+
+test('settled points never move again, and the tail joins them', () => {
+  fc.assert(
+    fc.property(stroke(120), steadiness, (samples, steady) => {
+      const live = createLiveInk(steady);
+      const seen: unknown[] = [];
+      for (const s of samples) {
+        live.push(s);
+        const settled = live.settledFrom(0);
+        expect(settled.length).toBe(live.settledCount());
+        seen.forEach((before, i) => expect(settled[i]).toBe(before));
+        seen.push(...settled.slice(seen.length));
+      }
+      expect(live.points()).toHaveLength(samples.length);
+      expect(live.tail().at(-1)).toEqual(samples.at(-1));
+    }),
+  );
+});
+
+test('a sample reads only its neighbourhood, however long the stroke', () => {
+  // Counted reads, not time: an old sample is never looked at again.
+  const live = createLiveInk(60);
+  let oldest = Infinity;
+  const count = 3000;
+  let pushing = 0;
+  for (let i = 0; i < count; i++) {
+    pushing = i;
+    const x = 100 + i * 0.4;
+    live.push({
+      get x() {
+        oldest = Math.min(oldest, i - pushing);
+        return x;
+      },
+      y: 200 + 6 * Math.sin(i / 15),
+      t: i * 4,
+      pressure: 0.5,
+    });
+  }
+  expect(oldest).toBeGreaterThan(-200);
+});

@@ -1,0 +1,159 @@
+import fc from 'fast-check';
+import { inkMark } from '../../testing/arbitraries.ts';
+import { acts, marksOf, play, type Played } from '../../testing/acts.ts';
+import { journalStoreContract } from '../../testing/journalStoreContract.ts';
+import { type Journal, createJournal } from './journal.ts';
+import { decodeRecord, encodeRecord, JournalDamage } from './record.ts';
+import { createMemoryStore, type JournalStore } from './store.ts';
+
+describe('the store in memory', () => journalStoreContract(createMemoryStore));
+
+/** Writes what was played into a journal, compacting as the open document does. */
+async function keep(journal: Journal, played: Played, from = 0): Promise<void> {
+  await journal.open([]);
+  for (const record of played.records.slice(from)) await journal.append(record);
+  await journal.compact(played.records.length, played.state, played.history);
+}
+
+async function expectSame(store: JournalStore, played: Played): Promise<void> {
+  const opened = await createJournal(store).open([]);
+  expect(opened.damaged).toBe(0);
+  expect(marksOf(opened.state)).toEqual(marksOf(played.state));
+  expect(opened.last).toBe(played.records.length);
+  expect(opened.history.done?.size ?? 0).toBe(played.history.done?.size ?? 0);
+  expect(opened.history.undone?.size ?? 0).toBe(played.history.undone?.size ?? 0);
+}
+
+test('a reopened journal tells the same marks and the same history', async () => {
+  await fc.assert(
+    fc.asyncProperty(acts(), async (all) => {
+      const store = createMemoryStore();
+      const played = play(all);
+      await keep(createJournal(store), played);
+      await expectSame(store, played);
+    }),
+  );
+});
+
+test('so it does when compacted again and again, and undo goes on across the snapshots', async () => {
+  await fc.assert(
+    fc.asyncProperty(
+      fc.array(acts(12), { maxLength: 5 }),
+      fc.integer({ min: 1, max: 6 }),
+      async (parts, after) => {
+        const store = createMemoryStore();
+        let played = play([]);
+        for (const part of parts) {
+          const next = play(part, played);
+          await keep(createJournal(store, after), next, played.records.length);
+          played = next;
+          await expectSame(store, played);
+        }
+        const opened = await createJournal(store).open([]);
+        const undoAll = Array.from({ length: 99 }, () => ({ do: 'undo' as const }));
+        const back = play(undoAll, { ...opened, records: [] });
+        expect(marksOf(back.state)).toEqual([]);
+      },
+    ),
+  );
+});
+
+test('a tab killed between bundling and removing loses nothing and doubles nothing', async () => {
+  await fc.assert(
+    fc.asyncProperty(acts(20), async (all) => {
+      const store = createMemoryStore();
+      const dying: JournalStore = { ...store, remove: () => Promise.reject(new Error('killed')) };
+      const played = play(all);
+      await keep(createJournal(dying, 1), played).catch(() => undefined);
+      await expectSame(store, played);
+      const last = await createJournal(store, 1).open([]);
+      expect(last.last).toBe(played.records.length);
+    }),
+  );
+});
+
+test('a torn last record is dropped and counted; everything before it stands', async () => {
+  await fc.assert(
+    fc.asyncProperty(acts(15), fc.nat(), async (all, cut) => {
+      const played = play(all);
+      if (played.records.length === 0) return;
+      const store = createMemoryStore();
+      await keep(createJournal(store), played);
+      const [name, text] = [...(await store.readAll())].sort().at(-1) as [string, string];
+      await store.put([[name, text.slice(0, cut % text.length)]]);
+      const opened = await createJournal(store).open([]);
+      expect(opened.damaged).toBe(1);
+      const before = replay(played.records.slice(0, -1));
+      expect(marksOf(opened.state)).toEqual(before);
+    }),
+  );
+});
+
+/** The marks after these records, by applying their changes plainly. */
+function replay(records: Played['records']) {
+  const marks = new Map<string, ReturnType<typeof marksOf>[number]>();
+  for (const { transaction } of records)
+    for (const { id, after } of transaction.changes) {
+      if (after) marks.set(id, after);
+      else marks.delete(id);
+    }
+  return [...marks.values()].sort((a, b) => (a.id < b.id ? -1 : 1));
+}
+
+test('a damaged snapshot is made good from the records', async () => {
+  await fc.assert(
+    fc.asyncProperty(acts(15), async (all) => {
+      const store = createMemoryStore();
+      const played = play(all);
+      await keep(createJournal(store, 1), played);
+      if (!(await store.readAll()).has('snapshot')) return;
+      await store.put([['snapshot', 'm1 3 00000000 {}x']]);
+      const opened = await createJournal(store).open([]);
+      expect(opened.damaged).toBe(1);
+      expect(marksOf(opened.state)).toEqual(marksOf(played.state));
+    }),
+  );
+});
+
+test('garbage of any kind under any name opens without a crash', async () => {
+  const name = fc.constantFrom('record/000000000001', 'bundle/000000000001', 'snapshot', 'other');
+  await fc.assert(
+    fc.asyncProperty(fc.array(fc.tuple(name, fc.string())), async (entries) => {
+      const store = createMemoryStore();
+      await store.put(entries);
+      const opened = await createJournal(store).open([]);
+      expect(marksOf(opened.state)).toEqual([]);
+    }),
+  );
+});
+
+function someRecord() {
+  const [mark] = fc.sample(inkMark, { seed: 4, numRuns: 1 });
+  return play([{ do: 'write', mark }]).records[0];
+}
+
+test('a record’s seal catches a changed or missing character', () => {
+  const act = someRecord();
+  const line = encodeRecord(act);
+  expect(decodeRecord(line)).toEqual(act);
+  for (let i = 0; i < line.length; i += 7) {
+    expect(() => decodeRecord(line.slice(0, i))).toThrow(JournalDamage);
+    const other = line[i] === '0' ? '1' : '0';
+    expect(() => decodeRecord(line.slice(0, i) + other + line.slice(i + 1))).toThrow(JournalDamage);
+  }
+});
+
+test('a store that refuses is heard: append fails, and the next try succeeds', async () => {
+  let full = true;
+  const store = createMemoryStore();
+  const journal = createJournal({
+    ...store,
+    put: (entries) => (full ? Promise.reject(new Error('full')) : store.put(entries)),
+  });
+  const record = someRecord();
+  await journal.open([]);
+  await expect(journal.append(record)).rejects.toThrow('full');
+  full = false;
+  await journal.append(record);
+  expect((await createJournal(store).open([])).last).toBe(1);
+});

@@ -1,0 +1,25 @@
+/**
+ * Where a journal is kept: named texts. `put` resolves only when all of them are stored, all or none;
+ * `remove` of a missing name does nothing; `readAll` gives what was put and not removed.
+ */
+export interface JournalStore {
+  put(entries: readonly (readonly [name: string, text: string])[]): Promise<void>;
+  remove(names: readonly string[]): Promise<void>;
+  readAll(): Promise<ReadonlyMap<string, string>>;
+}
+
+/** Kept in memory: for tests, and while the browser refuses storage. */
+export function createMemoryStore(): JournalStore {
+  const texts = new Map<string, string>();
+  return {
+    async put(entries) {
+      for (const [name, text] of entries) texts.set(name, text);
+    },
+    async remove(names) {
+      for (const name of names) texts.delete(name);
+    },
+    async readAll() {
+      return new Map(texts);
+    },
+  };
+}

@@ -1,0 +1,20 @@
+export {
+  type Mark,
+  type InkMark,
+  type FigureMark,
+  type MarkId,
+  type PageId,
+  type MarkStyle,
+  type WrittenInk,
+  isHighlight,
+} from './mark.ts';
+export { type Ink, PEN_INKS, HIGHLIGHTER_INKS, inkName } from './inks.ts';
+export {
+  type Instrument,
+  type InstrumentKind,
+  type Tidy,
+  FIRST_ROLL,
+  WIDTHS_MM,
+  instrumentStyle,
+} from './instrument.ts';
+export { type MarkRecord, MarkRecordError, toMarkRecord, fromMarkRecord } from './record.ts';

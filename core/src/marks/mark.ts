@@ -1,0 +1,56 @@
+import type { Figure } from '../figures/index.ts';
+import type { InkSample } from '../ink/index.ts';
+
+export type MarkId = string;
+export type PageId = string;
+
+/** How a mark looks. */
+export interface MarkStyle {
+  /** `#rrggbb` in sRGB. */
+  readonly colour: string;
+  /** Width at middling pressure, points. */
+  readonly width: number;
+  /** 0–1. */
+  readonly opacity: number;
+}
+
+/** Ink as it was written. Everything visible is derived from it, so that it can be changed later. */
+export interface WrittenInk {
+  readonly samples: readonly InkSample[];
+  /** 0–100. */
+  readonly steadiness: number;
+  /** How much pressure changes the width, 0–1. */
+  readonly thinning: number;
+  /** Version of the smoothing this ink was written with; old ink keeps its look. */
+  readonly engine: 1;
+}
+
+interface MarkBase {
+  readonly id: MarkId;
+  readonly page: PageId;
+  /** Later marks lie above earlier ones of the same layer. */
+  readonly order: number;
+  readonly style: MarkStyle;
+  /** Milliseconds since 1970. */
+  readonly madeAt: number;
+}
+
+/** Ink; a highlighter's lies beneath every pen's and is multiplied onto the page. */
+export interface InkMark extends MarkBase {
+  readonly kind: 'ink';
+  readonly tool: 'pen' | 'highlighter';
+  readonly ink: WrittenInk;
+}
+
+/** A geometric figure; `ink` is what it was tidied from, so that the ink can come back. */
+export interface FigureMark extends MarkBase {
+  readonly kind: 'figure';
+  readonly figure: Figure;
+  readonly ink: WrittenInk | null;
+}
+
+export type Mark = InkMark | FigureMark;
+
+/** Whether a mark belongs to the layer that is multiplied onto the page, beneath the others. */
+export const isHighlight = (mark: Mark): boolean =>
+  mark.kind === 'ink' && mark.tool === 'highlighter';

@@ -1,0 +1,100 @@
+import fc from 'fast-check';
+import { inkMark } from '../../testing/arbitraries.ts';
+import { drawnFigure } from '../../testing/figureStrokes.ts';
+import { FIGURE_KINDS } from '../figures/index.ts';
+import { fromBase64, toBase64 } from './base64.ts';
+import type { FigureMark } from './mark.ts';
+import { fromMarkRecord, MarkRecordError, toMarkRecord } from './record.ts';
+
+/** What storage does with a record: through JSON and back. */
+const stored = (value: unknown): unknown => JSON.parse(JSON.stringify(value));
+
+const figureMark = (kind: (typeof FIGURE_KINDS)[number]): FigureMark => ({
+  kind: 'figure',
+  id: `figure-${kind}`,
+  page: 'p1',
+  order: 3,
+  style: { colour: '#0f7566', width: 1.4, opacity: 1 },
+  madeAt: 1_760_000_000_000,
+  figure: drawnFigure(kind, 4).figure,
+  ink: null,
+});
+
+test('ink comes back from storage as it was', () => {
+  fc.assert(
+    fc.property(inkMark, (mark) => {
+      expect(fromMarkRecord(stored(toMarkRecord(mark)))).toEqual(mark);
+    }),
+  );
+});
+
+test('every kind of figure comes back, with and without the ink it was tidied from', () => {
+  fc.assert(
+    fc.property(inkMark, fc.constantFrom(...FIGURE_KINDS), (ink, kind) => {
+      const plain = figureMark(kind);
+      const tidied = { ...plain, ink: ink.ink };
+      expect(fromMarkRecord(stored(toMarkRecord(plain)))).toEqual(plain);
+      expect(fromMarkRecord(stored(toMarkRecord(tidied)))).toEqual(tidied);
+    }),
+  );
+});
+
+test.each([
+  ['no object', null],
+  ['an unknown kind', { kind: 'spell' }],
+  ['a missing page', { ...toMarkRecord(figureMark('line')), page: undefined }],
+  [
+    'a colour that is none',
+    { ...toMarkRecord(figureMark('line')), style: { colour: 'red', width: 1, opacity: 1 } },
+  ],
+  [
+    'an endless width',
+    {
+      ...toMarkRecord(figureMark('line')),
+      style: { colour: '#000000', width: Infinity, opacity: 1 },
+    },
+  ],
+  ['a figure of no known kind', { ...toMarkRecord(figureMark('line')), figure: { kind: 'knot' } }],
+  [
+    'a figure with a text for a number',
+    {
+      ...toMarkRecord(figureMark('circle')),
+      figure: { kind: 'circle', centre: { x: 1, y: 2 }, radius: '7' },
+    },
+  ],
+])('%s is refused with words', (_what, record) => {
+  expect(() => fromMarkRecord(record)).toThrow(MarkRecordError);
+});
+
+test('damaged samples are told as damage of the mark', () => {
+  fc.assert(
+    fc.property(inkMark, fc.nat(), (mark, at) => {
+      const record = stored(toMarkRecord(mark)) as { ink: { samples: string } };
+      const { samples } = record.ink;
+      const i = at % samples.length;
+      const other = samples[i] === 'A' ? 'B' : 'A';
+      record.ink.samples = samples.slice(0, i) + other + samples.slice(i + 1);
+      let back;
+      try {
+        back = fromMarkRecord(record);
+      } catch (e) {
+        expect(e).toBeInstanceOf(MarkRecordError);
+        return;
+      }
+      // The last digit may hold unused bits, whose change is none.
+      expect(back).toEqual(mark);
+    }),
+  );
+});
+
+test('base64 is what the platform’s own says (RFC 4648)', () => {
+  fc.assert(
+    fc.property(fc.uint8Array({ maxLength: 90 }), (bytes) => {
+      const text = toBase64(bytes);
+      expect(text).toBe(Buffer.from(bytes).toString('base64'));
+      expect([...fromBase64(text)]).toEqual([...bytes]);
+    }),
+  );
+  for (const wrong of ['A', 'AB', 'ABC', 'A===', 'AB*D'])
+    expect(() => fromBase64(wrong)).toThrow(RangeError);
+});

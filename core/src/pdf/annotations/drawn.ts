@@ -1,0 +1,151 @@
+import { PDFArray, PDFDict, PDFName, PDFNumber } from '@cantoo/pdf-lib';
+import { ellipseInto } from '../../geometry/index.ts';
+import type { Layer } from '../layer.ts';
+import { pdfNumber as n } from '../operators.ts';
+import { numbersAt, numbersOf, rectOf, subtypeOf } from './read.ts';
+
+const DEFAULT_WIDTH = 1;
+
+/**
+ * Draws an annotation that brings no appearance stream from its own entries (ISO 32000-1 §12.5.6).
+ * False for kinds that show nothing on the page without one.
+ */
+export function drawWithoutAppearance(layer: Layer, annotation: PDFDict): boolean {
+  const operators = operatorsFor(annotation);
+  if (operators === null) return false;
+  const opacity = annotation.lookup(PDFName.of('CA'));
+  const blend = subtypeOf(annotation) === 'Highlight' ? 'Multiply' : 'Normal';
+  const state = layer.stateName(opacity instanceof PDFNumber ? opacity.asNumber() : 1, blend);
+  layer.write(`q /${state} gs\n${operators}\nQ`);
+  return true;
+}
+
+function operatorsFor(annotation: PDFDict): string | null {
+  const stroke = colour(numbersAt(annotation, 'C'), 'stroke');
+  const width = borderWidth(annotation);
+  switch (subtypeOf(annotation)) {
+    case 'Highlight': {
+      const fill = colour(numbersAt(annotation, 'C'), 'fill');
+      return fill && quads(annotation, (q) => `${polyline([q[0], q[1], q[3], q[2]])} h f`, fill);
+    }
+    case 'Underline':
+    case 'Squiggly':
+      return (
+        stroke &&
+        quads(
+          annotation,
+          (q) => `${polyline([between(q[2], q[0], 0.08), between(q[3], q[1], 0.08)])} S`,
+          `${stroke} 1 w`,
+        )
+      );
+    case 'StrikeOut':
+      return (
+        stroke &&
+        quads(
+          annotation,
+          (q) => `${polyline([between(q[2], q[0], 0.5), between(q[3], q[1], 0.5)])} S`,
+          `${stroke} 1 w`,
+        )
+      );
+    case 'Ink':
+      return (
+        stroke &&
+        `${stroke} ${n(width)} w 1 J 1 j ${inkLists(annotation)
+          .map((p) => `${polyline(p)} S`)
+          .join('\n')}`
+      );
+    case 'Line': {
+      const line = points(numbersAt(annotation, 'L'));
+      return stroke && line.length === 2 ? `${stroke} ${n(width)} w ${polyline(line)} S` : null;
+    }
+    case 'PolyLine':
+      return (
+        stroke && `${stroke} ${n(width)} w ${polyline(points(numbersAt(annotation, 'Vertices')))} S`
+      );
+    case 'Polygon':
+      return painted(annotation, `${polyline(points(numbersAt(annotation, 'Vertices')))} h`, width);
+    case 'Square':
+    case 'Circle':
+      return painted(annotation, boxOrEllipse(annotation, width), width);
+    default:
+      return null;
+  }
+}
+
+type Point = readonly [number, number];
+
+function points(numbers: readonly number[]): Point[] {
+  const out: Point[] = [];
+  for (let i = 0; i + 1 < numbers.length; i += 2) out.push([numbers[i], numbers[i + 1]]);
+  return out;
+}
+
+const between = (a: Point, b: Point, t: number): Point => [
+  a[0] + (b[0] - a[0]) * t,
+  a[1] + (b[1] - a[1]) * t,
+];
+
+const polyline = (p: readonly Point[]): string =>
+  p.map(([x, y], i) => `${n(x)} ${n(y)} ${i === 0 ? 'm' : 'l'}`).join(' ');
+
+/** The operators of each quadrilateral: top left, top right, bottom left, bottom right, as written in practice. */
+function quads(annotation: PDFDict, draw: (q: Point[]) => string, before: string): string {
+  const all = points(numbersAt(annotation, 'QuadPoints'));
+  const out = [before];
+  for (let i = 0; i + 3 < all.length; i += 4) out.push(draw(all.slice(i, i + 4)));
+  return out.join('\n');
+}
+
+function inkLists(annotation: PDFDict): Point[][] {
+  const lists = annotation.lookup(PDFName.of('InkList'));
+  if (!(lists instanceof PDFArray)) return [];
+  return Array.from({ length: lists.size() }, (_, i) => points(numbersOf(lists.lookup(i))));
+}
+
+function borderWidth(annotation: PDFDict): number {
+  const style = annotation.lookup(PDFName.of('BS'));
+  const width = style instanceof PDFDict ? style.lookup(PDFName.of('W')) : undefined;
+  if (width instanceof PDFNumber) return width.asNumber();
+  return numbersAt(annotation, 'Border')[2] ?? DEFAULT_WIDTH;
+}
+
+/** Grey, RGB or CMYK by the count of components; none means transparent. */
+function colour(c: readonly number[], use: 'fill' | 'stroke'): string | null {
+  const operator = { 1: ['g', 'G'], 3: ['rg', 'RG'], 4: ['k', 'K'] }[c.length];
+  return operator ? `${c.map(n).join(' ')} ${operator[use === 'fill' ? 0 : 1]}` : null;
+}
+
+function painted(annotation: PDFDict, path: string, width: number): string | null {
+  const stroke = width > 0 ? colour(numbersAt(annotation, 'C'), 'stroke') : null;
+  const fill = colour(numbersAt(annotation, 'IC'), 'fill');
+  if (!stroke && !fill) return null;
+  // Filled and stroked apart: together they would show the overlap where they are translucent.
+  return [fill && `${fill} ${path} f`, stroke && `${stroke} ${n(width)} w ${path} S`]
+    .filter(Boolean)
+    .join('\n');
+}
+
+function boxOrEllipse(annotation: PDFDict, width: number): string {
+  const rect = rectOf(annotation);
+  if (!rect) return '';
+  const [dl, db, dr, dt] = numbersAt(annotation, 'RD');
+  const inset = width / 2;
+  const minX = rect.minX + (dl ?? 0) + inset;
+  const minY = rect.minY + (db ?? 0) + inset;
+  const w = rect.maxX - (dr ?? 0) - inset - minX;
+  const h = rect.maxY - (dt ?? 0) - inset - minY;
+  if (subtypeOf(annotation) === 'Square') return `${n(minX)} ${n(minY)} ${n(w)} ${n(h)} re`;
+  const parts: string[] = [];
+  ellipseInto(
+    {
+      moveTo: (x, y) => parts.push(`${n(x)} ${n(y)} m`),
+      lineTo: (x, y) => parts.push(`${n(x)} ${n(y)} l`),
+      bezierCurveTo: (...c) => parts.push(`${c.map(n).join(' ')} c`),
+      closePath: () => parts.push('h'),
+    },
+    { x: minX + w / 2, y: minY + h / 2 },
+    w / 2,
+    h / 2,
+  );
+  return parts.join(' ');
+}

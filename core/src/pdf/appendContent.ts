@@ -1,0 +1,37 @@
+import { PDFArray, PDFDict, PDFName, type PDFPage, type PDFRef } from '@cantoo/pdf-lib';
+import { stateBalance } from './content/balance.ts';
+import { pageContent } from './content/pageContent.ts';
+
+/**
+ * Draws `form` over the page, in unchanged user space, whatever state the page's own content leaves
+ * behind. Marked as an artifact, so that tagged documents read as before.
+ */
+export function drawOverPage(page: PDFPage, form: PDFRef): void {
+  const { context } = page.doc;
+  const { missingSaves, missingRestores, openSections } = stateBalance(pageContent(page));
+  const before = 'q '.repeat(missingSaves + 1);
+  const after = `${'EMC '.repeat(openSections)}${'Q '.repeat(missingRestores + 1)}`;
+  const name = addForm(page, form);
+
+  const contents = page.node.get(PDFName.of('Contents'));
+  const resolved = page.node.lookup(PDFName.of('Contents'));
+  const own = resolved instanceof PDFArray ? resolved.asArray() : contents ? [contents] : [];
+  const opening = context.register(context.stream(`${before}\n`));
+  const closing = context.register(context.stream(`\n${after}q /Artifact BMC /${name} Do EMC Q\n`));
+  page.node.set(PDFName.of('Contents'), context.obj([opening, ...own, closing]));
+}
+
+/** Names the form in resources that belong to this page alone; others may share the ones it had. */
+function addForm(page: PDFPage, form: PDFRef): string {
+  const { context } = page.doc;
+  const shared = page.node.Resources();
+  const resources = shared instanceof PDFDict ? shared.clone(context) : context.obj({});
+  const held = resources.lookup(PDFName.of('XObject'));
+  const forms = held instanceof PDFDict ? held.clone(context) : context.obj({});
+  let name = 'Marks';
+  for (let k = 2; forms.has(PDFName.of(name)); k++) name = `Marks${k}`;
+  forms.set(PDFName.of(name), form);
+  resources.set(PDFName.of('XObject'), forms);
+  page.node.set(PDFName.of('Resources'), resources);
+  return name;
+}

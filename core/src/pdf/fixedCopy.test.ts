@@ -1,0 +1,227 @@
+import { deflateSync } from 'node:zlib';
+import {
+  PDFDict,
+  PDFDocument,
+  PDFName,
+  PDFRawStream,
+  decodePDFRawStream,
+  PDFStream,
+} from '@cantoo/pdf-lib';
+import { alongCorners, wavePath } from '../../testing/hand.ts';
+import { HIGHLIGHTER, pageRefsFor, PEN, written } from '../../testing/marks.ts';
+import { lockedPdf, pageContent, pdfWith, plainPdf } from '../../testing/pdfs.ts';
+import { emptyDocument } from '../document/index.ts';
+import { FixedCopyStopped, makeFixedCopy } from './fixedCopy.ts';
+import { inspectPdf } from './inspect.ts';
+import { mendStreams } from './mendStreams.ts';
+import { openPdf } from './openPdf.ts';
+import { quickenCrossReferences } from './quickCrossReferences.ts';
+
+const WAVE = wavePath({ x: 60, y: 200 }, 150, 8, 3);
+const BAR = alongCorners([
+  { x: 60, y: 300 },
+  { x: 200, y: 300 },
+]);
+
+async function marked(source: Uint8Array, strokes: Parameters<typeof written>[1], options = {}) {
+  const pages = pageRefsFor((await inspectPdf(source)).pages);
+  return makeFixedCopy(source, written(pages, strokes), options);
+}
+
+/** Every form the page draws, nested ones too, decoded. */
+function formsOf(dict: PDFDict | undefined): { dict: PDFDict; text: string }[] {
+  const resources = dict?.lookup(PDFName.of('Resources'));
+  const held = resources instanceof PDFDict ? resources.lookup(PDFName.of('XObject')) : undefined;
+  if (!(held instanceof PDFDict)) return [];
+  return held.entries().flatMap(([name]) => {
+    const form = held.lookup(name);
+    if (!(form instanceof PDFStream)) return [];
+    const bytes =
+      form instanceof PDFRawStream ? decodePDFRawStream(form).decode() : form.getContents();
+    return [
+      { dict: form.dict, text: new TextDecoder('latin1').decode(bytes) },
+      ...formsOf(form.dict),
+    ];
+  });
+}
+
+test('ink is filled paths on the hundredth of a point, in its colour, non-zero', async () => {
+  const source = await plainPdf();
+  const copy = await marked(source, [{ page: 0, path: WAVE }]);
+  const [form] = formsOf((await PDFDocument.load(copy.bytes)).getPage(0).node);
+  expect(copy.marksDrawn).toBe(1);
+  expect(form.text).toContain('0.01 0 0 0.01 0 0 cm');
+  expect(form.text).toMatch(/0\.1216 0\.2 0\.3804 rg\n\d+ \d+ m\n(\d+ \d+ l\n)+h\nf\n/);
+  expect(form.text).not.toMatch(/f\*|\d\.\d+ \d+ l/);
+});
+
+test('the strokes of one highlighter are one isolated group, multiplied once', async () => {
+  const copy = await marked(await plainPdf(), [
+    { page: 0, path: BAR, instrument: HIGHLIGHTER },
+    { page: 0, path: BAR.map((p) => ({ x: p.x, y: p.y - 6 })), instrument: HIGHLIGHTER },
+    { page: 0, path: WAVE },
+  ]);
+  const forms = formsOf((await PDFDocument.load(copy.bytes)).getPage(0).node);
+  const groups = forms.filter((f) => f.dict.has(PDFName.of('Group')));
+  expect(groups).toHaveLength(1);
+  expect(groups[0].text.match(/\nf(?=\n|$)/g)).toHaveLength(2);
+  const state = String(forms[0].dict.lookup(PDFName.of('Resources')));
+  expect(state).toMatch(/\/BM \/Multiply/);
+  expect(state).toMatch(/\/ca 0\.75/);
+});
+
+test('the source is not changed, pages without marks keep their content, and the same input gives the same marks', async () => {
+  const source = await plainPdf(3);
+  const before = source.slice();
+  const copy = await marked(source, [{ page: 1, path: WAVE }]);
+  expect(source).toEqual(before);
+  const doc = await PDFDocument.load(copy.bytes);
+  const original = await PDFDocument.load(source);
+  for (const i of [0, 2])
+    expect(pageContent(doc.getPage(i))).toEqual(pageContent(original.getPage(i)));
+  expect(formsOf(doc.getPage(0).node)).toEqual([]);
+  const again = await marked(source, [{ page: 1, path: WAVE }]);
+  expect(formsOf((await PDFDocument.load(again.bytes)).getPage(1).node)[0].text).toBe(
+    formsOf(doc.getPage(1).node)[0].text,
+  );
+});
+
+test('content that leaves its states open is evened out before the marks are drawn', async () => {
+  const source = await pdfWith((page) => {
+    const { context } = page.doc;
+    const odd = context.register(context.stream('q q 0.5 0 0 0.5 100 100 cm /P BMC'));
+    page.node.set(
+      PDFName.of('Contents'),
+      context.obj([page.node.get(PDFName.of('Contents')) as never, odd]),
+    );
+  });
+  const { bytes } = await marked(source, [{ page: 0, path: WAVE }]);
+  const text = new TextDecoder('latin1').decode(
+    pageContent((await PDFDocument.load(bytes)).getPage(0)),
+  );
+  expect(text.startsWith('q ')).toBe(true);
+  expect(text.trimEnd()).toMatch(/EMC Q Q Q q \/Artifact BMC \/Marks Do EMC Q$/);
+});
+
+test('pages that share their resources do not get each other’s marks', async () => {
+  const source = await pdfWith((page, doc, i) => {
+    if (i === 0) return;
+    const first = doc.getPage(0).node;
+    page.node.set(PDFName.of('Resources'), first.get(PDFName.of('Resources')) as never);
+  }, 2);
+  const { bytes } = await marked(source, [{ page: 0, path: WAVE }]);
+  const doc = await PDFDocument.load(bytes);
+  expect(formsOf(doc.getPage(0).node)).toHaveLength(1);
+  expect(formsOf(doc.getPage(1).node)).toHaveLength(0);
+});
+
+test('a name the page already uses is not taken away from it', async () => {
+  const source = await pdfWith((page) => {
+    const form = page.doc.context.register(
+      page.doc.context.stream('0 g', { Type: 'XObject', Subtype: 'Form', BBox: [0, 0, 9, 9] }),
+    );
+    page.node.setXObject(PDFName.of('Marks'), form);
+  });
+  const { bytes } = await marked(source, [{ page: 0, path: WAVE }]);
+  const names = (await PDFDocument.load(bytes))
+    .getPage(0)
+    .node.Resources()
+    ?.lookup(PDFName.of('XObject'), PDFDict);
+  expect(names?.keys().map((k) => k.decodeText())).toEqual(['Marks', 'Marks2']);
+});
+
+test('progress counts the pages; stopping ends the work', async () => {
+  const source = await plainPdf(4);
+  const seen: string[] = [];
+  await marked(source, [], {
+    onProgress: (done: number, all: number) => seen.push(`${done}/${all}`),
+  });
+  expect(seen).toEqual(['1/4', '2/4', '3/4', '4/4']);
+  let asked = 0;
+  await expect(marked(source, [], { shouldStop: () => ++asked > 2 })).rejects.toThrow(
+    FixedCopyStopped,
+  );
+});
+
+test('a locked source needs its password, and the copy is open', async () => {
+  const source = await lockedPdf('limpet');
+  await expect(makeFixedCopy(source, emptyDocument([]))).rejects.toMatchObject({
+    reason: 'locked',
+  });
+  const copy = await makeFixedCopy(source, emptyDocument([]), { password: 'limpet' });
+  expect((await PDFDocument.load(copy.bytes)).isEncrypted).toBe(false);
+});
+
+test('the platform’s compressor is used where it is given', async () => {
+  let asked = 0;
+  const deflate = async (bytes: Uint8Array) => {
+    asked++;
+    return new Uint8Array(deflateSync(bytes));
+  };
+  const copy = await marked(await plainPdf(), [{ page: 0, path: WAVE }], { deflate });
+  expect(asked).toBe(1);
+  const [form] = formsOf((await PDFDocument.load(copy.bytes)).getPage(0).node);
+  expect(form.text).toMatch(/\nf\nQ$/);
+});
+
+test('form fields are drawn with their values, even where the form asks viewers to do it', async () => {
+  const source = await pdfWith((page, doc) => {
+    const form = doc.getForm();
+    const field = form.createTextField('name');
+    field.setText('Saltmarsh');
+    field.addToPage(page, { x: 40, y: 100, width: 120, height: 20 });
+    const box = form.createCheckBox('seen');
+    box.addToPage(page, { x: 40, y: 60, width: 14, height: 14 });
+    box.check();
+    form.acroForm.dict.set(PDFName.of('NeedAppearances'), doc.context.obj(true) as never);
+    for (const widget of field.acroField.getWidgets()) widget.dict.delete(PDFName.of('AP'));
+  });
+  const copy = await marked(source, []);
+  expect(copy.annotationsDrawn).toBe(2);
+  const doc = await PDFDocument.load(copy.bytes);
+  expect(doc.catalog.has(PDFName.of('AcroForm'))).toBe(false);
+  const texts = formsOf(doc.getPage(0).node)
+    .map((f) => f.text)
+    .join('\n');
+  expect(texts).toMatch(/<53616C746D61727368> Tj/i);
+});
+
+test('a form that is no form does not stop the copy', async () => {
+  for (const AcroForm of [{ Fields: 7 }, { Fields: [{ Kids: 3 }] }, {}]) {
+    const source = await pdfWith((_p, doc) =>
+      doc.catalog.set(PDFName.of('AcroForm'), doc.context.obj(AcroForm as never)),
+    );
+    expect((await marked(source, [{ page: 0, path: WAVE }])).marksDrawn).toBe(1);
+  }
+});
+
+test('streams whose length stands elsewhere get back the last byte the library drops', async () => {
+  const source = await pdfWith((page) => {
+    const { context } = page.doc;
+    const data = Uint8Array.from([49, 32, 119, 10, 48, 32, 103, 13]);
+    const stream = PDFRawStream.of(context.obj({}) as unknown as PDFDict, data);
+    page.node.set(PDFName.of('Contents'), context.register(stream));
+  });
+  const text = new TextDecoder('latin1').decode(source);
+  const indirect = text
+    .replace('/Length 8\n', '/Length 99 0 R\n')
+    .replace('xref\n', '99 0 obj\n8\nendobj\nxref\n');
+  expect(indirect).not.toBe(text);
+  const bytes = Uint8Array.from(indirect, (c) => c.charCodeAt(0));
+  const cut = await PDFDocument.load(bytes);
+  const mended = await openPdf(bytes);
+  expect(pageContent(cut.getPage(0))).toHaveLength(8);
+  expect([...pageContent(mended.getPage(0))]).toEqual([49, 32, 119, 10, 48, 32, 103, 13, 10]);
+  mendStreams(mended, bytes);
+  expect(pageContent(mended.getPage(0))).toHaveLength(9);
+});
+
+test('cross-references found quickly are the ones found slowly', async () => {
+  const source = await PDFDocument.load(await plainPdf(40));
+  const slow = await source.save();
+  quickenCrossReferences();
+  expect(await (await PDFDocument.load(await plainPdf(40))).save()).toHaveLength(slow.length);
+  const doc = await PDFDocument.load(await source.save());
+  expect(doc.getPageCount()).toBe(40);
+  expect(PEN.kind).toBe('pen');
+});

@@ -1,0 +1,73 @@
+import { type PDFContext, type PDFDict, PDFName, type PDFRef } from '@cantoo/pdf-lib';
+import type { Box } from '../geometry/index.ts';
+
+/** Deflates (RFC 1950); the platform's own is many times faster than the library's. */
+export type Deflate = (bytes: Uint8Array) => Promise<Uint8Array>;
+
+/** Operators hold no character beyond ASCII. */
+function asciiBytes(text: string): Uint8Array {
+  const bytes = new Uint8Array(text.length);
+  for (let i = 0; i < text.length; i++) bytes[i] = text.charCodeAt(i);
+  return bytes;
+}
+
+/** A form XObject in the making: operators, and the resources they name. */
+export class Layer {
+  private readonly parts: string[] = [];
+  private readonly states = new Map<string, { name: string; opacity: number; blend: string }>();
+  private readonly forms: [string, PDFRef][] = [];
+
+  constructor(private readonly context: PDFContext) {}
+
+  get isEmpty(): boolean {
+    return this.parts.length === 0;
+  }
+
+  write(operators: string): void {
+    this.parts.push(operators);
+  }
+
+  /** The name of a graphics state with this opacity and blend mode. */
+  stateName(opacity: number, blend: 'Normal' | 'Multiply'): string {
+    const key = `${blend} ${opacity}`;
+    let state = this.states.get(key);
+    if (!state) this.states.set(key, (state = { name: `G${this.states.size}`, opacity, blend }));
+    return state.name;
+  }
+
+  /** Draws another form. */
+  draw(form: PDFRef, before = ''): void {
+    const name = `F${this.forms.length}`;
+    this.forms.push([name, form]);
+    this.parts.push(`q ${before} /${name} Do Q`);
+  }
+
+  /** Registers the form; `group` makes it an isolated transparency group. */
+  async finish(bbox: Box, deflate: Deflate | undefined, group = false): Promise<PDFRef> {
+    const { context } = this;
+    const dict = {
+      Type: 'XObject',
+      Subtype: 'Form',
+      BBox: [bbox.minX, bbox.minY, bbox.maxX, bbox.maxY],
+      Resources: this.resources(),
+      ...(group ? { Group: { S: 'Transparency', I: true, CS: 'DeviceRGB' } } : {}),
+    };
+    const bytes = asciiBytes(this.parts.join('\n'));
+    if (!deflate) return context.register(context.flateStream(bytes, dict));
+    return context.register(
+      context.stream(await deflate(bytes), { ...dict, Filter: 'FlateDecode' }),
+    );
+  }
+
+  private resources(): PDFDict {
+    const resources = this.context.obj({});
+    const states = this.context.obj({});
+    for (const { name, opacity, blend } of this.states.values())
+      states.set(PDFName.of(name), this.context.obj({ ca: opacity, CA: opacity, BM: blend }));
+    const forms = this.context.obj({});
+    for (const [name, ref] of this.forms) forms.set(PDFName.of(name), ref);
+    if (this.states.size > 0) resources.set(PDFName.of('ExtGState'), states);
+    if (this.forms.length > 0) resources.set(PDFName.of('XObject'), forms);
+    return resources;
+  }
+}

@@ -1,0 +1,59 @@
+import { EncryptedPDFError, PDFDocument } from '@cantoo/pdf-lib';
+import { mendStreams } from './mendStreams.ts';
+import { PdfRefusal } from './refusal.ts';
+
+/** Where a header may stand: readers accept up to 1024 bytes of something else before it. */
+const HEADER_REACH = 1024;
+/** Where the end marker may stand, counted from the end. */
+const END_REACH = 2048;
+
+const latin = (bytes: Uint8Array): string => {
+  let text = '';
+  for (const b of bytes) text += String.fromCharCode(b);
+  return text;
+};
+
+/** Whether the end of the file, with its end marker, is there. */
+export const hasEnd = (bytes: Uint8Array): boolean =>
+  latin(bytes.subarray(Math.max(0, bytes.length - END_REACH))).includes('%%EOF');
+
+/** @throws PdfRefusal for what cannot be a PDF, by its first bytes */
+export function requireHeader(bytes: Uint8Array): void {
+  if (bytes.length === 0) throw new PdfRefusal('empty');
+  if (!latin(bytes.subarray(0, HEADER_REACH)).includes('%PDF-')) throw new PdfRefusal('not-pdf');
+}
+
+/**
+ * Opens bytes with the PDF library.
+ * @throws PdfRefusal with a reason the person can act on
+ */
+export async function openPdf(bytes: Uint8Array, password?: string): Promise<PDFDocument> {
+  requireHeader(bytes);
+  let doc: PDFDocument;
+  try {
+    doc = await PDFDocument.load(bytes, {
+      updateMetadata: false,
+      warnOnInvalidObjects: false,
+      parseSpeed: Infinity,
+      ...(password === undefined ? {} : { password }),
+    });
+  } catch (e) {
+    if (e instanceof EncryptedPDFError) throw new PdfRefusal('locked');
+    if (/password/i.test(String(e)))
+      throw new PdfRefusal(password === undefined ? 'locked' : 'wrong-password');
+    // The library fails on damage in many ways (TypeError, RangeError, its own); all mean the same here.
+    throw new PdfRefusal(hasEnd(bytes) ? 'damaged' : 'cut-short');
+  }
+  if (countPages(doc, bytes) === 0) throw new PdfRefusal('no-pages');
+  mendStreams(doc, bytes);
+  return doc;
+}
+
+function countPages(doc: PDFDocument, bytes: Uint8Array): number {
+  try {
+    return doc.getPages().length;
+  } catch {
+    // A missing catalogue or a page tree that runs in circles.
+    throw new PdfRefusal(hasEnd(bytes) ? 'damaged' : 'cut-short');
+  }
+}

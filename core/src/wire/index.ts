@@ -1,0 +1,14 @@
+export {
+  LINK_DAYS,
+  MOST_LINK_BYTES,
+  TOKEN_PATTERN,
+  type LinkRequest,
+  linkRequestSchema,
+  type LinkCreated,
+  linkCreatedSchema,
+  type SharedDocument,
+  sharedDocumentSchema,
+  type DemoList,
+  demoListSchema,
+  refusalSchema,
+} from './link.ts';

@@ -1,0 +1,40 @@
+import {
+  applyTransaction,
+  type DocState,
+  emptyDocument,
+  type PageRef,
+} from '../src/document/index.ts';
+import { drawInk } from '../src/editing/index.ts';
+import type { PageBox, Vec } from '../src/geometry/index.ts';
+import { FIRST_ROLL, type Instrument } from '../src/marks/index.ts';
+import { writeAlong } from './hand.ts';
+
+export const PEN = FIRST_ROLL[0];
+export const HIGHLIGHTER = FIRST_ROLL[2];
+
+/** Page references for a test document, with ids `p0`, `p1` … */
+export const pageRefsFor = (pages: readonly PageBox[]): PageRef[] =>
+  pages.map((page, index) => ({ ...page, id: `p${index}`, source: 'a'.repeat(64), index }));
+
+export interface Drawn {
+  readonly page: number;
+  readonly path: readonly Vec[];
+  readonly instrument?: Instrument;
+  readonly id?: string;
+}
+
+/** A document with a stroke along each of the paths. */
+export function written(pages: readonly PageRef[], strokes: readonly Drawn[]): DocState {
+  return strokes.reduce<DocState>((state, { page, path, instrument = PEN, id }, i) => {
+    const transaction = drawInk(state, {
+      id: id ?? `m${i}`,
+      page: pages[page].id,
+      instrument,
+      samples: writeAlong(path, { seed: i + 1 }),
+      madeAt: 1_760_000_000_000 + i,
+    });
+    const applied = applyTransaction(state, transaction);
+    if (!applied.ok) throw new Error(applied.reason);
+    return applied.state;
+  }, emptyDocument(pages));
+}

@@ -1,0 +1,66 @@
+import {
+  PDFDocument,
+  PDFHexString,
+  PDFName,
+  PDFString,
+  type PDFPage,
+  StandardFonts,
+} from '@cantoo/pdf-lib';
+
+/** Small documents made for the tests of core/pdf, each with one thing to get right. */
+
+export interface PageMaker {
+  (page: PDFPage, doc: PDFDocument, index: number): void | Promise<void>;
+}
+
+/** A document of `count` pages of 300 × 400 points with a line of text each. */
+export async function pdfWith(make: PageMaker, count = 1): Promise<Uint8Array> {
+  const doc = await PDFDocument.create();
+  const font = await doc.embedFont(StandardFonts.Helvetica);
+  for (let i = 0; i < count; i++) {
+    const page = doc.addPage([300, 400]);
+    page.drawText(`Page ${i + 1} of the shore`, { x: 40, y: 340, size: 14, font });
+    await make(page, doc, i);
+  }
+  return doc.save({ useObjectStreams: false });
+}
+
+export const plainPdf = (count = 1): Promise<Uint8Array> => pdfWith(() => undefined, count);
+
+export async function lockedPdf(password: string): Promise<Uint8Array> {
+  const doc = await PDFDocument.create();
+  doc.addPage([300, 400]).drawText('Locked');
+  doc.encrypt({ userPassword: password, ownerPassword: `${password}-owner`, permissions: {} });
+  return doc.save({ useObjectStreams: false });
+}
+
+/** Adds an annotation with the entries given; gives its dictionary's reference. */
+export function addAnnotation(page: PDFPage, entries: Record<string, unknown>): void {
+  const { context } = page.doc;
+  const dict = context.obj({ Type: 'Annot', ...entries } as never);
+  page.node.addAnnot(context.register(dict));
+}
+
+/** An appearance stream that fills its box with a colour. */
+export function filledForm(page: PDFPage, colour: string, bbox: number[], matrix?: number[]) {
+  const { context } = page.doc;
+  const [x0, y0, x1, y1] = bbox;
+  return context.register(
+    context.stream(`${colour} rg ${x0} ${y0} ${x1 - x0} ${y1 - y0} re f`, {
+      Type: 'XObject',
+      Subtype: 'Form',
+      BBox: bbox,
+      ...(matrix ? { Matrix: matrix } : {}),
+    }),
+  );
+}
+
+export function action(kind: string, entries: Record<string, string>, doc: PDFDocument) {
+  const dict = doc.context.obj({ S: kind });
+  for (const [key, value] of Object.entries(entries))
+    dict.set(PDFName.of(key), key === 'JS' ? PDFHexString.fromText(value) : PDFString.of(value));
+  return dict;
+}
+
+/** The decoded content of a page, as text. */
+export { pageContent } from '../src/pdf/content/pageContent.ts';

@@ -1,0 +1,76 @@
+import { expect, type Locator, type Page } from '@playwright/test';
+import type { Point } from './pen';
+
+/** The desk with the sample documents laid out. */
+export async function openDesk(page: Page): Promise<void> {
+  await page.goto('/');
+  await expect(page.getByRole('button', { name: 'Open Course handbook' })).toBeVisible({
+    timeout: 30_000,
+  });
+}
+
+/** Puts a file on the desk as the file picker would. */
+export async function addFile(page: Page, name: string, bytes: Uint8Array): Promise<void> {
+  const chooser = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Open a PDF' }).first().click();
+  await (await chooser).setFiles({ name, mimeType: 'application/pdf', buffer: Buffer.from(bytes) });
+}
+
+/** Opens a document from the desk and waits for its first page. */
+export async function openDocument(page: Page, title: string): Promise<void> {
+  await page.getByRole('button', { name: `Open ${title}`, exact: true }).click();
+  await drawn(page, 1);
+}
+
+export const pageBox = (page: Page, number: number): Locator =>
+  page.locator(`[data-page="${number}"]`);
+
+/** Waits until the paper of a page is there. */
+export async function drawn(page: Page, number: number): Promise<void> {
+  await expect(page.locator(`[data-page="${number}"][data-drawn]`)).toBeAttached();
+}
+
+/** A place on a page, in shares of its width and height. */
+export async function placeOn(page: Page, number: number, u: number, v: number): Promise<Point> {
+  const box = await pageBox(page, number).boundingBox();
+  if (!box) throw new Error(`Page ${number} is not on the screen.`);
+  return [box.x + u * box.width, box.y + v * box.height];
+}
+
+/** Waits until storage has answered for everything written so far. */
+export async function kept(page: Page): Promise<void> {
+  await expect(page.getByTestId('saving')).toHaveText('Kept');
+}
+
+/** How many pixels of a page's ink (or highlights) are not empty. */
+export function inkOn(
+  page: Page,
+  number: number,
+  layer: 'ink' | 'highlights' = 'ink',
+): Promise<number> {
+  return page.evaluate(
+    ([n, name]) => {
+      let count = 0;
+      for (const canvas of document.querySelectorAll<HTMLCanvasElement>(
+        `[data-page="${n}"] [data-layer="${name}"] canvas`,
+      )) {
+        const data =
+          canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height).data ?? [];
+        for (let i = 3; i < data.length; i += 4) if (data[i] > 40) count++;
+      }
+      return count;
+    },
+    [number, layer] as const,
+  );
+}
+
+/** Takes an instrument by its name. */
+export async function take(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
+}
+
+/** Opens the send sheet and waits for the fixed copy. */
+export async function makeCopy(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
+  await expect(page.getByTestId('copy-made')).toContainText('Ready', { timeout: 60_000 });
+}

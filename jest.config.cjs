@@ -1,0 +1,55 @@
+const path = require('node:path');
+
+/** TypeScript as the bundler reads it, for Node. */
+const transform = {
+  '\\.[jt]sx?$': [
+    'babel-jest',
+    {
+      configFile: false,
+      presets: [['babel-preset-expo', { reanimated: false, worklets: false }]],
+      caller: { name: 'metro', bundler: 'metro', platform: 'web' },
+    },
+  ],
+};
+const core = { '^@marginalis/core/([^/]+)$': '<rootDir>/core/src/$1/index.ts' };
+const node = {
+  testEnvironment: 'node',
+  transform,
+  moduleNameMapper: core,
+  transformIgnorePatterns: ['/node_modules/(?!(@marginalis|yup|@embedpdf|pixelmatch)/)'],
+};
+
+module.exports = {
+  projects: [
+    {
+      ...node,
+      displayName: 'core',
+      rootDir: __dirname,
+      testMatch: ['<rootDir>/core/src/**/*.test.ts'],
+    },
+    {
+      ...node,
+      displayName: 'server',
+      rootDir: __dirname,
+      testMatch: ['<rootDir>/{server/src,demo}/**/*.test.ts'],
+    },
+    {
+      ...node,
+      displayName: 'references',
+      rootDir: __dirname,
+      testMatch: ['<rootDir>/references/**/*.test.ts'],
+    },
+    {
+      displayName: 'app',
+      preset: 'jest-expo/web',
+      rootDir: path.join(__dirname, 'app'),
+      testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
+      setupFiles: ['<rootDir>/jest.setup.cjs'],
+      moduleNameMapper: {
+        '^@marginalis/core/([^/]+)$': path.join(__dirname, 'core/src/$1/index.ts'),
+        '^@/(.*)$': '<rootDir>/src/$1',
+        '\\.ttf$': '<rootDir>/jest.font.cjs',
+      },
+    },
+  ],
+};

@@ -1,0 +1,65 @@
+import { defineConfig } from '@playwright/test';
+
+const port = Number(process.env.E2E_PORT ?? 4179);
+
+export default defineConfig({
+  testDir: 'e2e',
+  outputDir: 'test-results',
+  // Two cores: the server, the browser and its workers fill them.
+  workers: 1,
+  timeout: 90_000,
+  expect: { timeout: 15_000 },
+  forbidOnly: true,
+  reporter: [
+    ['list'],
+    [
+      'json',
+      { outputFile: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ?? '.cache/reports/browser.json' },
+    ],
+  ],
+  use: {
+    baseURL: `http://localhost:${port}`,
+    locale: 'en-GB',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--headless',
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  projects: [
+    {
+      name: 'wide',
+      use: { viewport: { width: 1280, height: 800 }, hasTouch: true },
+    },
+    {
+      name: 'phone',
+      testMatch: /(phone|accessibility|screenshots)\.spec\.ts/,
+      use: {
+        viewport: { width: 390, height: 844 },
+        isMobile: true,
+        hasTouch: true,
+        deviceScaleFactor: 2,
+      },
+    },
+  ],
+  webServer: {
+    command: 'node --import tsx server/src/main.ts',
+    url: `http://localhost:${port}`,
+    reuseExistingServer: false,
+    env: {
+      PORT: String(port),
+      DEMO: '1',
+      DATA_FOLDER: '.cache/e2e-links',
+      LOG_LEVEL: 'error',
+      LINK_REQUESTS: '2000',
+    },
+  },
+});

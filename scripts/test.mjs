@@ -1,0 +1,68 @@
+// npm test: installs what is missing, then lint, types, dependency rules, unit tests, references, build, browser tests.
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { installPackages, installPrograms, requireNode, root, run } from './ground.mjs';
+
+requireNode();
+installPackages();
+installPrograms();
+
+const reports = join(root, '.cache', 'reports');
+rmSync(reports, { recursive: true, force: true });
+mkdirSync(reports, { recursive: true });
+const jestReport = join(reports, 'jest.json');
+const browserReport = join(reports, 'browser.json');
+const readReport = (path) => (existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : null);
+
+let passed = 0;
+let failed = 0;
+const broken = [];
+
+/** A stage without tests of its own counts as one. */
+function stage(name, command, args, counts = () => null, env = {}) {
+  console.log(`\n— ${name} —`);
+  const started = Date.now();
+  const ok = run(command, args, env);
+  const counted = counts() ?? { passed: ok ? 1 : 0, failed: ok ? 0 : 1 };
+  passed += counted.passed;
+  failed += counted.failed + (!ok && counted.failed === 0 ? 1 : 0);
+  if (!ok) broken.push(name);
+  console.log(
+    `${name}: ${ok ? 'well' : 'NOT WELL'}, ${Math.round((Date.now() - started) / 1000)} s`,
+  );
+  return ok;
+}
+
+const jestCounts = () => {
+  const report = readReport(jestReport);
+  return (
+    report && {
+      passed: report.numPassedTests,
+      failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
+    }
+  );
+};
+const browserCounts = () => {
+  const stats = readReport(browserReport)?.stats;
+  return stats && { passed: stats.expected + stats.flaky, failed: stats.unexpected };
+};
+
+stage('Lint and format', 'npm', ['run', '-s', 'lint']);
+const built = stage('Build', 'npm', ['run', '-s', 'build']);
+// After the build, which writes the types of the routes.
+stage('Types', 'npm', ['run', '-s', 'types']);
+stage('Dependency rules', 'npm', ['run', '-s', 'rules']);
+stage(
+  'Unit tests and references',
+  'npx',
+  ['jest', '--json', '--outputFile', jestReport, '--silent=false'],
+  jestCounts,
+);
+if (built)
+  stage('Browser tests', 'npx', ['playwright', 'test'], browserCounts, {
+    PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport,
+  });
+
+if (broken.length > 0) console.log(`\nNot well: ${broken.join(', ')}`);
+console.log(`\n${passed} passed, ${failed} failed`);
+process.exit(failed > 0 ? 1 : 0);

@@ -1,0 +1,75 @@
+import compression from 'compression';
+import express, { type ErrorRequestHandler, type Express } from 'express';
+import { plainPage } from './http/plainPage.ts';
+import { refuse } from './http/refuse.ts';
+import { limitRate, securityHeaders } from './http/security.ts';
+import { staticApp } from './http/staticApp.ts';
+import { linkRoutes, stateOfLink } from './links/linkRoutes.ts';
+import type { LinkStore } from './links/linkStore.ts';
+
+export interface AppDeps {
+  readonly links: LinkStore;
+  /** Milliseconds since 1970. */
+  readonly now: () => number;
+  /** Folder of the built application. */
+  readonly appFolder: string;
+  /** Folder of the sample documents; null when none are offered. */
+  readonly demoFolder: string | null;
+  readonly report: (error: unknown) => void;
+  readonly limits?: { readonly uploads: number; readonly requests: number };
+}
+
+/** Uploads and API requests a minute from one address. */
+const LIMITS = { uploads: 20, requests: 300 };
+
+/** The server, not yet listening. */
+export function createApp(deps: AppDeps): Express {
+  const app = express();
+  const limits = deps.limits ?? LIMITS;
+  app.disable('x-powered-by');
+  app.use(securityHeaders());
+  app.use(compression());
+  app.use(
+    '/api/links',
+    limitRate(limits.requests),
+    linkRoutes({ store: deps.links, now: deps.now, uploadLimit: limitRate(limits.uploads) }),
+  );
+  app.use('/api', (_req, res) => refuse(res, 404, 'There is nothing at this address.'));
+
+  // A guest whose link is dead gets the right status and a plain page before any script is sent.
+  app.get<{ token: string }>('/s/:token', limitRate(limits.requests), async (req, res, next) => {
+    const state = await stateOfLink(deps.links, req.params.token, deps.now());
+    res.set('cache-control', 'no-store').set('x-robots-tag', 'noindex');
+    if (state.ok) return next();
+    return res.status(state.status).type('html').send(plainPage('No document here', state.message));
+  });
+
+  if (deps.demoFolder) app.use('/demo', express.static(deps.demoFolder, { index: false }));
+  app.use('/demo', (_req, res) => refuse(res, 404, 'No such sample is offered here.'));
+  app.use(staticApp(deps.appFolder));
+  app.use((_req, res) =>
+    res.status(404).type('html').send(plainPage('Nothing here', 'This address leads nowhere.')),
+  );
+
+  const onError: ErrorRequestHandler = (
+    error: { status?: unknown; type?: unknown },
+    _req,
+    res,
+    next,
+  ) => {
+    if (res.headersSent) return next(error);
+    const status = typeof error.status === 'number' && error.status < 500 ? error.status : 500;
+    if (status === 413)
+      return refuse(res, 413, 'This file is too large for a link. Download it instead.');
+    if (status === 500) deps.report(error);
+    return refuse(
+      res,
+      status,
+      status === 500
+        ? 'The server failed. Nothing was stored; try again.'
+        : 'The request cannot be read.',
+    );
+  };
+  app.use(onError);
+  return app;
+}

@@ -1,0 +1,51 @@
+import { existsSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { pino } from 'pino';
+import { createApp } from './app.ts';
+import { createDiskLinkStore } from './links/linkStore.ts';
+
+const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..');
+const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
+const port = Number(process.env.PORT ?? 4173);
+const appFolder = process.env.APP_FOLDER ?? join(root, 'app/dist');
+const demoFolder = process.env.DEMO === '1' ? join(root, 'demo/documents') : null;
+const HOUR = 3600 * 1000;
+
+if (!existsSync(join(appFolder, 'index.html'))) {
+  console.error('The application is not built yet. Run: npm run build');
+  process.exit(1);
+}
+
+const links = await createDiskLinkStore(process.env.DATA_FOLDER ?? join(root, 'server/data/links'));
+/** Requests and uploads a minute from one address; raised where one machine plays all the guests. */
+const perMinute = Number(process.env.LINK_REQUESTS);
+const limits = perMinute > 0 ? { requests: perMinute, uploads: perMinute } : undefined;
+const report = (error: unknown): void => log.error(error);
+const app = createApp({ links, now: Date.now, appFolder, demoFolder, report, limits });
+
+const sweep = (): void => {
+  links.sweep(Date.now()).catch(report);
+};
+sweep();
+const sweeping = setInterval(sweep, HOUR);
+
+const server = app.listen(port, (error?: Error) => {
+  if (error) {
+    const taken = (error as NodeJS.ErrnoException).code === 'EADDRINUSE';
+    console.error(
+      taken ? `Port ${port} is in use. Choose another: PORT=4200 npm run demo` : String(error),
+    );
+    process.exit(1);
+  }
+  console.log(`Marginalis is at http://localhost:${port}`);
+});
+server.requestTimeout = 120_000;
+server.headersTimeout = 20_000;
+
+for (const signal of ['SIGINT', 'SIGTERM'] as const)
+  process.once(signal, () => {
+    clearInterval(sweeping);
+    server.close(() => process.exit(0));
+    server.closeAllConnections();
+  });
