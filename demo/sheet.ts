@@ -1,9 +1,10 @@
 import { readFile } from 'node:fs/promises';
-import { createRequire } from 'node:module';
+import { join } from 'node:path';
 import fontkit from '@cantoo/fontkit';
 import { PDFDocument, type PDFFont, type PDFPage, rgb } from '@cantoo/pdf-lib';
 
-const require = createRequire(import.meta.url);
+/** Where npm puts the fonts; the scripts run in the project's root. */
+const PACKAGES = join(process.cwd(), 'node_modules');
 
 /** ISO 216 A4, points. */
 export const A4 = { width: 595.28, height: 841.89 };
@@ -25,7 +26,7 @@ export interface Fonts {
   readonly sans: PDFFont;
 }
 
-export const fontBytes = (file: string): Promise<Uint8Array> => readFile(require.resolve(file));
+export const fontBytes = (file: string): Promise<Uint8Array> => readFile(join(PACKAGES, file));
 
 /** A document with fixed dates, so that the same script gives the same bytes. */
 export async function newDocument(title: string): Promise<{ doc: PDFDocument; fonts: Fonts }> {

@@ -19,6 +19,7 @@ export function RenameSheet(props: {
     <Sheet title="Rename" open onClose={onClose}>
       <TextInput
         label="Title"
+        accessibilityLabel="Title"
         mode="outlined"
         value={title}
         onChangeText={setTitle}

@@ -30,6 +30,11 @@ export function PasswordScreen(props: {
       <View style={styles.form}>
         <TextInput
           label="Password"
+          accessibilityLabel="Password"
+          autoCapitalize="none"
+          autoComplete="current-password"
+          autoCorrect={false}
+          spellCheck={false}
           mode="outlined"
           secureTextEntry
           autoFocus

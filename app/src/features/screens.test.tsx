@@ -1,0 +1,155 @@
+import { FIRST_ROLL } from '@marginalis/core/marks';
+import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
+import type { ReactElement } from 'react';
+import { PaperProvider } from 'react-native-paper';
+import { usePenRoll } from '@/session';
+import type { DeskDocument } from '@/storage';
+import { lightTheme } from '@/ui';
+import { DocumentCard, kindOf } from './desk/DocumentCard';
+import { RenameSheet } from './desk/RenameSheet';
+import { InstrumentSheet } from './inking/InstrumentSheet';
+import { instrumentLabel } from './inking/PenRoll';
+import { KeysSheet } from './reader/KeysSheet';
+import { PasswordScreen } from './reader/PasswordScreen';
+
+const mockUnlock = jest.fn();
+const mockRemove = jest.fn();
+jest.mock('@/session', () => {
+  const { usePenRoll: roll } = jest.requireActual('../session/penRoll');
+  return {
+    usePenRoll: roll,
+    unlockDocument: (...a: unknown[]) => mockUnlock(...a),
+    removeDocument: (...a: unknown[]) => mockRemove(...a),
+  };
+});
+
+const show = (element: ReactElement) =>
+  render(<PaperProvider theme={lightTheme}>{element}</PaperProvider>);
+afterEach(cleanup);
+
+const document: DeskDocument = {
+  id: 'd1',
+  title: 'Tide log',
+  fileName: 'tide-log.pdf',
+  source: 'a'.repeat(64),
+  size: 9,
+  pages: [{ box: { minX: 0, minY: 0, maxX: 3, maxY: 4 }, rotate: 0, userUnit: 1 }],
+  scanned: false,
+  signed: false,
+  locked: false,
+  rescued: false,
+  addedAt: 0,
+  workedAt: 0,
+  removed: false,
+  picture: null,
+};
+
+test('a card says what the document is, and opens, renames and removes it', async () => {
+  const calls: string[] = [];
+  const note = (what: string) => () => calls.push(what);
+  show(
+    <DocumentCard
+      document={{ ...document, scanned: true }}
+      wide
+      now={3 * 3600_000}
+      onOpen={note('open')}
+      onRename={note('rename')}
+      onRemove={note('remove')}
+    />,
+  );
+  expect(screen.getByText('1 page · Scanned')).toBeTruthy();
+  expect(screen.getByText('3 h ago')).toBeTruthy();
+  fireEvent.click(screen.getByRole('button', { name: 'Open Tide log' }));
+  expect(calls).toEqual(['open']);
+  expect(screen.getByRole('button', { name: 'More about Tide log' })).toBeTruthy();
+});
+
+test('the kind that matters most is the one that is said', () => {
+  expect(kindOf(document)).toBe('Text');
+  expect(kindOf({ ...document, scanned: true, signed: true })).toBe('Signed');
+  expect(kindOf({ ...document, signed: true, locked: true })).toBe('Locked');
+});
+
+test('renaming offers the old title and refuses an empty one', () => {
+  const named: string[] = [];
+  show(
+    <RenameSheet
+      document={document}
+      onClose={() => undefined}
+      onRename={(_id, t) => named.push(t)}
+    />,
+  );
+  const field = screen.getByDisplayValue('Tide log');
+  fireEvent.change(field, { target: { value: '   ' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Rename' }));
+  expect(named).toEqual([]);
+  fireEvent.change(field, { target: { value: 'Gauge readings' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Rename' }));
+  expect(named).toEqual(['Gauge readings']);
+});
+
+test('an instrument’s ink, width, steadiness and manner can be changed, each by its name', () => {
+  show(<InstrumentSheet instrument={FIRST_ROLL[0]} onClose={() => undefined} />);
+  for (const group of ['Ink', 'Width, mm', 'Steadiness'])
+    expect(screen.getByRole('radiogroup', { name: group })).toBeTruthy();
+  fireEvent.click(screen.getByRole('radio', { name: 'Verdigris' }));
+  fireEvent.click(screen.getByRole('radio', { name: '1.5' }));
+  fireEvent.click(screen.getByText('Never'));
+  expect(usePenRoll.getState().roll[0]).toMatchObject({
+    colour: '#0f7566',
+    widthMm: 1.5,
+    tidy: 'never',
+  });
+});
+
+test('the eraser has a diameter and neither ink nor manners', () => {
+  show(<InstrumentSheet instrument={FIRST_ROLL[5]} onClose={() => undefined} />);
+  expect(screen.getByRole('radiogroup', { name: 'Diameter, mm' })).toBeTruthy();
+  expect(screen.queryByRole('radiogroup', { name: 'Ink' })).toBeNull();
+  expect(screen.queryByText('Steadiness')).toBeNull();
+});
+
+test('an instrument is said aloud with its ink and width', () => {
+  expect(FIRST_ROLL.map(instrumentLabel)).toEqual([
+    'Fine pen, Iron gall, 0.5 mm',
+    'Marking pen, Vermilion, 0.7 mm',
+    'Broad highlighter, Weld, 5 mm',
+    'Fine highlighter, Woad, 3 mm',
+    'Figure pen, Verdigris, 0.5 mm',
+    'Eraser, 4 mm',
+  ]);
+});
+
+test('a locked document asks for its password; a wrong one is said and can be tried again', async () => {
+  const went: string[] = [];
+  mockUnlock.mockResolvedValueOnce({ ok: false, message: 'That password does not open this PDF.' });
+  show(
+    <PasswordScreen
+      document={document}
+      onUnlocked={() => went.push('in')}
+      onLeave={() => went.push('out')}
+    />,
+  );
+  const field = screen.getByLabelText('Password');
+  fireEvent.change(field, { target: { value: 'whelk' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Open' }));
+  expect(await screen.findByText('That password does not open this PDF.')).toBeTruthy();
+  mockUnlock.mockResolvedValueOnce({ ok: true });
+  fireEvent.change(field, { target: { value: 'limpet' } });
+  fireEvent.click(screen.getByRole('button', { name: 'Open' }));
+  await waitFor(() => expect(went).toEqual(['in']));
+  expect(mockUnlock).toHaveBeenLastCalledWith(document, 'limpet');
+  fireEvent.click(screen.getByRole('button', { name: 'Skip for now' }));
+  expect(went).toEqual(['in', 'out']);
+  fireEvent.click(screen.getByRole('button', { name: 'Remove from the desk' }));
+  await waitFor(() => expect(mockRemove).toHaveBeenCalledWith('d1'));
+});
+
+test('the list of keys names what each does, and Escape closes it', () => {
+  let closed = 0;
+  show(<KeysSheet open onClose={() => closed++} />);
+  for (const what of ['Undo', 'Redo', 'Fit width', 'Take an instrument'])
+    expect(screen.getByText(what)).toBeTruthy();
+  fireEvent.keyDown(window, { key: 'Escape' });
+  expect(closed).toBe(1);
+});

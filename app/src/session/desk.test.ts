@@ -1,0 +1,131 @@
+import { plainPage } from '@marginalis/core/geometry';
+import { findDocument, readShelf, readSource, sha256 } from '@/storage';
+import { PictureError, PdfPictures, startWork } from '@/work';
+import {
+  addDocument,
+  deskDocuments,
+  dropRemoved,
+  noteWorkedOn,
+  putBack,
+  removeDocument,
+  renameDocument,
+  unlockDocument,
+} from './desk';
+import { passwordFor } from './passwords';
+
+jest.mock('@/work', () => {
+  class FakePictureError extends Error {}
+  return {
+    startWork: jest.fn(),
+    PictureError: FakePictureError,
+    PdfPictures: { open: jest.fn(async () => ({ close: () => undefined })) },
+    firstPagePicture: jest.fn(async () => 'data:image/jpeg;base64,AA=='),
+  };
+});
+
+const inspection = {
+  title: null,
+  pages: [plainPage(300, 400)],
+  scanned: false,
+  signed: false,
+  rescued: false,
+};
+const answer = (value: unknown) =>
+  (startWork as jest.Mock).mockReturnValue({ result: Promise.resolve(value) });
+const found = (part = {}) => answer({ ok: true, value: { ...inspection, ...part } });
+const refused = (reason: string, message = 'No.') =>
+  answer({ ok: false, failure: { kind: 'refused', reason, message } });
+const bytes = (n: number): Uint8Array => Uint8Array.from([37, 80, 68, 70, n]);
+const lay = async (n: number, name = `file-${n}.pdf`, now = n) => addDocument(name, bytes(n), now);
+const onDesk = async () => (await deskDocuments()).documents;
+
+afterEach(async () => {
+  for (const d of await onDesk()) await removeDocument(d.id);
+  await dropRemoved();
+});
+
+test('a file is laid on the desk with its own title, or its name without one; the last is on top', async () => {
+  found();
+  await lay(1, 'rock pools.PDF');
+  found({ title: 'Tide log', scanned: true });
+  await lay(2);
+  expect((await onDesk()).map((d) => [d.title, d.scanned])).toEqual([
+    ['Tide log', true],
+    ['rock pools', false],
+  ]);
+  expect(await readSource(await sha256(bytes(1)))).toEqual(bytes(1));
+});
+
+test('the same bytes are never laid down twice, whatever their name', async () => {
+  found();
+  const first = await lay(3);
+  const again = await addDocument('other name.pdf', bytes(3), 99);
+  expect(again).toMatchObject({ ok: true, already: true });
+  expect(await onDesk()).toHaveLength(1);
+  expect(first.ok && again.ok && first.document.id === again.document.id).toBe(true);
+});
+
+test('a refused file leaves nothing behind, and says why', async () => {
+  refused('not-pdf', 'This file is not a PDF.');
+  expect(await lay(4)).toEqual({ ok: false, message: 'This file is not a PDF.' });
+  expect(await onDesk()).toEqual([]);
+  expect(await readSource(await sha256(bytes(4)))).toBeNull();
+});
+
+test('a page that cannot be drawn refuses the file too', async () => {
+  found();
+  (PdfPictures.open as jest.Mock).mockRejectedValueOnce(new PictureError('damaged'));
+  expect(await lay(5)).toMatchObject({ ok: false });
+  expect(await onDesk()).toEqual([]);
+});
+
+test('a locked file lies on the desk, is opened with its password, and shows no picture', async () => {
+  refused('locked');
+  const added = await lay(6);
+  if (!added.ok) throw new Error(added.message);
+  expect(added.document).toMatchObject({ locked: true, pages: [], picture: null });
+  refused('wrong-password', 'That password does not open this PDF.');
+  expect(await unlockDocument(added.document, 'whelk')).toMatchObject({ ok: false });
+  expect(passwordFor(added.document.source)).toBeUndefined();
+  found();
+  expect(await unlockDocument(added.document, 'limpet')).toMatchObject({ ok: true });
+  expect(passwordFor(added.document.source)).toBe('limpet');
+  expect(await findDocument(added.document.id)).toMatchObject({ locked: true, picture: null });
+  expect(JSON.stringify(await readShelf())).not.toContain('limpet');
+});
+
+test('what is removed can be put back until the next visit; then its bytes are gone', async () => {
+  found();
+  const added = await lay(7);
+  if (!added.ok) throw new Error(added.message);
+  const { id, source } = added.document;
+  await removeDocument(id);
+  expect(await onDesk()).toEqual([]);
+  await putBack(id);
+  expect(await onDesk()).toHaveLength(1);
+  await removeDocument(id);
+  await dropRemoved();
+  expect(await findDocument(id)).toBeNull();
+  expect(await readSource(source)).toBeNull();
+});
+
+test('opening a removed file again brings it back with what it had', async () => {
+  found();
+  const added = await lay(8);
+  if (!added.ok) throw new Error(added.message);
+  await removeDocument(added.document.id);
+  expect(await lay(8)).toMatchObject({ ok: true, already: false });
+  expect((await onDesk())[0].id).toBe(added.document.id);
+});
+
+test('renaming keeps the document, an empty name changes nothing, working moves it to the top', async () => {
+  found();
+  const a = await lay(9);
+  await lay(10);
+  if (!a.ok) throw new Error(a.message);
+  await renameDocument(a.document.id, '  My notes ');
+  await renameDocument(a.document.id, '   ');
+  await noteWorkedOn(a.document.id, 1000);
+  await noteWorkedOn('gone', 1000);
+  expect((await onDesk())[0].title).toBe('My notes');
+});

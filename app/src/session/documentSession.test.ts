@@ -1,0 +1,207 @@
+import { countMarks } from '@marginalis/core/document';
+import { drawInk } from '@marginalis/core/editing';
+import { FIRST_ROLL } from '@marginalis/core/marks';
+import { drawnFigure } from '../../../core/testing/figureStrokes';
+import { wavePath, writeAlong } from '../../../core/testing/hand';
+import { createJournalStore, type DeskDocument } from '@/storage';
+import { installFakeTabs, settle } from '../testing/fakeLocks';
+import { DocumentSession, pageRefs } from './documentSession';
+
+const mockRefuse = { now: false };
+jest.mock('@/storage', () => {
+  const real = jest.requireActual('@/storage');
+  return {
+    ...real,
+    createJournalStore: (id: string) => {
+      const store = real.createJournalStore(id);
+      return {
+        ...store,
+        put: (entries: unknown) =>
+          mockRefuse.now ? Promise.reject(new Error('QuotaExceededError')) : store.put(entries),
+      };
+    },
+  };
+});
+
+beforeEach(() => {
+  mockRefuse.now = false;
+  installFakeTabs();
+});
+
+let count = 0;
+const freshDocument = (): DeskDocument => ({
+  id: `session-${count++}`,
+  title: 'Zones',
+  fileName: 'zones.pdf',
+  source: 'b'.repeat(64),
+  size: 1,
+  pages: [{ box: { minX: 0, minY: 0, maxX: 600, maxY: 800 }, rotate: 0, userUnit: 1 }],
+  scanned: false,
+  signed: false,
+  locked: false,
+  rescued: false,
+  addedAt: 0,
+  workedAt: 0,
+  removed: false,
+  picture: null,
+});
+
+async function opened(desk: DeskDocument): Promise<DocumentSession> {
+  const session = new DocumentSession(desk);
+  await settle();
+  return session;
+}
+const state = (s: DocumentSession) => s.store.getState();
+const marks = (s: DocumentSession) => countMarks(state(s).document);
+
+function write(
+  s: DocumentSession,
+  id: string,
+  samples = writeAlong(wavePath({ x: 50, y: 50 }, 90, 6, 2)),
+): boolean {
+  const page = pageRefs(s.desk)[0].id;
+  return s.dispatch(
+    drawInk(state(s).document, { id, page, instrument: FIRST_ROLL[0], samples, madeAt: 1 }),
+  );
+}
+
+test('what is written is kept: another visit finds it, and can undo it', async () => {
+  const desk = freshDocument();
+  const session = await opened(desk);
+  expect(write(session, 'm1') && write(session, 'm2')).toBe(true);
+  expect(state(session).saving).toBe('keeping');
+  await session.settled();
+  expect(state(session).saving).toBe('kept');
+  expect(session.undo()).toBe('Write');
+  await session.close();
+
+  const again = await opened(desk);
+  expect(marks(again)).toBe(1);
+  expect(again.redo()).toBe('Write');
+  expect(marks(again)).toBe(2);
+  again.undo();
+  again.undo();
+  expect(marks(again)).toBe(0);
+  expect(again.undo()).toBeNull();
+  await again.close();
+});
+
+test('"kept" is not said before storage has answered, and a refusal is said', async () => {
+  const session = await opened(freshDocument());
+  mockRefuse.now = true;
+  write(session, 'm1');
+  await session.settled();
+  expect(state(session).saving).toBe('unkept');
+  expect(state(session).trouble).toMatch(/not stored yet/);
+  expect(marks(session)).toBe(1);
+  mockRefuse.now = false;
+  session.retry();
+  await session.settled();
+  expect(state(session)).toMatchObject({ saving: 'kept', trouble: null });
+  const store = createJournalStore(session.desk.id);
+  expect((await store.readAll()).size).toBe(1);
+  await session.close();
+});
+
+test('a later stroke stores the ones that were refused before it, in order', async () => {
+  const desk = freshDocument();
+  const session = await opened(desk);
+  mockRefuse.now = true;
+  write(session, 'm1');
+  await session.settled();
+  mockRefuse.now = false;
+  write(session, 'm2');
+  await session.settled();
+  await session.close();
+  const again = await opened(desk);
+  expect(marks(again)).toBe(2);
+  expect(state(again).damaged).toBe(0);
+  await again.close();
+});
+
+test('a second tab only reads, sees what the first writes, and can take the turn', async () => {
+  const desk = freshDocument();
+  const first = await opened(desk);
+  const second = await opened(desk);
+  expect(state(second).writable).toBe(false);
+  expect(write(second, 'no')).toBe(false);
+  write(first, 'm1');
+  await first.settled();
+  await settle();
+  expect(marks(second)).toBe(1);
+  second.askForTurn();
+  await settle();
+  expect(state(first).writable).toBe(false);
+  expect(write(second, 'm2')).toBe(true);
+  await second.settled();
+  await settle();
+  expect(marks(first)).toBe(2);
+  await second.close();
+  await settle();
+  expect(state(first).writable).toBe(true);
+  await first.close();
+});
+
+test('a tab whose storage refuses does not give the turn away and loses nothing', async () => {
+  const desk = freshDocument();
+  const first = await opened(desk);
+  const second = await opened(desk);
+  mockRefuse.now = true;
+  write(first, 'm1');
+  await first.settled();
+  second.askForTurn();
+  await settle();
+  expect(state(first).writable).toBe(true);
+  expect(marks(first)).toBe(1);
+  expect(state(second).writable).toBe(false);
+  await first.close();
+  await second.close();
+});
+
+test('ink that looks like a figure is offered, taken and given back; other ink is not', async () => {
+  const session = await opened(freshDocument());
+  write(session, 'wave');
+  session.considerTidy('wave', 'ask');
+  expect(state(session).offer).toBeNull();
+
+  const loop = drawnFigure('circle', 3, 0.003).stroke;
+  write(session, 'loop', loop);
+  session.considerTidy('loop', 'never');
+  expect(state(session).offer).toBeNull();
+  session.considerTidy('loop', 'ask');
+  expect(state(session).offer).toMatchObject({
+    mark: 'loop',
+    taken: false,
+    reading: { kind: 'circle' },
+  });
+  session.takeOffer();
+  expect(state(session).offer).toBeNull();
+  const kind = () => [...state(session).document.marks.values()][0].get('loop')?.kind;
+  expect(kind()).toBe('figure');
+  session.undo();
+  expect(kind()).toBe('ink');
+
+  session.considerTidy('loop', 'always');
+  expect(kind()).toBe('figure');
+  expect(state(session).offer?.taken).toBe(true);
+  session.takeOffer();
+  expect(kind()).toBe('ink');
+  session.considerTidy('loop', 'ask');
+  session.dismissOffer();
+  session.takeOffer();
+  expect(kind()).toBe('ink');
+  await session.close();
+});
+
+test('what the eraser would take is shown, not taken', async () => {
+  const session = await opened(freshDocument());
+  write(session, 'm1');
+  session.setDoomed(new Set(['m1']));
+  expect([...state(session).doomed]).toEqual(['m1']);
+  expect(marks(session)).toBe(1);
+  session.setDoomed(new Set());
+  const none = state(session).doomed;
+  session.setDoomed(new Set());
+  expect(state(session).doomed).toBe(none);
+  await session.close();
+});

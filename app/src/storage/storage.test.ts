@@ -1,0 +1,109 @@
+import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import { journalStoreContract } from '../../../core/testing/journalStoreContract';
+import { base64ToBytes, bytesToBase64, sha256 } from './bytes';
+import { createJournalStore, dropJournal } from './journals';
+import { FIRST_SETTINGS, keepLinks, keepSettings, readLinks, readSettings } from './settings';
+import { type DeskDocument, dropDocument, findDocument, keepDocument, readShelf } from './shelf';
+import { dropSource, keepSource, readSource } from './sources';
+
+let count = 0;
+describe('the journal in the browser', () => {
+  journalStoreContract(() => createJournalStore(`test-${count++}`));
+
+  test('documents do not see each other’s journals, and dropping one leaves the other', async () => {
+    const [a, b] = ['alone-a', 'alone-b'].map(createJournalStore);
+    await a.put([['x', 'of a']]);
+    await b.put([['x', 'of b']]);
+    await dropJournal('alone-a');
+    expect((await a.readAll()).size).toBe(0);
+    expect((await b.readAll()).get('x')).toBe('of b');
+  });
+});
+
+const bytesOf = (size: number): Uint8Array =>
+  Uint8Array.from({ length: size }, (_, i) => (i * 7 + (i >> 8)) & 255);
+
+test.each([0, 1, 2, 3, 1000, 768 * 1024, 768 * 1024 + 1, 2_000_003])(
+  'a source of %i bytes comes back as it was',
+  async (size) => {
+    const bytes = bytesOf(size);
+    const sha = await sha256(bytes);
+    await keepSource(sha, bytes);
+    const back = await readSource(sha);
+    expect(back?.length).toBe(size);
+    expect(await sha256(back as Uint8Array)).toBe(sha);
+    await dropSource(sha);
+    expect(await readSource(sha)).toBeNull();
+  },
+);
+
+test('a source that is not whole is none', async () => {
+  const bytes = bytesOf(2_000_000);
+  await keepSource('torn', bytes);
+  await createAsyncStorage('marginalis-sources').removeItem('torn/00001');
+  expect(await readSource('torn')).toBeNull();
+  expect(await readSource('never')).toBeNull();
+});
+
+test('base64 by hand and by the platform say the same', () => {
+  const bytes = bytesOf(100_000);
+  expect(bytesToBase64(bytes)).toBe(Buffer.from(bytes).toString('base64'));
+  expect(base64ToBytes(bytesToBase64(bytes))).toEqual(bytes);
+});
+
+test('SHA-256 of "abc" is the published one (FIPS 180-4; from memory)', async () => {
+  const abc = Uint8Array.from([97, 98, 99]);
+  expect(await sha256(abc)).toBe(
+    'ba7816bf8f01cfea414140de5dae2223b00361a396177a9cb410ff61f20015ad',
+  );
+});
+
+const document: DeskDocument = {
+  id: 'd1',
+  title: 'Tide log',
+  fileName: 'tide-log.pdf',
+  source: 'a'.repeat(64),
+  size: 9,
+  pages: [{ box: { minX: 0, minY: 0, maxX: 300, maxY: 400 }, rotate: 90, userUnit: 1 }],
+  scanned: true,
+  signed: false,
+  locked: false,
+  rescued: false,
+  addedAt: 1,
+  workedAt: 2,
+  removed: false,
+  picture: null,
+};
+
+test('a document on the shelf is found again; one that cannot be read is counted, not lost', async () => {
+  await keepDocument(document);
+  expect(await findDocument('d1')).toEqual(document);
+  const shelf = createAsyncStorage('marginalis-shelf');
+  await shelf.setItem('document/d2', '{"id":"d2","title":7}');
+  await shelf.setItem('document/d3', 'not even JSON');
+  expect(await readShelf()).toEqual({ documents: [document], unreadable: 2 });
+  expect(await shelf.getItem('document/d2')).toContain('d2');
+  await dropDocument('d1');
+  expect(await findDocument('d1')).toBeNull();
+});
+
+test('settings come back; damaged or foreign ones give the first ones', async () => {
+  expect(await readSettings()).toEqual(FIRST_SETTINGS);
+  const mine = { ...FIRST_SETTINGS, hand: 'left' as const };
+  await keepSettings(mine);
+  expect(await readSettings()).toEqual(mine);
+  const store = createAsyncStorage('marginalis-settings');
+  for (const text of ['{', '{"roll":[],"hand":"left"}', '{"roll":[{"id":1}],"hand":"left"}']) {
+    await store.setItem('settings', text);
+    expect(await readSettings()).toEqual(FIRST_SETTINGS);
+  }
+});
+
+test('links are kept with their document, unreadable ones are none', async () => {
+  const link = { token: 't', ownerKey: 'k', expiresAt: 5, fileName: 'a.pdf' };
+  await keepLinks('d1', [link]);
+  expect(await readLinks('d1')).toEqual([link]);
+  expect(await readLinks('d2')).toEqual([]);
+  await createAsyncStorage('marginalis-settings').setItem('links/d1', '[{"token":3}]');
+  expect(await readLinks('d1')).toEqual([]);
+});

@@ -1,0 +1,39 @@
+import { PDFDocument } from '@cantoo/pdf-lib';
+import { emptyDocument } from '@marginalis/core/document';
+import type { WorkReply } from './contract';
+import { serve } from './host';
+
+async function replies(job: 'inspect' | 'fixedCopy', ask: unknown): Promise<WorkReply[]> {
+  const out: WorkReply[] = [];
+  await serve({ id: 4, job, ask: ask as never }, (message) => out.push(message));
+  return out;
+}
+async function pdf(pages: number): Promise<Uint8Array> {
+  const doc = await PDFDocument.create();
+  for (let i = 0; i < pages; i++) doc.addPage([300, 400]);
+  return doc.save();
+}
+
+test('inspecting answers with what the document is', async () => {
+  const [done] = await replies('inspect', { bytes: await pdf(2) });
+  expect(done).toMatchObject({ id: 4, type: 'done', ok: true, answer: { signed: false } });
+});
+
+test('a refusal travels as its reason and its sentence', async () => {
+  const [done] = await replies('inspect', { bytes: new Uint8Array() });
+  expect(done).toMatchObject({ ok: false, failure: { kind: 'refused', reason: 'empty' } });
+});
+
+test('a fixed copy tells its progress page by page, then itself', async () => {
+  const out = await replies('fixedCopy', { bytes: await pdf(3), document: emptyDocument([]) });
+  expect(out.map((m) => m.type)).toEqual(['progress', 'progress', 'progress', 'done']);
+  expect(out[3]).toMatchObject({ ok: true, answer: { pages: 3 } });
+});
+
+test('anything else that goes wrong is a failure with words, never a throw', async () => {
+  const [done] = await replies('fixedCopy', { bytes: await pdf(1), document: null });
+  expect(done).toMatchObject({
+    ok: false,
+    failure: { kind: 'failed', message: expect.any(String) },
+  });
+});
