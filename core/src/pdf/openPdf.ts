@@ -44,7 +44,7 @@ export async function openPdf(bytes: Uint8Array, password?: string): Promise<PDF
     // The library fails on damage in many ways (TypeError, RangeError, its own); all mean the same here.
     throw new PdfRefusal(hasEnd(bytes) ? 'damaged' : 'cut-short');
   }
-  if (countPages(doc, bytes) === 0) throw new PdfRefusal('no-pages');
+  if (countPages(doc, bytes) === 0) throw new PdfRefusal(hasEnd(bytes) ? 'no-pages' : 'cut-short');
   mendStreams(doc, bytes);
   return doc;
 }

@@ -1,0 +1,103 @@
+import { expect, test } from '@playwright/test';
+import { line, Pen, wave } from './support/pen';
+import { drawn, inkOn, kept, openDesk, openDocument, placeOn } from './support/reader';
+
+test('a second tab reads along, takes the turn when asked, and nothing is overwritten', async ({
+  page,
+  context,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  const pen = await Pen.of(page);
+  const [x, y] = await placeOn(page, 1, 0.2, 0.33);
+  await pen.draw(wave(x, y, 200));
+  await kept(page);
+  const first = await inkOn(page, 1);
+
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await drawn(other, 1);
+  await expect(other.getByText('Another tab is writing')).toBeVisible();
+  await expect.poll(() => inkOn(other, 1)).toBe(first);
+  const otherPen = await Pen.of(other);
+  await otherPen.draw(line([x, y + 60], [x + 200, y + 60]));
+  expect(await inkOn(other, 1)).toBe(first);
+
+  await page.bringToFront();
+  await pen.draw(line([x, y + 100], [x + 200, y + 100]));
+  await kept(page);
+  const second = await inkOn(page, 1);
+  await other.bringToFront();
+  await expect.poll(() => inkOn(other, 1)).toBe(second);
+
+  await other.getByRole('button', { name: 'Write here instead' }).click();
+  await expect(other.getByText('Another tab is writing')).toBeHidden();
+  await otherPen.draw(line([x, y + 60], [x + 200, y + 60]));
+  await kept(other);
+  const third = await inkOn(other, 1);
+  expect(third).toBeGreaterThan(second);
+  await page.bringToFront();
+  await expect(page.getByText('Another tab is writing')).toBeVisible();
+  await expect.poll(() => inkOn(page, 1)).toBe(third);
+
+  // The tab that writes dies; the one that waits takes over with everything there.
+  await other.close();
+  await expect(page.getByText('Another tab is writing')).toBeHidden();
+  await expect.poll(() => inkOn(page, 1)).toBe(third);
+});
+
+test('a tab killed in the middle of a stroke loses that stroke and no other', async ({
+  page,
+  context,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  const pen = await Pen.of(page);
+  const [x, y] = await placeOn(page, 1, 0.2, 0.33);
+  for (let i = 0; i < 5; i++) await pen.draw(line([x, y + 15 * i], [x + 150, y + 15 * i]));
+  await kept(page);
+  const ink = await inkOn(page, 1);
+  const address = page.url();
+  await pen.draw(line([x, y + 90], [x + 150, y + 90]), { hold: true });
+  const crash = await context.newCDPSession(page);
+  const crashed = page.waitForEvent('crash');
+  // Never answered: whoever could answer is gone.
+  void crash.send('Page.crash').catch(() => undefined);
+  await crashed;
+  const again = await context.newPage();
+  await again.goto(address);
+  await drawn(again, 1);
+  await expect.poll(() => inkOn(again, 1)).toBe(ink);
+  await expect(again.getByRole('button', { name: 'Undo' })).toBeEnabled();
+});
+
+test('when storage refuses, it is said, nothing is lost, and it can be tried again', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  const pen = await Pen.of(page);
+  const [x, y] = await placeOn(page, 1, 0.2, 0.33);
+  await page.evaluate(() => {
+    const real = IDBObjectStore.prototype.put;
+    const w = window as unknown as { refuse: boolean };
+    w.refuse = true;
+    IDBObjectStore.prototype.put = function put(this: IDBObjectStore, ...args: [unknown]) {
+      if (w.refuse) throw new DOMException('full', 'QuotaExceededError');
+      return real.apply(this, args);
+    };
+  });
+  await pen.draw(wave(x, y, 200));
+  await expect(page.getByText('not stored yet')).toBeVisible();
+  await expect(page.getByTestId('saving')).toHaveText('Not kept');
+  const ink = await inkOn(page, 1);
+  expect(ink).toBeGreaterThan(100);
+  await page.evaluate(() => {
+    (window as unknown as { refuse: boolean }).refuse = false;
+  });
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await kept(page);
+  await page.reload();
+  await drawn(page, 1);
+  await expect.poll(() => inkOn(page, 1)).toBe(ink);
+});

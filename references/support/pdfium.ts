@@ -1,0 +1,74 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { init, type WrappedPdfiumModule } from '@embedpdf/pdfium';
+import type { Picture } from './pictures';
+
+/** A renderer that shares no code with pdf.js or with us. */
+
+let loading: Promise<WrappedPdfiumModule> | null = null;
+
+function pdfium(): Promise<WrappedPdfiumModule> {
+  loading ??= (async () => {
+    const wasm = readFileSync(
+      join(process.cwd(), 'node_modules/@embedpdf/pdfium/dist/pdfium.wasm'),
+    );
+    const wasmBinary = wasm.buffer.slice(
+      wasm.byteOffset,
+      wasm.byteOffset + wasm.byteLength,
+    ) as ArrayBuffer;
+    const module = await init({ wasmBinary });
+    module.PDFiumExt_Init();
+    return module;
+  })();
+  return loading;
+}
+
+interface Memory {
+  readonly wasmExports: { malloc(n: number): number; free(p: number): void };
+  readonly HEAPU8: Uint8Array;
+}
+
+const WITH_ANNOTATIONS = 1;
+
+/** A page (from 0) drawn `width` × `height` pixels on white, annotations included. */
+export async function renderPage(
+  bytes: Uint8Array,
+  index: number,
+  width: number,
+  height: number,
+): Promise<Picture> {
+  const m = await pdfium();
+  const module = m.pdfium as unknown as Memory;
+  const { wasmExports } = module;
+  const held = wasmExports.malloc(bytes.length);
+  module.HEAPU8.set(bytes, held);
+  const doc = m.FPDF_LoadMemDocument(held, bytes.length, '');
+  if (doc === 0) throw new Error('The reference renderer cannot open this document.');
+  const page = m.FPDF_LoadPage(doc, index);
+  const bitmap = m.FPDFBitmap_Create(width, height, 0);
+  try {
+    m.FPDFBitmap_FillRect(bitmap, 0, 0, width, height, 0xffffffff);
+    m.FPDF_RenderPageBitmap(bitmap, page, 0, 0, width, height, 0, WITH_ANNOTATIONS);
+    const stride = m.FPDFBitmap_GetStride(bitmap);
+    const from = m.FPDFBitmap_GetBuffer(bitmap);
+    // Read now: the memory may have grown, and moved, while the page was drawn.
+    const heap = module.HEAPU8;
+    const data = new Uint8Array(width * height * 4);
+    for (let y = 0; y < height; y++)
+      for (let x = 0; x < width; x++) {
+        const s = from + y * stride + 4 * x;
+        const t = 4 * (y * width + x);
+        // Blue comes first there.
+        data[t] = heap[s + 2];
+        data[t + 1] = heap[s + 1];
+        data[t + 2] = heap[s];
+        data[t + 3] = 255;
+      }
+    return { width, height, data };
+  } finally {
+    m.FPDFBitmap_Destroy(bitmap);
+    m.FPDF_ClosePage(page);
+    m.FPDF_CloseDocument(doc);
+    wasmExports.free(held);
+  }
+}
