@@ -37,6 +37,7 @@ export default defineConfig({
   projects: [
     {
       name: 'wide',
+      testIgnore: /phone\.spec\.ts/,
       use: { viewport: { width: 1280, height: 800 }, hasTouch: true },
     },
     {

@@ -1,6 +1,6 @@
 import { router } from 'expo-router';
-import { Button } from 'react-native-paper';
-import { EmptyScreen } from '@/ui';
+
+import { Action, EmptyScreen } from '@/ui';
 
 export default function NotFoundRoute() {
   return (
@@ -8,9 +8,9 @@ export default function NotFoundRoute() {
       title="There is nothing here"
       text="This address leads to no document and no link."
     >
-      <Button mode="contained" onPress={() => router.replace('/')}>
+      <Action mode="contained" onPress={() => router.replace('/')}>
         To the desk
-      </Button>
+      </Action>
     </EmptyScreen>
   );
 }

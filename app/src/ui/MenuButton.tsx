@@ -1,5 +1,5 @@
 import { type ReactNode, useState } from 'react';
-import { StyleSheet, type View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { IconButton, Menu } from 'react-native-paper';
 import { type IconName, paperIcon } from './icons';
 
@@ -32,7 +32,9 @@ export function MenuButton(props: {
       {/* Mounted only while open: a closed menu would pull the focus to its button. */}
       {at && (
         <Menu visible onDismiss={close} anchor={at}>
-          {children(close)}
+          <View role="menu" aria-label={label}>
+            {children(close)}
+          </View>
         </Menu>
       )}
     </>

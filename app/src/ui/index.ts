@@ -3,6 +3,8 @@ export { useShippedFonts } from './fonts';
 export { Icon, type IconName, paperIcon } from './icons';
 export { Area, Canvas } from './dom';
 export { Sheet } from './Sheet';
+export { Action } from './Action';
+export { type Choice, Choices } from './Choices';
 export { MenuButton } from './MenuButton';
 export { useReducedMotion } from './useReducedMotion';
 export { useNow } from './useNow';

@@ -1,3 +1,9 @@
 export { startWork, type Work, type WorkResult } from './client';
 export type { WorkFailure } from './contract';
-export { PdfPictures, PictureError, type PictureJob, firstPagePicture } from './pdfPictures';
+export {
+  PdfPictures,
+  PictureError,
+  type PictureJob,
+  firstPagePicture,
+  warmPdfJs,
+} from './pdfPictures';

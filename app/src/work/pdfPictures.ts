@@ -14,6 +14,15 @@ export function loadPdfJs(): Promise<PdfJs> {
   return loading;
 }
 
+/** A worker of pdf.js that has started and waits for a document. */
+let spare: pdfjs.PDFWorker | null = null;
+
+/** Loads pdf.js and starts a worker while nothing is asked of it, so that the next document opens at once. */
+export async function warmPdfJs(): Promise<void> {
+  const module = await loadPdfJs();
+  spare ??= new module.PDFWorker();
+}
+
 /** Why pdf.js could not open a file. */
 export class PictureError extends Error {
   override readonly name = 'PictureError';
@@ -54,6 +63,7 @@ export class PdfPictures {
   private constructor(
     private readonly pdfjs: PdfJs,
     private readonly task: pdfjs.PDFDocumentLoadingTask,
+    private readonly worker: pdfjs.PDFWorker,
     private readonly doc: pdfjs.PDFDocumentProxy,
   ) {}
 
@@ -63,7 +73,10 @@ export class PdfPictures {
    */
   static async open(bytes: Uint8Array, password?: string): Promise<PdfPictures> {
     const pdfjs = await loadPdfJs();
+    const worker = spare ?? new pdfjs.PDFWorker();
+    spare = null;
     const task = pdfjs.getDocument({
+      worker,
       data: bytes,
       ...(password === undefined ? {} : { password }),
       cMapUrl: '/pdfjs/cmaps/',
@@ -75,9 +88,9 @@ export class PdfPictures {
       enableXfa: false,
     });
     try {
-      return new PdfPictures(pdfjs, task, await task.promise);
+      return new PdfPictures(pdfjs, task, worker, await task.promise);
     } catch (e) {
-      void task.destroy();
+      void task.destroy().then(() => worker.destroy());
       if (e instanceof Error && e.name === 'PasswordException')
         throw new PictureError(password === undefined ? 'locked' : 'wrong-password');
       throw new PictureError('damaged');
@@ -123,7 +136,11 @@ export class PdfPictures {
   /** Lets go of what pdf.js keeps of a page that is out of sight. */
   forget(page: number): void {
     if (this.closed || this.busy?.page === page) return;
-    void this.doc.getPage(page + 1).then((p) => p.cleanup());
+    this.doc.getPage(page + 1).then(
+      (p) => p.cleanup(),
+      // Closed meanwhile: there is nothing left to let go of.
+      () => undefined,
+    );
   }
 
   close(): void {
@@ -131,7 +148,7 @@ export class PdfPictures {
     for (const job of this.waiting) job.finish(null);
     this.waiting = [];
     this.busy?.task?.cancel();
-    void this.task.destroy();
+    void this.task.destroy().then(() => this.worker.destroy());
   }
 
   private async next(): Promise<void> {

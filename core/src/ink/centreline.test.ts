@@ -4,11 +4,11 @@ import { ellipsePath, writeAlong } from '../../testing/hand.ts';
 import { distanceToPolyline } from '../geometry/index.ts';
 import { centrelineOf } from './centreline.ts';
 
-test('the line goes through every sample, within a fiftieth of a point', () => {
+test('the line goes through every sample, within three hundredths of a point', () => {
   fc.assert(
     fc.property(stroke(), (samples) => {
       const line = centrelineOf(samples);
-      for (const s of samples) expect(distanceToPolyline(s, line)).toBeLessThanOrEqual(0.0201);
+      for (const s of samples) expect(distanceToPolyline(s, line)).toBeLessThanOrEqual(0.0301);
       expect(line[0]).toMatchObject({ x: samples[0].x, y: samples[0].y });
     }),
   );

@@ -1,18 +1,19 @@
 import { simplifiedIndices } from '../geometry/index.ts';
 import type { InkSample } from './sample.ts';
 
-/** Longest chord left between two points of the centreline, points. */
-const LONGEST_CHORD = 1.2;
 /** How far a dropped point may lie from the line that replaces it, points. */
-const TOLERANCE = 0.02;
-/** The same for pressure, which shows only as width. */
-const PRESSURE_WEIGHT = 2;
-/** A turn sharper than this between samples is a corner, not a curve, radians (65°). */
-const SHARP = (65 * Math.PI) / 180;
+const TOLERANCE = 0.03;
+/** How far chords may lie from the curve they stand for, points. */
+const FLATNESS = 0.02;
+/** A change of pressure that counts as much as {@link TOLERANCE}: it shows only as width. */
+const PRESSURE_STEP = 0.05;
+/** A turn sharper than this between samples is a corner, not a curve (65°). */
+const SHARP = Math.cos((65 * Math.PI) / 180);
+const MOST_PIECES = 64;
 
 /**
  * The line the pen drew: smoothed samples joined by a centripetal Catmull–Rom curve (Yuksel, Schaefer &
- * Keyser 2011: no cusps or loops inside a span), cut into short chords, then thinned to what is needed.
+ * Keyser 2011: no cusps or loops inside a span), cut into chords, then thinned to what is needed.
  */
 export function centrelineOf(samples: readonly InkSample[]): InkSample[] {
   const points = withoutRepeats(samples);
@@ -33,58 +34,67 @@ function withoutRepeats(samples: readonly InkSample[]): InkSample[] {
   return out;
 }
 
+/** Math.hypot guards against overflow that cannot happen on a page, at twenty times the cost. */
+const reach = (dx: number, dy: number): number => Math.sqrt(dx * dx + dy * dy);
+
 function isCorner(a: InkSample, b: InkSample, c: InkSample): boolean {
   const ux = b.x - a.x;
   const uy = b.y - a.y;
   const vx = c.x - b.x;
   const vy = c.y - b.y;
-  return Math.abs(Math.atan2(ux * vy - uy * vx, ux * vx + uy * vy)) > SHARP;
+  return ux * vx + uy * vy < SHARP * reach(ux, uy) * reach(vx, vy);
 }
 
 /** Appends the span from point `i` to the next, without its first point. */
 function spanInto(out: InkSample[], points: readonly InkSample[], i: number): void {
   const b = points[i];
   const c = points[i + 1];
-  const chord = Math.hypot(c.x - b.x, c.y - b.y);
-  const pieces = Math.min(64, Math.ceil(chord / LONGEST_CHORD));
-  if (pieces > 1) {
-    const before = i > 0 && !isCorner(points[i - 1], b, c) ? points[i - 1] : mirrored(c, b);
-    const after =
-      i + 2 < points.length && !isCorner(b, c, points[i + 2]) ? points[i + 2] : mirrored(b, c);
-    for (let k = 1; k < pieces; k++) out.push(onSpan(before, b, c, after, k / pieces));
+  const before = i > 0 && !isCorner(points[i - 1], b, c) ? points[i - 1] : null;
+  const after = i + 2 < points.length && !isCorner(b, c, points[i + 2]) ? points[i + 2] : null;
+  const p = control(before, b, c);
+  const q = control(after, c, b);
+  const pieces = piecesFor(b, p, q, c);
+  for (let k = 1; k < pieces; k++) {
+    const u = k / pieces;
+    const v = 1 - u;
+    const w0 = v * v * v;
+    const w1 = 3 * v * v * u;
+    const w2 = 3 * v * u * u;
+    const w3 = u * u * u;
+    out.push({
+      x: w0 * b.x + w1 * p.x + w2 * q.x + w3 * c.x,
+      y: w0 * b.y + w1 * p.y + w2 * q.y + w3 * c.y,
+      t: b.t + (c.t - b.t) * u,
+      pressure: b.pressure + (c.pressure - b.pressure) * u,
+    });
   }
   out.push(c);
 }
 
-const mirrored = (of: InkSample, about: InkSample): InkSample => ({
-  ...of,
-  x: 2 * about.x - of.x,
-  y: 2 * about.y - of.y,
-});
+interface Point {
+  readonly x: number;
+  readonly y: number;
+}
 
-/** Barry & Goldman's pyramid for the centripetal curve from `b` (u = 0) to `c` (u = 1). */
-function onSpan(a: InkSample, b: InkSample, c: InkSample, d: InkSample, u: number): InkSample {
-  const knot = (p: InkSample, q: InkSample): number =>
-    Math.max(1e-6, Math.sqrt(Math.hypot(q.x - p.x, q.y - p.y)));
-  const t1 = knot(a, b);
-  const t2 = t1 + knot(b, c);
-  const t3 = t2 + knot(c, d);
-  const t = t1 + (t2 - t1) * u;
-  const at = (pa: number, pb: number, pc: number, pd: number): number => {
-    const a1 = pa + ((pb - pa) * t) / t1;
-    const a2 = pb + ((pc - pb) * (t - t1)) / (t2 - t1);
-    const a3 = pc + ((pd - pc) * (t - t2)) / (t3 - t2);
-    const b1 = a1 + ((a2 - a1) * t) / t2;
-    const b2 = a2 + ((a3 - a2) * (t - t1)) / (t3 - t1);
-    return b1 + ((b2 - b1) * (t - t1)) / (t2 - t1);
-  };
-  return {
-    ...b,
-    x: at(a.x, b.x, c.x, d.x),
-    y: at(a.y, b.y, c.y, d.y),
-    t: b.t + (c.t - b.t) * u,
-    pressure: b.pressure + (c.pressure - b.pressure) * u,
-  };
+/** The Bézier control next to `b` of the centripetal span from `b` to `c`, with `a` on its other side. */
+function control(a: Point | null, b: Point, c: Point): Point {
+  if (!a) return { x: b.x + (c.x - b.x) / 3, y: b.y + (c.y - b.y) / 3 };
+  const da = reach(b.x - a.x, b.y - a.y);
+  const dc = reach(c.x - b.x, c.y - b.y);
+  const ra = Math.sqrt(da);
+  const rc = Math.sqrt(dc);
+  const own = 2 * da + 3 * ra * rc + dc;
+  const all = 3 * ra * (ra + rc);
+  return { x: (da * c.x - dc * a.x + own * b.x) / all, y: (da * c.y - dc * a.y + own * b.y) / all };
+}
+
+/** Into how many chords a cubic must be cut to stay within {@link FLATNESS} (Wang's formula; from memory). */
+function piecesFor(b: Point, p: Point, q: Point, c: Point): number {
+  const bend = Math.max(
+    reach(b.x - 2 * p.x + q.x, b.y - 2 * p.y + q.y),
+    reach(p.x - 2 * q.x + c.x, p.y - 2 * q.y + c.y),
+  );
+  return Math.min(MOST_PIECES, Math.ceil(Math.sqrt((0.75 * bend) / FLATNESS)));
 }
 
 function thinned(points: readonly InkSample[]): InkSample[] {
@@ -96,9 +106,9 @@ function thinned(points: readonly InkSample[]): InkSample[] {
     const dy = b.y - a.y;
     const l2 = dx * dx + dy * dy;
     const t = l2 === 0 ? 0 : Math.min(1, Math.max(0, ((p.x - a.x) * dx + (p.y - a.y) * dy) / l2));
-    const off = Math.hypot(p.x - a.x - t * dx, p.y - a.y - t * dy);
+    const off = reach(p.x - a.x - t * dx, p.y - a.y - t * dy);
     const press = Math.abs(p.pressure - a.pressure - t * (b.pressure - a.pressure));
-    return Math.max(off, press * PRESSURE_WEIGHT * TOLERANCE * 10);
+    return Math.max(off, (press * TOLERANCE) / PRESSURE_STEP);
   });
   return keep.map((i) => points[i]);
 }

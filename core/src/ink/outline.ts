@@ -38,15 +38,13 @@ export function outlineDiscs(all: readonly Disc[]): Path {
 
   const strips = stripsOf(discs);
   const end = strips.length - 1;
-  for (let i = 0; i <= end; i++) {
-    const before = i > 0 ? strips[i - 1] : null;
-    if (before) ring.join(discs[i], before.right, strips[i].right, before.length, strips[i].length);
-    else ring.point(discs[0], strips[0].right);
-  }
-  ring.arc(discs[end + 1], strips[end].right, strips[end].left);
+  ring.point(discs[0], strips[0].right);
+  for (let i = 1; i <= end; i++)
+    ring.join(discs[i], strips[i - 1].right, strips[i].right, shorter(strips[i - 1], strips[i]));
+  ring.arc(discs[end + 1], angleOf(strips[end].right), 2 * strips[end].aside);
   for (let i = end; i > 0; i--)
-    ring.join(discs[i], strips[i].left, strips[i - 1].left, strips[i].length, strips[i - 1].length);
-  ring.arc(discs[0], strips[0].left, strips[0].right + 2 * Math.PI);
+    ring.join(discs[i], strips[i].left, strips[i - 1].left, shorter(strips[i], strips[i - 1]));
+  ring.arc(discs[0], angleOf(strips[0].left), 2 * (Math.PI - strips[0].aside));
   ring.close();
   return builder.build();
 }
@@ -58,7 +56,9 @@ function withoutSwallowed(all: readonly Disc[]): Disc[] {
     let swallowed = false;
     while (out.length > 0) {
       const last = out[out.length - 1];
-      const d = Math.hypot(disc.x - last.x, disc.y - last.y);
+      const dx = disc.x - last.x;
+      const dy = disc.y - last.y;
+      const d = Math.sqrt(dx * dx + dy * dy);
       if (d + disc.r <= last.r + 1e-9) {
         swallowed = true;
         break;
@@ -71,13 +71,23 @@ function withoutSwallowed(all: readonly Disc[]): Disc[] {
   return out;
 }
 
-/** Between two discs: the directions of the outer normals of its two sides, and its length. */
+/** A unit vector. */
+interface Direction {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Between two discs: the outer normals of its two sides, half the angle between them, and its length. */
 interface Strip {
-  /** Radians, continuous so that right < left < right + 2π. */
-  readonly right: number;
-  readonly left: number;
+  readonly right: Direction;
+  readonly left: Direction;
+  /** Radians. */
+  readonly aside: number;
   readonly length: number;
 }
+
+const shorter = (a: Strip, b: Strip): number => Math.min(a.length, b.length);
+const angleOf = (d: Direction): number => Math.atan2(d.y, d.x);
 
 /** The normal n of a common tangent makes n · u = (r₀ − r₁)/d with the direction u of the centres. */
 function stripsOf(discs: readonly Disc[]): Strip[] {
@@ -85,17 +95,21 @@ function stripsOf(discs: readonly Disc[]): Strip[] {
   for (let i = 0; i + 1 < discs.length; i++) {
     const a = discs[i];
     const b = discs[i + 1];
-    const length = Math.hypot(b.x - a.x, b.y - a.y);
-    const along = Math.atan2(b.y - a.y, b.x - a.x);
-    const aside = Math.acos(Math.min(1, Math.max(-1, (a.r - b.r) / length)));
-    strips.push({ right: along - aside, left: along + aside, length });
+    const dx = b.x - a.x;
+    const dy = b.y - a.y;
+    const length = Math.sqrt(dx * dx + dy * dy);
+    const along = Math.min(1, Math.max(-1, (a.r - b.r) / length));
+    const across = Math.sqrt(1 - along * along);
+    const ux = dx / length;
+    const uy = dy / length;
+    strips.push({
+      right: { x: along * ux + across * uy, y: along * uy - across * ux },
+      left: { x: along * ux - across * uy, y: along * uy + across * ux },
+      aside: Math.acos(along),
+      length,
+    });
   }
   return strips;
-}
-
-/** Turns an angle into −π … π. */
-function wrapped(angle: number): number {
-  return angle - 2 * Math.PI * Math.round(angle / (2 * Math.PI));
 }
 
 /** Writes one ring, rounding every corner to the grid and leaving out repeats. */
@@ -107,29 +121,34 @@ class Ring {
   constructor(private readonly builder: PathBuilder) {}
 
   /** The point of the disc's rim in direction `normal`. */
-  point(disc: Disc, normal: number): void {
-    this.put(disc.x + disc.r * Math.cos(normal), disc.y + disc.r * Math.sin(normal));
+  point(disc: Disc, normal: Direction): void {
+    this.put(disc.x + disc.r * normal.x, disc.y + disc.r * normal.y);
   }
 
-  /** Anticlockwise along the rim; both ends included. */
-  arc(disc: Disc, from: number, to: number): void {
-    const steps = Math.max(1, Math.ceil((to - from) / arcStep(disc.r, ARC_TOLERANCE)));
-    for (let k = 0; k <= steps; k++) this.point(disc, from + ((to - from) * k) / steps);
+  /** Anticlockwise along the rim by `turn` radians; both ends included. */
+  arc(disc: Disc, from: number, turn: number): void {
+    const steps = Math.max(1, Math.ceil(turn / arcStep(disc.r, ARC_TOLERANCE)));
+    for (let k = 0; k <= steps; k++) {
+      const angle = from + (turn * k) / steps;
+      this.put(disc.x + disc.r * Math.cos(angle), disc.y + disc.r * Math.sin(angle));
+    }
   }
 
   /** From one strip's side to the next one's: round on the outside, folded on the inside. */
-  join(disc: Disc, from: number, to: number, lengthBefore: number, lengthAfter: number): void {
-    const turn = wrapped(to - from);
-    if (disc.r * (1 - Math.cos(turn / 2)) < ARC_TOLERANCE / 3) {
-      this.point(disc, from + turn / 2);
-    } else if (turn > 0) {
-      this.arc(disc, from, from + turn);
+  join(disc: Disc, from: Direction, to: Direction, shorterStrip: number): void {
+    const cosine = from.x * to.x + from.y * to.y;
+    const sine = from.x * to.y - from.y * to.x;
+    const halfCosine = Math.sqrt(Math.max(0, (1 + cosine) / 2));
+    if (halfCosine > 0 && disc.r * (1 - halfCosine) < ARC_TOLERANCE / 3) {
+      const twice = 2 * halfCosine;
+      this.point(disc, { x: (from.x + to.x) / twice, y: (from.y + to.y) / twice });
+    } else if (sine > 0) {
+      this.arc(disc, angleOf(from), Math.atan2(sine, cosine));
     } else {
       this.point(disc, from);
       // Short strips do not cover the fold; going through the centre keeps the winding positive.
-      if (turn < -Math.PI / 2 || disc.r * Math.sin(-turn) > Math.min(lengthBefore, lengthAfter))
-        this.put(disc.x, disc.y);
-      this.point(disc, from + turn);
+      if (cosine < 0 || -disc.r * sine > shorterStrip) this.put(disc.x, disc.y);
+      this.point(disc, to);
     }
   }
 

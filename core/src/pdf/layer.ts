@@ -1,30 +1,30 @@
 import { type PDFContext, type PDFDict, PDFName, type PDFRef } from '@cantoo/pdf-lib';
-import type { Box } from '../geometry/index.ts';
+import type { Box, Path } from '../geometry/index.ts';
+import { ByteWriter } from './byteWriter.ts';
+import { fillInto } from './operators.ts';
 
 /** Deflates (RFC 1950); the platform's own is many times faster than the library's. */
 export type Deflate = (bytes: Uint8Array) => Promise<Uint8Array>;
 
-/** Operators hold no character beyond ASCII. */
-function asciiBytes(text: string): Uint8Array {
-  const bytes = new Uint8Array(text.length);
-  for (let i = 0; i < text.length; i++) bytes[i] = text.charCodeAt(i);
-  return bytes;
-}
-
 /** A form XObject in the making: operators, and the resources they name. */
 export class Layer {
-  private readonly parts: string[] = [];
+  private readonly content = new ByteWriter();
   private readonly states = new Map<string, { name: string; opacity: number; blend: string }>();
   private readonly forms: [string, PDFRef][] = [];
 
   constructor(private readonly context: PDFContext) {}
 
   get isEmpty(): boolean {
-    return this.parts.length === 0;
+    return this.content.isEmpty;
+  }
+
+  /** Fills a path that stands on the grid; {@link GRID_MATRIX} must be in force. */
+  fill(path: Path): void {
+    fillInto(this.content, path);
   }
 
   write(operators: string): void {
-    this.parts.push(operators);
+    this.content.text(`${operators}\n`);
   }
 
   /** The name of a graphics state with this opacity and blend mode. */
@@ -39,7 +39,7 @@ export class Layer {
   draw(form: PDFRef, before = ''): void {
     const name = `F${this.forms.length}`;
     this.forms.push([name, form]);
-    this.parts.push(`q ${before} /${name} Do Q`);
+    this.write(`q ${before} /${name} Do Q`);
   }
 
   /** Registers the form; `group` makes it an isolated transparency group. */
@@ -52,7 +52,7 @@ export class Layer {
       Resources: this.resources(),
       ...(group ? { Group: { S: 'Transparency', I: true, CS: 'DeviceRGB' } } : {}),
     };
-    const bytes = asciiBytes(this.parts.join('\n'));
+    const bytes = this.content.view();
     if (!deflate) return context.register(context.flateStream(bytes, dict));
     return context.register(
       context.stream(await deflate(bytes), { ...dict, Filter: 'FlateDecode' }),

@@ -1,23 +1,25 @@
-import { type Path, VERB } from '../geometry/index.ts';
+import { type Path, VERB, VERB_COORDS } from '../geometry/index.ts';
+import type { ByteWriter } from './byteWriter.ts';
 
 /** Paths are written as whole hundredths of a point under this matrix; outlines already stand on that grid. */
 export const GRID_MATRIX = '0.01 0 0 0.01 0 0 cm';
 
-/** The operators that draw `path` on the grid and fill it, non-zero (`f`). */
-export function fillOperators(path: Path): string {
-  const { verbs, coords } = path;
-  const parts: string[] = [];
-  let i = 0;
-  const next = (): number => Math.round(coords[i++] * 100);
+const SPACE = 32;
+const LINE_END = 10;
+const OPERATOR = ['m', 'l', 'c', 'h'].map((c) => c.charCodeAt(0));
+
+/** Writes the operators that draw `path` on the grid and fill it, non-zero (`f`). */
+export function fillInto(writer: ByteWriter, { verbs, coords }: Path): void {
+  let at = 0;
   for (const verb of verbs) {
-    if (verb === VERB.M) parts.push(`${next()} ${next()} m`);
-    else if (verb === VERB.L) parts.push(`${next()} ${next()} l`);
-    else if (verb === VERB.C)
-      parts.push(`${next()} ${next()} ${next()} ${next()} ${next()} ${next()} c`);
-    else parts.push('h');
+    for (let k = 0; k < VERB_COORDS[verb as 0 | 1 | 2 | 3]; k++) {
+      writer.integer(Math.round(coords[at++] * 100));
+      writer.byte(SPACE);
+    }
+    writer.byte(OPERATOR[verb]);
+    writer.byte(LINE_END);
   }
-  parts.push('f');
-  return parts.join('\n');
+  if (verbs.length > 0 && verbs[0] === VERB.M) writer.text('f\n');
 }
 
 /** `#rrggbb` as the operands and operator of a fill colour in DeviceRGB. */

@@ -3,7 +3,7 @@ import { layersOf, outlineOf } from '../derived/index.ts';
 import type { PageMarks } from '../document/index.ts';
 import type { Box } from '../geometry/index.ts';
 import { type Deflate, Layer } from './layer.ts';
-import { fillColour, fillOperators, GRID_MATRIX } from './operators.ts';
+import { fillColour, GRID_MATRIX } from './operators.ts';
 
 /** Writes a page's marks into `layer`, in user space, as the screen shows them. */
 export async function paintMarksInto(
@@ -16,7 +16,7 @@ export async function paintMarksInto(
     // An isolated group, drawn once: strokes of one highlighter never darken each other.
     const inner = new Layer(page.context);
     inner.write(`${GRID_MATRIX}\n${fillColour(style.colour)}`);
-    for (const mark of group) inner.write(fillOperators(outlineOf(mark)));
+    for (const mark of group) inner.fill(outlineOf(mark));
     const form = await inner.finish(page.bbox, page.deflate, true);
     layer.draw(form, `/${layer.stateName(style.opacity, 'Multiply')} gs`);
   }
@@ -33,7 +33,7 @@ export async function paintMarksInto(
       colour = mark.style.colour;
       layer.write(fillColour(colour));
     }
-    layer.write(fillOperators(outlineOf(mark)));
+    layer.fill(outlineOf(mark));
   }
   layer.write('Q');
 }

@@ -1,5 +1,6 @@
+import { Action } from '@/ui';
 import { StyleSheet, View } from 'react-native';
-import { Button, Text, useTheme } from 'react-native-paper';
+import { Text, useTheme } from 'react-native-paper';
 import useSWR from 'swr';
 import { offeredDemos } from '@/session';
 
@@ -13,9 +14,9 @@ export function DemoOffer({ onAdd }: { onAdd: (file: string, title: string) => v
     <View style={styles.offer}>
       <Text style={{ color: colors.onSurfaceVariant }}>More samples:</Text>
       {offered.map(({ file, title }) => (
-        <Button key={file} mode="outlined" onPress={() => onAdd(file, title)}>
+        <Action key={file} mode="outlined" onPress={() => onAdd(file, title)}>
           Add “{title}”
-        </Button>
+        </Action>
       ))}
     </View>
   );

@@ -1,14 +1,7 @@
 import { useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import {
-  ActivityIndicator,
-  Button,
-  ProgressBar,
-  Snackbar,
-  Text,
-  useTheme,
-} from 'react-native-paper';
-import { EmptyScreen, Notice, paperIcon, useNow, WIDE_FROM } from '@/ui';
+import { ActivityIndicator, ProgressBar, Snackbar, Text, useTheme } from 'react-native-paper';
+import { Action, EmptyScreen, Notice, paperIcon, useNow, WIDE_FROM } from '@/ui';
 import { DemoOffer } from './DemoOffer';
 import { DocumentCard } from './DocumentCard';
 import { RenameSheet } from './RenameSheet';
@@ -44,9 +37,9 @@ export function DeskScreen({ onOpen }: { onOpen: (id: string) => void }) {
         >
           Marginalis
         </Text>
-        <Button mode="contained" icon={paperIcon('open')} onPress={pick} contentStyle={styles.open}>
+        <Action mode="contained" icon={paperIcon('open')} onPress={pick} contentStyle={styles.open}>
           Open a PDF
-        </Button>
+        </Action>
       </View>
       {desk.adding && (
         <View style={styles.adding} role="status">
@@ -56,7 +49,7 @@ export function DeskScreen({ onOpen }: { onOpen: (id: string) => void }) {
       )}
       {desk.refusals.map(({ fileName, message }) => (
         <Notice key={fileName} text={`${fileName}: ${message}`}>
-          <Button onPress={() => desk.forgetRefusal(fileName)}>Close</Button>
+          <Action onPress={() => desk.forgetRefusal(fileName)}>Close</Action>
         </Notice>
       ))}
       {desk.unreadable > 0 && (
@@ -73,9 +66,9 @@ export function DeskScreen({ onOpen }: { onOpen: (id: string) => void }) {
           title="The desk is clear"
           text="Open a PDF, drop one here, or paste one. It stays in this browser until you send it."
         >
-          <Button mode="outlined" onPress={pick}>
+          <Action mode="outlined" onPress={pick}>
             Open a PDF
-          </Button>
+          </Action>
           <DemoOffer onAdd={desk.addDemo} />
         </EmptyScreen>
       ) : (

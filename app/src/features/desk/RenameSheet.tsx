@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { Button, TextInput } from 'react-native-paper';
+import { TextInput } from 'react-native-paper';
 import type { DeskDocument } from '@/storage';
-import { Sheet } from '@/ui';
+import { Action, Sheet } from '@/ui';
 
 export function RenameSheet(props: {
   document: DeskDocument;
@@ -28,9 +28,9 @@ export function RenameSheet(props: {
         autoFocus
         selectTextOnFocus
       />
-      <Button mode="contained" onPress={rename} disabled={title.trim() === ''}>
+      <Action mode="contained" onPress={rename} disabled={title.trim() === ''}>
         Rename
-      </Button>
+      </Action>
     </Sheet>
   );
 }

@@ -12,6 +12,7 @@ import {
   type Added,
 } from '@/session';
 import type { DeskDocument } from '@/storage';
+import { warmPdfJs } from '@/work';
 
 interface Said {
   readonly text: string;
@@ -22,6 +23,9 @@ interface Refusal {
   readonly fileName: string;
   readonly message: string;
 }
+
+/** Time for the desk itself to appear first, ms. */
+const WARM_AFTER = 400;
 
 let sweeping: Promise<void> | null = null;
 
@@ -53,6 +57,12 @@ export function useDesk() {
         refresh();
       });
   }, [refresh]);
+
+  useEffect(() => {
+    // While the person chooses; a failure shows when a document is opened.
+    const warm = setTimeout(() => warmPdfJs().catch(() => undefined), WARM_AFTER);
+    return () => clearTimeout(warm);
+  }, []);
 
   const report = useCallback((fileName: string, added: Added) => {
     if (!added.ok)

@@ -1,10 +1,10 @@
 import type { PageBox } from '@marginalis/core/geometry';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { ActivityIndicator, Button, Text, useTheme } from 'react-native-paper';
+import { ActivityIndicator, Text, useTheme } from 'react-native-paper';
 import { readShared, readSharedFile, ServerError, sharedFilePath } from '@/remote';
 import { Stage, StageProvider, useSight } from '@/stage';
-import { EmptyScreen, paperIcon } from '@/ui';
+import { Action, EmptyScreen, paperIcon } from '@/ui';
 import { PdfPictures, PictureError } from '@/work';
 
 interface Shown {
@@ -80,7 +80,7 @@ export function GuestScreen({ token }: { token: string }) {
             {state.title}
           </Text>
           <Place count={state.pages.length} />
-          <Button
+          <Action
             mode="contained"
             compact
             icon={paperIcon('download')}
@@ -88,7 +88,7 @@ export function GuestScreen({ token }: { token: string }) {
             contentStyle={styles.download}
           >
             Download
-          </Button>
+          </Action>
         </View>
         <View style={styles.pages}>
           <Stage pictures={state.pictures} marks={null} label={`Pages of ${state.title}`} />

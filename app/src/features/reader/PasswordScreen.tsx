@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button, HelperText, TextInput } from 'react-native-paper';
+import { HelperText, TextInput } from 'react-native-paper';
 import { removeDocument, unlockDocument } from '@/session';
 import type { DeskDocument } from '@/storage';
-import { EmptyScreen } from '@/ui';
+import { Action, EmptyScreen } from '@/ui';
 
 /** Asks for the password of a locked document. Three ways out: enter, skip, remove from the desk. */
 export function PasswordScreen(props: {
@@ -49,18 +49,18 @@ export function PasswordScreen(props: {
         <HelperText type="error" visible={refusal !== null} role="alert">
           {refusal}
         </HelperText>
-        <Button mode="contained" onPress={unlock} loading={busy} disabled={busy || password === ''}>
+        <Action mode="contained" onPress={unlock} loading={busy} disabled={busy || password === ''}>
           Open
-        </Button>
-        <Button onPress={onLeave}>Skip for now</Button>
-        <Button
+        </Action>
+        <Action onPress={onLeave}>Skip for now</Action>
+        <Action
           onPress={async () => {
             await removeDocument(document.id);
             onLeave();
           }}
         >
           Remove from the desk
-        </Button>
+        </Action>
       </View>
     </EmptyScreen>
   );

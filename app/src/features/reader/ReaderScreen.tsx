@@ -1,9 +1,9 @@
 import { type ReactNode, useEffect, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
-import { ActivityIndicator, Button, useTheme } from 'react-native-paper';
+import { ActivityIndicator, useTheme } from 'react-native-paper';
 import { SessionContext, usePenRoll, useSession, useSessionState } from '@/session';
 import { Stage, StageProvider } from '@/stage';
-import { EmptyScreen, Notice, WIDE_FROM } from '@/ui';
+import { Action, EmptyScreen, Notice, WIDE_FROM } from '@/ui';
 import type { PdfPictures } from '@/work';
 import { ForeEdge } from './ForeEdge';
 import { KeysSheet } from './KeysSheet';
@@ -41,9 +41,9 @@ export function ReaderScreen({
   if (opened.phase === 'failed')
     return (
       <EmptyScreen title="This document cannot be opened" text={opened.message}>
-        <Button mode="contained" onPress={onBack}>
+        <Action mode="contained" onPress={onBack}>
           Back to the desk
-        </Button>
+        </Action>
       </EmptyScreen>
     );
   return (
@@ -117,14 +117,14 @@ function ReaderNotices() {
     <>
       {phase === 'open' && !writable && (
         <Notice text="Another tab is writing on this document; here it can only be read.">
-          <Button onPress={session.askForTurn}>Write here instead</Button>
+          <Action onPress={session.askForTurn}>Write here instead</Action>
         </Notice>
       )}
       {trouble && (
         <Notice text={trouble}>
-          <Button onPress={saving === 'unkept' ? session.retry : session.forgetTrouble}>
+          <Action onPress={saving === 'unkept' ? session.retry : session.forgetTrouble}>
             {saving === 'unkept' ? 'Try again' : 'Close'}
-          </Button>
+          </Action>
         </Notice>
       )}
       {damaged > 0 && (

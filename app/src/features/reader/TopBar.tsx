@@ -59,7 +59,9 @@ function Tool({
   icon,
   label,
   onPress,
+  role = 'button',
 }: {
+  role?: 'button' | 'menuitem';
   icon: Parameters<typeof paperIcon>[0];
   label: string;
   onPress: () => void;
@@ -67,6 +69,7 @@ function Tool({
   return (
     <IconButton
       icon={paperIcon(icon)}
+      role={role}
       size={22}
       accessibilityLabel={label}
       onPress={onPress}
@@ -124,10 +127,20 @@ function ViewMenu({
       {(close) => (
         <>
           {!wide && (
-            <View style={styles.zoomRow}>
-              <Tool icon="minus" label="Zoom out" onPress={() => controller.zoomTo(zoom / STEP)} />
+            <View style={styles.zoomRow} role="group" aria-label="Zoom">
+              <Tool
+                role="menuitem"
+                icon="minus"
+                label="Zoom out"
+                onPress={() => controller.zoomTo(zoom / STEP)}
+              />
               <Text style={styles.zoom}>{percent}</Text>
-              <Tool icon="plus" label="Zoom in" onPress={() => controller.zoomTo(zoom * STEP)} />
+              <Tool
+                role="menuitem"
+                icon="plus"
+                label="Zoom in"
+                onPress={() => controller.zoomTo(zoom * STEP)}
+              />
             </View>
           )}
           {item(close, 'fitWidth', 'Fit width', () => controller.setFit('width'))}

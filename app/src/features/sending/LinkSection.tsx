@@ -1,11 +1,11 @@
 import { LINK_DAYS, MOST_LINK_BYTES } from '@marginalis/core/wire';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button, SegmentedButtons, Text, useTheme } from 'react-native-paper';
+import { Text, useTheme } from 'react-native-paper';
 import useSWR from 'swr';
 import { createLink, ServerError, withdrawLink } from '@/remote';
 import { type KeptLink, keepLinks, readLinks } from '@/storage';
-import { paperIcon, useNow } from '@/ui';
+import { Action, Choices, paperIcon, useNow } from '@/ui';
 import { sizeInWords } from './fileName';
 
 const linkUrl = (token: string): string => `${window.location.origin}/s/${token}`;
@@ -64,15 +64,13 @@ export function LinkSection(props: {
       <Text>
         Whoever has it can read and download this copy, until it expires or you withdraw it.
       </Text>
-      <SegmentedButtons
-        value={String(days)}
-        onValueChange={(v) => setDays(Number(v) as typeof days)}
-        buttons={LINK_DAYS.map((d) => ({
-          value: String(d),
-          label: d === 1 ? '1 day' : `${d} days`,
-        }))}
+      <Choices
+        label="It lasts"
+        value={days}
+        onChange={setDays}
+        choices={LINK_DAYS.map((d) => ({ value: d, label: d === 1 ? '1 day' : `${d} days` }))}
       />
-      <Button
+      <Action
         mode="outlined"
         icon={paperIcon('link')}
         onPress={make}
@@ -80,7 +78,7 @@ export function LinkSection(props: {
         disabled={busy || tooLarge}
       >
         Make a link
-      </Button>
+      </Action>
       {tooLarge && (
         <Text role="alert">
           This copy is larger than {sizeInWords(MOST_LINK_BYTES)}, the most a link can carry.
@@ -118,8 +116,8 @@ function MadeLink({ link, onWithdraw }: { link: KeptLink; onWithdraw: () => void
         })}
       </Text>
       <View style={styles.row}>
-        {!expired && <Button onPress={copy}>{copied ?? 'Copy'}</Button>}
-        <Button onPress={onWithdraw}>{expired ? 'Forget' : 'Withdraw'}</Button>
+        {!expired && <Action onPress={copy}>{copied ?? 'Copy'}</Action>}
+        <Action onPress={onWithdraw}>{expired ? 'Forget' : 'Withdraw'}</Action>
       </View>
     </View>
   );

@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { Button, IconButton } from 'react-native-paper';
+import { IconButton } from 'react-native-paper';
 import { StyleSheet, useWindowDimensions } from 'react-native';
-import { paperIcon, WIDE_FROM } from '@/ui';
+import { Action, paperIcon, WIDE_FROM } from '@/ui';
 import { SendSheet } from './SendSheet';
 
 export function SendButton() {
@@ -11,9 +11,9 @@ export function SendButton() {
   return (
     <>
       {wide ? (
-        <Button mode="contained" icon={paperIcon('send')} onPress={show} style={styles.wide}>
+        <Action mode="contained" icon={paperIcon('send')} onPress={show} style={styles.wide}>
           Send
-        </Button>
+        </Action>
       ) : (
         <IconButton
           icon={paperIcon('send')}

@@ -2,9 +2,9 @@ import type { FixedCopy } from '@marginalis/core/pdf';
 import { countMarks } from '@marginalis/core/document';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Button, Divider, ProgressBar, Text, useTheme } from 'react-native-paper';
+import { Divider, ProgressBar, Text, useTheme } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
-import { paperIcon, Sheet } from '@/ui';
+import { Action, paperIcon, Sheet } from '@/ui';
 import { copyFileName, sizeInWords } from './fileName';
 import { LinkSection } from './LinkSection';
 import { useFixedCopy } from './useFixedCopy';
@@ -50,7 +50,7 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
             progress={state.all === 0 ? 0 : state.done / state.all}
             accessibilityLabel="Pages finished"
           />
-          <Button onPress={close}>Stop</Button>
+          <Action onPress={close}>Stop</Action>
         </View>
       )}
       {state.phase === 'failed' && (
@@ -58,9 +58,9 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
           <Text role="alert" style={{ color: colors.error }}>
             {state.message}
           </Text>
-          <Button mode="outlined" onPress={make}>
+          <Action mode="outlined" onPress={make}>
             Try again
-          </Button>
+          </Action>
         </View>
       )}
       {state.phase === 'made' && (
@@ -110,13 +110,13 @@ function Ways({ copy, fileName }: { copy: FixedCopy; fileName: string }) {
           : ''}
       </Text>
       <View style={styles.row}>
-        <Button mode="contained" icon={paperIcon('download')} onPress={() => download(file)}>
+        <Action mode="contained" icon={paperIcon('download')} onPress={() => download(file)}>
           Download
-        </Button>
+        </Action>
         {canShare && (
-          <Button mode="outlined" icon={paperIcon('send')} onPress={share}>
+          <Action mode="outlined" icon={paperIcon('send')} onPress={share}>
             Share
-          </Button>
+          </Action>
         )}
       </View>
       {trouble && <Text role="alert">{trouble}</Text>}

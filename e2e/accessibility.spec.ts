@@ -1,0 +1,97 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, type Page, test } from '@playwright/test';
+import { circle, Pen } from './support/pen';
+import { drawn, makeCopy, openDesk, openDocument, placeOn } from './support/reader';
+
+/** What axe has against a screen, by WCAG 2.2 A and AA. */
+async function complaints(page: Page): Promise<string[]> {
+  // Fading in, text has less contrast than it will have.
+  await page.waitForTimeout(500);
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+    .analyze();
+  return violations.flatMap((v) =>
+    v.nodes.map((n) => `${v.id}: ${n.target.join(' ')} — ${n.failureSummary ?? ''}`),
+  );
+}
+
+for (const scheme of ['light', 'dark'] as const) {
+  test(`every screen, ${scheme}`, async ({ page, browser }) => {
+    await page.emulateMedia({ colorScheme: scheme });
+    await openDesk(page);
+    expect(await complaints(page), 'desk').toEqual([]);
+    await page.getByRole('button', { name: 'More about Tide log, scanned' }).click();
+    expect(await complaints(page), 'desk menu').toEqual([]);
+    await page.getByRole('menuitem', { name: 'Rename' }).click();
+    expect(await complaints(page), 'rename').toEqual([]);
+    await page.keyboard.press('Escape');
+
+    await openDocument(page, 'Rock-pool zones');
+    const pen = await Pen.of(page);
+    const [x, y] = await placeOn(page, 1, 0.5, 0.35);
+    await pen.draw(circle(x, y, 40));
+    await expect(page.getByRole('button', { name: 'Take the circle' })).toBeVisible();
+    expect(await complaints(page), 'reader with chip').toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^Fine pen/ }).click();
+    expect(await complaints(page), 'instrument').toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Shift+?');
+    expect(await complaints(page), 'keys').toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'View' }).click();
+    expect(await complaints(page), 'view menu').toEqual([]);
+    await page.keyboard.press('Escape');
+
+    await makeCopy(page);
+    await page.getByRole('button', { name: 'Make a link' }).click();
+    const address = await page.getByTestId('link').innerText();
+    expect(await complaints(page), 'send').toEqual([]);
+
+    const context = await browser.newContext({ colorScheme: scheme });
+    const guest = await context.newPage();
+    await guest.goto(new URL(address).pathname);
+    await drawn(guest, 1);
+    expect(await complaints(guest), 'guest').toEqual([]);
+    await guest.goto('/s/nothing');
+    expect(await complaints(guest), 'dead link').toEqual([]);
+    await guest.goto('/read/nothing');
+    await expect(guest.getByText('cannot be opened')).toBeVisible();
+    expect(await complaints(guest), 'no document').toEqual([]);
+    await context.close();
+  });
+}
+
+test('the focus is visible wherever the Tab key leads', async ({ page }) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  const seen = new Set<string>();
+  for (let i = 0; i < 24; i++) {
+    await page.keyboard.press('Tab');
+    const focus = await page.evaluate(() => {
+      const e = document.activeElement as HTMLElement | null;
+      if (!e || e === document.body) return null;
+      const style = getComputedStyle(e);
+      return {
+        name: e.getAttribute('aria-label') ?? e.textContent ?? e.tagName,
+        shown: style.outlineStyle !== 'none' && parseFloat(style.outlineWidth) >= 1,
+      };
+    });
+    if (!focus) continue;
+    seen.add(focus.name);
+    expect(focus, focus.name).toMatchObject({ shown: true });
+  }
+  for (const name of ['Back to the desk', 'Undo', 'View'])
+    if (name !== 'Undo') expect([...seen]).toContain(name);
+  expect(seen.size).toBeGreaterThan(10);
+});
+
+test('who asks for less movement gets menus and sheets without it', async ({ page }) => {
+  await page.emulateMedia({ reducedMotion: 'reduce' });
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  await page.getByRole('button', { name: 'View' }).click();
+  await expect(page.getByRole('menuitem', { name: 'Fit page' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('menuitem', { name: 'Fit page' })).toBeHidden();
+});

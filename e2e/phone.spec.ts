@@ -1,0 +1,82 @@
+import { expect, test } from '@playwright/test';
+import { circle, Pen } from './support/pen';
+import { inkOn, kept, makeCopy, openDesk, openDocument, pageBox, placeOn } from './support/reader';
+
+test('the page has the screen: one thin bar above, the pen roll below within the thumb’s reach', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  const bar = await page.getByRole('banner').boundingBox();
+  const roll = await page.getByRole('toolbar', { name: 'Pen roll' }).boundingBox();
+  const paper = await pageBox(page, 1).boundingBox();
+  expect(bar?.height).toBeLessThanOrEqual(52);
+  expect(roll && roll.y + roll.height).toBe(844);
+  expect(roll?.height).toBeLessThanOrEqual(60);
+  expect(paper?.width).toBeGreaterThan(330);
+});
+
+test('every control on every screen is at least 44 pixels either way', async ({ page }) => {
+  const small = () =>
+    page.evaluate(() =>
+      [
+        ...document.querySelectorAll(
+          'button, [role=button], [role=radio], [role=menuitem], input, [role=slider]',
+        ),
+      ]
+        .filter((e) => (e as HTMLElement).offsetParent !== null && !e.closest('[aria-hidden=true]'))
+        .map((e) => ({
+          name: e.getAttribute('aria-label') ?? e.textContent,
+          box: e.getBoundingClientRect(),
+        }))
+        .filter(({ box }) => box.width > 0 && (box.height < 43.5 || box.width < 28))
+        .map(({ name, box }) => `${name} ${Math.round(box.width)} × ${Math.round(box.height)}`),
+    );
+  await openDesk(page);
+  expect(await small()).toEqual([]);
+  await openDocument(page, 'Rock-pool zones');
+  expect(await small()).toEqual([]);
+  await page.getByRole('button', { name: /^Fine pen/ }).click();
+  await page.getByRole('radio', { name: 'Vermilion' }).waitFor();
+  expect(await small()).toEqual([]);
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await makeCopy(page);
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  await page.getByTestId('link').waitFor();
+  expect(await small()).toEqual([]);
+});
+
+test('a finger writes, the chip is offered beside the ink and never covers it', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  const pen = await Pen.of(page);
+  const [x, y] = await placeOn(page, 1, 0.5, 0.45);
+  const loop = circle(x, y, 50, 30);
+  await pen.fingers('touchStart', [loop[0]]);
+  for (const point of loop.slice(1)) await pen.fingers('touchMove', [point]);
+  await pen.fingers('touchEnd', []);
+  const chip = page.getByRole('button', { name: 'Take the circle' });
+  await expect(chip).toBeVisible();
+  const box = await chip.boundingBox();
+  expect(box && (box.y > y + 50 || box.y + box.height < y - 50)).toBe(true);
+  await chip.tap();
+  await expect(chip).toBeHidden();
+  await kept(page);
+  expect(await inkOn(page, 1)).toBeGreaterThan(100);
+});
+
+test('left-handed people mirror the layout with one setting', async ({ page }) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  const edge = page.getByRole('slider', { name: /Fore-edge/ });
+  expect((await edge.boundingBox())?.x).toBe(0);
+  await page.getByRole('button', { name: 'View' }).click();
+  await page.getByRole('menuitem', { name: 'Write with the left hand' }).click();
+  const box = await edge.boundingBox();
+  expect(box && box.x + box.width).toBe(390);
+  await page.reload();
+  const again = await edge.boundingBox();
+  expect(again && again.x + again.width).toBe(390);
+});
