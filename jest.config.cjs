@@ -16,7 +16,7 @@ const node = {
   testEnvironment: 'node',
   transform,
   moduleNameMapper: core,
-  transformIgnorePatterns: ['/node_modules/(?!(@marginalis|yup|@embedpdf|pixelmatch)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(@marginalis|yup|@embedpdf|jsts)/)'],
 };
 
 module.exports = {

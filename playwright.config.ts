@@ -37,12 +37,17 @@ export default defineConfig({
   projects: [
     {
       name: 'wide',
-      testIgnore: /phone\.spec\.ts/,
+      testIgnore: [
+        /phone\.spec\.ts/,
+        ...(process.env.SCREENSHOTS ? [] : [/screenshots\.spec\.ts/]),
+      ],
       use: { viewport: { width: 1280, height: 800 }, hasTouch: true },
     },
     {
       name: 'phone',
-      testMatch: /(phone|accessibility|screenshots)\.spec\.ts/,
+      testMatch: process.env.SCREENSHOTS
+        ? /screenshots\.spec\.ts/
+        : /(phone|accessibility)\.spec\.ts/,
       use: {
         viewport: { width: 390, height: 844 },
         isMobile: true,

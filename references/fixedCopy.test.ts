@@ -1,10 +1,10 @@
+import { filledArea } from './support/areas';
 import { readFileSync } from 'node:fs';
 import { degrees, PDFDocument, PDFName } from '@cantoo/pdf-lib';
 import { outlineOf } from '@marginalis/core/derived';
 import { emptyDocument, findMark } from '@marginalis/core/document';
 import { pathRings, plainPage } from '@marginalis/core/geometry';
 import { inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
-import polygonClipping, { type Ring } from 'polygon-clipping';
 import { alongCorners, ellipsePath, wavePath } from '../core/testing/hand';
 import { HIGHLIGHTER, pageRefsFor, PEN, written } from '../core/testing/marks';
 import { addAnnotation, filledForm, pdfWith } from '../core/testing/pdfs';
@@ -130,23 +130,7 @@ test('the inked area in another renderer’s picture is the area of the outlines
     const mark = findMark(state, id);
     return mark ? pathRings(outlineOf(mark)) : [];
   });
-  // Each ring winds anticlockwise throughout, so that non-zero filling is the union of its pieces.
-  const polygons = rings.map((ring): [Ring] => [
-    Array.from({ length: ring.length / 2 }, (_, i) => [ring[2 * i], ring[2 * i + 1]]),
-  ]);
-  const area = (ring: Ring) =>
-    Math.abs(
-      ring.reduce(
-        (sum, [x, y], i) =>
-          sum + x * ring[(i + 1) % ring.length][1] - ring[(i + 1) % ring.length][0] * y,
-        0,
-      ) / 2,
-    );
-  const union = polygonClipping.union(polygons[0], ...polygons.slice(1));
-  const wanted = union.reduce(
-    (sum, [outer, ...holes]) => sum + area(outer) - holes.reduce((h, r) => h + area(r), 0),
-    0,
-  );
+  const wanted = filledArea(rings, 0.01);
 
   const scale = 4;
   const blank = await renderPage(source, 0, 300 * scale, 400 * scale);

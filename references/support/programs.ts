@@ -7,12 +7,12 @@ import type { Picture } from './pictures';
 
 /** Debian's programs that read PDFs, each with code of its own. */
 
-function withFile<T>(bytes: Uint8Array, use: (path: string, folder: string) => T): T {
+function withFile<T>(bytes: Uint8Array, read: (path: string, folder: string) => T): T {
   const folder = mkdtempSync(join(tmpdir(), 'check-'));
   try {
     const path = join(folder, 'copy.pdf');
     writeFileSync(path, bytes);
-    return use(path, folder);
+    return read(path, folder);
   } finally {
     rmSync(folder, { recursive: true });
   }

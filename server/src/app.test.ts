@@ -16,9 +16,12 @@ let server: Server;
 let base: string;
 const reported: unknown[] = [];
 
-async function start(limits?: { uploads: number; requests: number }): Promise<void> {
+async function start(
+  limits?: { uploads: number; requests: number },
+  mostBytes?: number,
+): Promise<void> {
   const app = createApp({
-    links: await createDiskLinkStore(join(folder, '.links')),
+    links: await createDiskLinkStore(join(folder, '.links'), mostBytes),
     now: () => now,
     appFolder: join(folder, 'app'),
     demoFolder: join(folder, 'demo'),
@@ -173,6 +176,17 @@ test('what is too large is refused with 413 before it is stored', async () => {
   });
   expect(declared.status).toBe(413);
   expect(await readdir(join(folder, '.links'))).toEqual([]);
+});
+
+test('a full store makes no more links, and the ones there are stay', async () => {
+  await stop();
+  await start(undefined, 2000);
+  const { token } = await made();
+  const answers = await Promise.all(
+    [1, 2, 3].map(() => upload(Buffer.concat([PDF, Buffer.alloc(1900)]))),
+  );
+  for (const answer of answers) expect(answer.status).toBe(507);
+  expect(await status(`/api/links/${token}/file`)).toBe(200);
 });
 
 test('too many requests from one address have to wait', async () => {

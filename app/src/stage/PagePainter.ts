@@ -17,7 +17,7 @@ import {
   uniteBoxes,
   EMPTY_BOX,
 } from '@marginalis/core/geometry';
-import { boundsOf } from '@marginalis/core/derived';
+import { boundsOf, layersOf } from '@marginalis/core/derived';
 import type { Mark, MarkId } from '@marginalis/core/marks';
 import { paintHighlights, paintOver } from './paintMarks';
 import type { PdfPictures, PictureJob } from '@/work';
@@ -27,8 +27,9 @@ interface Sheet {
   readonly tile: Tile;
   paper: HTMLCanvasElement | null;
   job: PictureJob | null;
-  readonly light: HTMLCanvasElement;
-  readonly ink: HTMLCanvasElement;
+  /** Made when there is something to show on them. */
+  light: HTMLCanvasElement | null;
+  ink: HTMLCanvasElement | null;
 }
 
 const NO_MARKS: PageMarks = new Map();
@@ -113,12 +114,8 @@ export class PagePainter {
   }
 
   private addSheet(tile: Tile, w: number, h: number): void {
-    const light = placed(tile, w, h);
-    const ink = placed(tile, w, h);
-    const sheet: Sheet = { tile, paper: null, job: null, light, ink };
+    const sheet: Sheet = { tile, paper: null, job: null, light: null, ink: null };
     this.sheets.set(tile.key, sheet);
-    this.layers.light.append(light);
-    this.layers.ink.append(ink);
     this.paint(sheet, null);
     const job = this.pictures.request(this.index, this.scale, tile, () => this.distance);
     sheet.job = job;
@@ -152,11 +149,14 @@ export class PagePainter {
     if (isEmptyBox(clip) || clip.maxX === clip.minX || clip.maxY === clip.minY) return;
     const seen = transformBox(invertMatrix(matrix), clip);
     const job = { marks: this.marks, doomed: this.doomed, matrix, seen };
+    const { highlights, over } = layersOf(this.marks);
+    if (highlights.length > 0) sheet.light ??= this.layer(this.layers.light, tile);
+    if (over.length > 0) sheet.ink ??= this.layer(this.layers.ink, tile);
     for (const [canvas, draw] of [
       [sheet.light, paintHighlights],
       [sheet.ink, paintOver],
     ] as const) {
-      const ctx = canvas.getContext('2d');
+      const ctx = canvas?.getContext('2d');
       if (!ctx) continue;
       ctx.save();
       ctx.setTransform(1, 0, 0, 1, 0, 0);
@@ -167,6 +167,17 @@ export class PagePainter {
       draw(ctx, job);
       ctx.restore();
     }
+  }
+
+  /** An empty canvas over a tile, in one of the layers of marks. */
+  private layer(holder: HTMLElement, tile: Tile): HTMLCanvasElement {
+    const { width, height } = displaySize(this.page);
+    const canvas = document.createElement('canvas');
+    canvas.width = tile.width;
+    canvas.height = tile.height;
+    place(canvas, tile, Math.round(width * this.scale), Math.round(height * this.scale));
+    holder.append(canvas);
+    return canvas;
   }
 
   private dropSheet(sheet: Sheet): void {
@@ -199,14 +210,6 @@ function place(canvas: HTMLCanvasElement, tile: Tile, w: number, h: number): voi
     width: percent(tile.width, w),
     height: percent(tile.height, h),
   });
-}
-
-function placed(tile: Tile, w: number, h: number): HTMLCanvasElement {
-  const canvas = document.createElement('canvas');
-  canvas.width = tile.width;
-  canvas.height = tile.height;
-  place(canvas, tile, w, h);
-  return canvas;
 }
 
 /** Whole pixels around a box, with one to spare for antialiasing. */

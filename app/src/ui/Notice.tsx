@@ -1,9 +1,18 @@
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Text, useTheme } from 'react-native-paper';
+import { IconButton, Text, useTheme } from 'react-native-paper';
+import { paperIcon } from './icons';
 
 /** A sentence across the top of a screen: what is the matter, and what can be done. */
-export function Notice({ text, children }: { text: string; children?: ReactNode }) {
+export function Notice({
+  text,
+  onClose,
+  children,
+}: {
+  text: string;
+  onClose?: () => void;
+  children?: ReactNode;
+}) {
   const { colors } = useTheme();
   return (
     <View
@@ -15,6 +24,15 @@ export function Notice({ text, children }: { text: string; children?: ReactNode 
     >
       <Text style={[styles.text, { color: colors.onSecondaryContainer }]}>{text}</Text>
       {children}
+      {onClose && (
+        <IconButton
+          icon={paperIcon('close')}
+          size={20}
+          accessibilityLabel="Close"
+          onPress={onClose}
+          style={styles.close}
+        />
+      )}
     </View>
   );
 }
@@ -43,14 +61,16 @@ export function EmptyScreen({
 const styles = StyleSheet.create({
   notice: {
     flexDirection: 'row',
-    flexWrap: 'wrap',
     alignItems: 'center',
     gap: 8,
-    paddingHorizontal: 16,
-    paddingVertical: 8,
+    paddingLeft: 16,
+    paddingRight: 4,
+    paddingVertical: 4,
+    minHeight: 48,
     borderBottomWidth: 1,
   },
-  text: { flexShrink: 1, flexGrow: 1 },
+  text: { flexShrink: 1, flexGrow: 1, paddingVertical: 4 },
+  close: { width: 44, height: 44, margin: 0 },
   empty: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: 24, gap: 16 },
   sentence: { maxWidth: 440, textAlign: 'center', fontSize: 16, lineHeight: 24 },
 });

@@ -2,7 +2,7 @@ import { linkRequestSchema, MOST_LINK_BYTES, TOKEN_PATTERN } from '@marginalis/c
 import express, { type RequestHandler, Router } from 'express';
 import { ValidationError } from 'yup';
 import { refuse } from '../http/refuse.ts';
-import { type LinkRecord, type LinkStore } from './linkStore.ts';
+import { type LinkRecord, type LinkStore, LinkStoreFull } from './linkStore.ts';
 import { hashToken, matchesHash, newToken } from './tokens.ts';
 
 const DAY = 24 * 3600 * 1000;
@@ -82,6 +82,12 @@ export function linkRoutes(deps: {
     } catch (e) {
       if (e instanceof ValidationError)
         return refuse(res, 400, `The link cannot be made: ${e.message}.`);
+      if (e instanceof LinkStoreFull)
+        return refuse(
+          res,
+          507,
+          'The server has no room for more links now. Download the copy instead.',
+        );
       throw e;
     }
   });

@@ -1,4 +1,4 @@
-import { mkdir, readdir, readFile, rename, rm, writeFile } from 'node:fs/promises';
+import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { number, object, string, ValidationError } from 'yup';
 
@@ -38,11 +38,33 @@ export interface LinkStore {
   sweep(now: number): Promise<number>;
 }
 
+async function bytesHeld(folder: string): Promise<number> {
+  const names = await readdir(folder);
+  const sizes = await Promise.all(
+    names.map((name) => stat(join(folder, name)).then((s) => s.size, goneMeanwhile)),
+  );
+  return sizes.reduce((sum, size) => sum + size, 0);
+}
+
+/** A file withdrawn or swept while sizes are added up takes no room. */
+function goneMeanwhile(e: NodeJS.ErrnoException): number {
+  if (e.code === 'ENOENT') return 0;
+  throw e;
+}
+
 /** Guests of an expired link are told so for this long; then it is as if it had never been, ms. */
 const REMEMBERED = 30 * 24 * 3600 * 1000;
 
-/** One JSON and one PDF file a link, in the folder `at`. */
-export async function createDiskLinkStore(at: string): Promise<LinkStore> {
+/** Thrown when the files of all links together would take more than the store may hold. */
+export class LinkStoreFull extends Error {
+  override readonly name = 'LinkStoreFull';
+}
+
+/** What all files together may take by default: 20 GB. */
+const MOST_BYTES = 20e9;
+
+/** One JSON and one PDF file a link, in the folder `at`, together no more than `mostBytes`. */
+export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): Promise<LinkStore> {
   const folder = resolve(at);
   await mkdir(folder, { recursive: true });
   const jsonPath = (hash: string): string => join(folder, `${hash}.json`);
@@ -77,6 +99,8 @@ export async function createDiskLinkStore(at: string): Promise<LinkStore> {
     find,
     filePath,
     async create(hash, record, bytes) {
+      if ((await bytesHeld(folder)) + bytes.length > mostBytes)
+        throw new LinkStoreFull('The link store is full.');
       await writeWhole(filePath(hash), bytes);
       await keep(hash, record);
     },

@@ -48,9 +48,11 @@ export function DeskScreen({ onOpen }: { onOpen: (id: string) => void }) {
         </View>
       )}
       {desk.refusals.map(({ fileName, message }) => (
-        <Notice key={fileName} text={`${fileName}: ${message}`}>
-          <Action onPress={() => desk.forgetRefusal(fileName)}>Close</Action>
-        </Notice>
+        <Notice
+          key={fileName}
+          text={`${fileName}: ${message}`}
+          onClose={() => desk.forgetRefusal(fileName)}
+        />
       ))}
       {desk.unreadable > 0 && (
         <Notice

@@ -121,10 +121,8 @@ function ReaderNotices() {
         </Notice>
       )}
       {trouble && (
-        <Notice text={trouble}>
-          <Action onPress={saving === 'unkept' ? session.retry : session.forgetTrouble}>
-            {saving === 'unkept' ? 'Try again' : 'Close'}
-          </Action>
+        <Notice text={trouble} onClose={saving === 'unkept' ? undefined : session.forgetTrouble}>
+          {saving === 'unkept' && <Action onPress={session.retry}>Try again</Action>}
         </Notice>
       )}
       {damaged > 0 && (

@@ -29,8 +29,7 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
           {fileName}
         </Text>
         <Text style={{ color: colors.onSurfaceVariant }}>
-          {marks === 1 ? '1 mark' : `${marks} marks`} drawn into the pages. The original stays as it
-          is.
+          {marksInWords(marks)} The original stays as it is.
         </Text>
       </View>
       {session.desk.signed && (
@@ -78,6 +77,11 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
     </Sheet>
   );
 }
+
+const marksInWords = (count: number): string =>
+  count === 0
+    ? 'There are no marks on it yet.'
+    : `${count === 1 ? '1 mark' : `${count} marks`} drawn into the pages.`;
 
 /** Download, and the system's share sheet where there is one. */
 function Ways({ copy, fileName }: { copy: FixedCopy; fileName: string }) {

@@ -1,0 +1,73 @@
+import { expect, type Page, test } from '@playwright/test';
+import { handwriting } from './support/handwriting';
+import { circle, line, Pen } from './support/pen';
+import { drawn, kept, makeCopy, openDesk, openDocument, placeOn, take } from './support/reader';
+
+/** The pictures of the main views in docs/screenshots, made anew from the sample documents. */
+
+const shot = (page: Page, name: string) =>
+  page.screenshot({ path: `docs/screenshots/${name}-${test.info().project.name}.png` });
+
+async function write(
+  pen: Pen,
+  text: string,
+  [x, y]: readonly [number, number],
+  size: number,
+): Promise<void> {
+  for (const stroke of handwriting(text, x, y, size))
+    await pen.draw(stroke, { pause: 1, pressure: (t) => 0.35 + 0.3 * Math.sin(Math.PI * t) });
+}
+
+test('the main views', async ({ page, browser }) => {
+  const wide = test.info().project.name === 'wide';
+  await openDesk(page);
+  await page.waitForTimeout(800);
+  await shot(page, 'desk');
+
+  await openDocument(page, 'Rock-pool zones');
+  const pen = await Pen.of(page);
+  const size = wide ? 30 : 10;
+  await write(pen, 'the lower shore', await placeOn(page, 1, 0.12, 0.243), size);
+  await take(page, 'Broad highlighter');
+  const from = await placeOn(page, 1, 0.375, 0.2105);
+  const to = await placeOn(page, 1, 0.475, 0.2105);
+  await pen.draw(line(from, to));
+  await take(page, 'Marking pen');
+  const tick = await Promise.all([
+    placeOn(page, 1, 0.86, 0.232),
+    placeOn(page, 1, 0.87, 0.242),
+    placeOn(page, 1, 0.895, 0.216),
+  ]);
+  await pen.draw([...line(tick[0], tick[1], 8), ...line(tick[1], tick[2], 12)]);
+  await page.keyboard.press('Escape');
+  const centre = await placeOn(page, 1, 0.589, 0.21);
+  const edge = await placeOn(page, 1, 0.63, 0.21);
+  await take(page, 'Fine pen');
+  await pen.draw(circle(centre[0], centre[1], edge[0] - centre[0]));
+  await expect(page.getByRole('button', { name: 'Take the circle' })).toBeVisible();
+  await kept(page);
+  await page.waitForTimeout(400);
+  await shot(page, 'reader');
+
+  await page.getByRole('button', { name: 'Take the circle' }).click();
+  await take(page, 'Fine pen');
+  await page.getByRole('radio', { name: 'Iron gall' }).waitFor();
+  await page.waitForTimeout(600);
+  await shot(page, 'instrument');
+  await page.keyboard.press('Escape');
+
+  await makeCopy(page);
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  const address = await page.getByTestId('link').innerText();
+  await page.waitForTimeout(600);
+  await shot(page, 'send');
+
+  const { viewport, isMobile, hasTouch, deviceScaleFactor } = test.info().project.use;
+  const guests = await browser.newContext({ viewport, isMobile, hasTouch, deviceScaleFactor });
+  const guest = await guests.newPage();
+  await guest.goto(new URL(address).pathname);
+  await drawn(guest, 1);
+  await guest.waitForTimeout(400);
+  await shot(guest, 'guest');
+  await guests.close();
+});

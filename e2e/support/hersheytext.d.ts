@@ -1,0 +1,3 @@
+declare module 'hersheytext' {
+  export function renderTextArray(text: string, options: { font: string }): unknown[];
+}
