@@ -37,7 +37,7 @@ module.exports = {
       ...node,
       displayName: 'references',
       rootDir: __dirname,
-      testMatch: ['<rootDir>/references/**/*.test.ts'],
+      testMatch: ['<rootDir>/{references,bench}/**/*.test.ts'],
     },
     {
       displayName: 'app',

@@ -2,13 +2,15 @@ import { cpus, totalmem } from 'node:os';
 import { benchFlatten } from './flatten';
 import { benchInk } from './ink';
 import { benchOpening } from './opening';
-import { type Row, tableOf } from './report';
+import { tableOf } from './report';
+import { steadinessTable } from './steadiness';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening. */
-const PARTS: Record<string, () => Promise<Row[]>> = {
-  ink: benchInk,
-  flatten: benchFlatten,
-  opening: benchOpening,
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness. */
+const PARTS: Record<string, () => Promise<string> | string> = {
+  ink: async () => tableOf(await benchInk()),
+  flatten: async () => tableOf(await benchFlatten()),
+  opening: async () => tableOf(await benchOpening()),
+  steadiness: steadinessTable,
 };
 
 const wanted = process.argv.slice(2);
@@ -19,13 +21,8 @@ if (unknown.length > 0) {
   );
   process.exit(1);
 }
-const rows: Row[] = [];
-for (const [name, bench] of Object.entries(PARTS)) {
-  if (wanted.length > 0 && !wanted.includes(name)) continue;
-  console.log(`${name} …`);
-  rows.push(...(await bench()));
-}
 console.log(
-  `\nNode ${process.versions.node}, ${cpus().length} cores, ${Math.round(totalmem() / 2 ** 30)} GiB\n`,
+  `Node ${process.versions.node}, ${cpus().length} cores, ${Math.round(totalmem() / 2 ** 30)} GiB`,
 );
-console.log(tableOf(rows));
+for (const [name, bench] of Object.entries(PARTS))
+  if (wanted.length === 0 || wanted.includes(name)) console.log(`\n## ${name}\n\n${await bench()}`);

@@ -2,7 +2,7 @@ import fontkit from '@cantoo/fontkit';
 import { PDFName } from '@cantoo/pdf-lib';
 import { A4, FONT_FILES, fontBytes, newDocument } from './sheet.ts';
 import { fillRings, type Raster, type Ring } from './raster.ts';
-import { seededRandom } from './random.ts';
+import { seededRandom } from '../core/testing/seededRandom.ts';
 
 const TITLE = 'Tide log, scanned';
 const DPI = 110;

@@ -146,6 +146,15 @@ test('a signed file says so, and before it is sent that the copy will not be', a
   await expect(page.getByText('no longer carries the signature')).toBeVisible();
 });
 
+test('at an address that is not secure the desk says why it cannot be used', async ({ page }) => {
+  await page.addInitScript(() =>
+    Object.defineProperty(window, 'isSecureContext', { value: false }),
+  );
+  await page.reload();
+  await expect(page.getByText('This address is not secure')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Open a PDF' })).toBeHidden();
+});
+
 test('addresses that lead nowhere say so and lead back', async ({ page }) => {
   await page.goto('/read/not-a-document');
   await expect(page.getByText('This document cannot be opened')).toBeVisible();

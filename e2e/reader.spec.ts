@@ -93,6 +93,13 @@ test('everything can be done by keyboard', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Take the circle' })).toBeHidden();
   await page.keyboard.press('Control+z');
   await expect.poll(() => inkOn(page, 1)).toBe(0);
+  await pen.draw(circle(x, y, 50));
+  await expect(page.getByRole('button', { name: 'Take the circle' })).toBeVisible();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Take the circle' })).toBeHidden();
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => inkOn(page, 1)).toBe(0);
   await page.keyboard.press('Control+y');
   await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(100);
 

@@ -67,6 +67,7 @@ export async function addDocument(
   try {
     await keepSource(source, bytes);
     await keepDocument(looked.document);
+    askToStay();
   } catch (e) {
     await dropSource(source);
     return {
@@ -76,6 +77,11 @@ export async function addDocument(
     };
   }
   return { ...looked, already: false };
+}
+
+/** Asks the browser not to clear what is stored when it runs short; it may refuse, and nothing depends on it. */
+function askToStay(): void {
+  navigator.storage?.persist?.().catch(() => undefined);
 }
 
 /** Inspects bytes and draws the first page; a locked document is told, not refused. */

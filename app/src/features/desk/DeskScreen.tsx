@@ -8,8 +8,21 @@ import { RenameSheet } from './RenameSheet';
 import { useDesk } from './useDesk';
 import { useIncomingFiles } from './useIncomingFiles';
 
-/** The first screen: the documents being worked on. */
-export function DeskScreen({ onOpen }: { onOpen: (id: string) => void }) {
+/** The first screen, or why there can be none here. */
+export function DeskScreen(props: { onOpen: (id: string) => void }) {
+  // Browsers keep hashes and locks, which the desk rests on, from pages that could have been changed on the way.
+  if (!window.isSecureContext)
+    return (
+      <EmptyScreen
+        title="This address is not secure"
+        text="The browser keeps from it what the desk needs to store documents safely. Open Marginalis by an address that begins with https, or on this machine as localhost. Links can be read here."
+      />
+    );
+  return <Desk {...props} />;
+}
+
+/** The documents being worked on. */
+function Desk({ onOpen }: { onOpen: (id: string) => void }) {
   const desk = useDesk();
   const { colors } = useTheme();
   const wide = useWindowDimensions().width >= WIDE_FROM;

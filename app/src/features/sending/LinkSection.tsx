@@ -98,11 +98,15 @@ function MadeLink({ link, onWithdraw }: { link: KeptLink; onWithdraw: () => void
   const [copied, setCopied] = useState<string | null>(null);
   const url = linkUrl(link.token);
   const expired = link.expiresAt < useNow();
-  const copy = () =>
-    navigator.clipboard.writeText(url).then(
-      () => setCopied('Copied'),
-      () => setCopied('Select and copy it by hand'),
-    );
+  const copy = async () => {
+    try {
+      await navigator.clipboard.writeText(url);
+      setCopied('Copied');
+    } catch {
+      // Refused by the person or the browser, or not there at an address that is not secure.
+      setCopied('Select and copy it by hand');
+    }
+  };
   return (
     <View style={[styles.link, { borderColor: colors.outlineVariant }]}>
       <Text selectable testID="link" numberOfLines={2} style={styles.url}>
