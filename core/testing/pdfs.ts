@@ -27,6 +27,7 @@ export async function pdfWith(make: PageMaker, count = 1): Promise<Uint8Array> {
 
 export const plainPdf = (count = 1): Promise<Uint8Array> => pdfWith(() => undefined, count);
 
+/** Locked with `password`; with an empty one only its owner's password protects it. */
 export async function lockedPdf(password: string): Promise<Uint8Array> {
   const doc = await PDFDocument.create();
   doc.addPage([300, 400]).drawText('Locked');

@@ -32,6 +32,8 @@ export interface FixedCopy {
   readonly annotationsDropped: readonly string[];
   /** Links that would have started something and are not in the copy. */
   readonly linksDropped: number;
+  /** The source was encrypted; the copy is not. */
+  readonly encryptionLost: boolean;
   /** The source was signed; the copy no longer carries the signature. */
   readonly signatureLost: boolean;
 }
@@ -90,6 +92,8 @@ export async function makeFixedCopy(
     annotationsDrawn,
     annotationsDropped: dropped,
     linksDropped,
+    // Set by the library only where it had a key to use.
+    encryptionLost: doc.context.isDecrypted,
     signatureLost,
   };
 }

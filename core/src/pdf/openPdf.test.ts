@@ -30,6 +30,11 @@ test('a locked file asks for its password, and says when it is wrong', async () 
   expect(await refusal(bytes, 'limpet')).toBe('opened');
 });
 
+test('a file that only its owner’s password protects opens for everyone', async () => {
+  expect(await refusal(await lockedPdf(''))).toBe('opened');
+  expect((await inspectPdf(await lockedPdf(''))).pages).toHaveLength(1);
+});
+
 test('a file cut anywhere is refused in words, or rescued and said to be', async () => {
   const whole = await plainPdf(3);
   await fc.assert(

@@ -7,6 +7,9 @@ const HEADER_REACH = 1024;
 /** Where the end marker may stand, counted from the end. */
 const END_REACH = 2048;
 
+/** The user password of files that only their owner's password protects. */
+const NO_PASSWORD = '';
+
 const latin = (bytes: Uint8Array): string => {
   let text = '';
   for (const b of bytes) text += String.fromCharCode(b);
@@ -24,29 +27,33 @@ export function requireHeader(bytes: Uint8Array): void {
 }
 
 /**
- * Opens bytes with the PDF library.
+ * Opens bytes with the PDF library. Files that are encrypted but open without a password, since only
+ * changing them is to be prevented, open without one here too.
  * @throws PdfRefusal with a reason the person can act on
  */
 export async function openPdf(bytes: Uint8Array, password?: string): Promise<PDFDocument> {
   requireHeader(bytes);
-  let doc: PDFDocument;
+  const doc = await load(bytes, password);
+  if (countPages(doc, bytes) === 0) throw new PdfRefusal(hasEnd(bytes) ? 'no-pages' : 'cut-short');
+  mendStreams(doc, bytes);
+  return doc;
+}
+
+async function load(bytes: Uint8Array, password: string | undefined): Promise<PDFDocument> {
   try {
-    doc = await PDFDocument.load(bytes, {
+    return await PDFDocument.load(bytes, {
       updateMetadata: false,
       warnOnInvalidObjects: false,
       parseSpeed: Infinity,
       ...(password === undefined ? {} : { password }),
     });
   } catch (e) {
-    if (e instanceof EncryptedPDFError) throw new PdfRefusal('locked');
-    if (/password/i.test(String(e)))
-      throw new PdfRefusal(password === undefined ? 'locked' : 'wrong-password');
+    const encrypted = e instanceof EncryptedPDFError || /password/i.test(String(e));
+    if (encrypted && password === undefined) return load(bytes, NO_PASSWORD);
+    if (encrypted) throw new PdfRefusal(password === NO_PASSWORD ? 'locked' : 'wrong-password');
     // The library fails on damage in many ways (TypeError, RangeError, its own); all mean the same here.
     throw new PdfRefusal(hasEnd(bytes) ? 'damaged' : 'cut-short');
   }
-  if (countPages(doc, bytes) === 0) throw new PdfRefusal(hasEnd(bytes) ? 'no-pages' : 'cut-short');
-  mendStreams(doc, bytes);
-  return doc;
 }
 
 function countPages(doc: PDFDocument, bytes: Uint8Array): number {

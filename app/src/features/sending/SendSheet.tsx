@@ -37,9 +37,6 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
           The original is signed. A fixed copy no longer carries the signature.
         </Text>
       )}
-      {session.desk.locked && (
-        <Text>The original is locked with a password; the copy will not be.</Text>
-      )}
       {state.phase === 'making' && (
         <View style={styles.making} role="status">
           <Text>
@@ -109,6 +106,7 @@ function Ways({ copy, fileName }: { copy: FixedCopy; fileName: string }) {
         {dropped.length > 0
           ? ` Left out, since they show nothing on the page: ${dropped.join(', ')}.`
           : ''}
+        {copy.encryptionLost ? ' The original is encrypted; this copy is not.' : ''}
         {copy.linksDropped > 0
           ? ` ${copy.linksDropped} links that lead to files or programs do not work in the copy.`
           : ''}
