@@ -34,6 +34,10 @@ test('every control on every screen is at least 44 pixels either way', async ({ 
     );
   await openDesk(page);
   expect(await small()).toEqual([]);
+  await page.getByRole('button', { name: 'More about Tide log, scanned' }).click();
+  await page.getByRole('menuitem', { name: 'Remove from the desk' }).click();
+  await page.getByRole('button', { name: 'Undo' }).waitFor();
+  expect(await small()).toEqual([]);
   await openDocument(page, 'Rock-pool zones');
   expect(await small()).toEqual([]);
   await page.getByRole('button', { name: /^Fine pen/ }).click();

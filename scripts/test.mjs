@@ -55,7 +55,7 @@ stage('Dependency rules', 'npm', ['run', '-s', 'rules']);
 stage(
   'Unit tests and references',
   'npx',
-  ['jest', '--json', '--outputFile', jestReport, '--silent=false'],
+  ['jest', '--maxWorkers=2', '--json', '--outputFile', jestReport, '--silent=false'],
   jestCounts,
 );
 if (built)
