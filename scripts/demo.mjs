@@ -33,9 +33,6 @@ const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts']
   stdio: 'inherit',
   env: { ...process.env, DEMO: '1' },
 });
-// Ctrl-C reaches the server too; this process only waits for it to finish.
-for (const signal of ['SIGINT', 'SIGTERM'])
-  process.on(signal, () => {
-    if (signal === 'SIGTERM') server.kill('SIGTERM');
-  });
+// Ctrl-C reaches the server too; whoever ends this process alone ends the server with it.
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill('SIGTERM'));
 server.on('exit', (code) => process.exit(code ?? 0));
