@@ -37,6 +37,8 @@ test('every control on every screen is at least 44 pixels either way', async ({ 
   await page.getByRole('button', { name: 'More about Tide log, scanned' }).click();
   await page.getByRole('menuitem', { name: 'Remove from the desk' }).click();
   await page.getByRole('button', { name: 'Undo' }).waitFor();
+  // It grows as it appears.
+  await page.waitForTimeout(500);
   expect(await small()).toEqual([]);
   await openDocument(page, 'Rock-pool zones');
   expect(await small()).toEqual([]);

@@ -128,7 +128,11 @@ function Desk({ onOpen }: { onOpen: (id: string) => void }) {
         visible={desk.said !== null}
         onDismiss={desk.forgetSaid}
         duration={8000}
-        action={desk.said?.undo ? { label: 'Undo', onPress: desk.said.undo } : undefined}
+        action={
+          desk.said?.undo
+            ? { label: 'Undo', onPress: desk.said.undo, contentStyle: styles.open }
+            : undefined
+        }
       >
         {desk.said?.text ?? ''}
       </Snackbar>

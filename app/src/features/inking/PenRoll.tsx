@@ -56,22 +56,17 @@ export function PenRoll({ upright }: { upright: boolean }) {
               size={22}
               color={held ? colors.onPrimaryContainer : colors.onSurface}
             />
-            <View
-              style={[
-                styles.swatch,
-                instrument.kind === 'eraser'
-                  ? {
-                      height: 4,
-                      borderWidth: 1,
-                      borderColor: colors.outline,
-                      backgroundColor: colors.surface,
-                    }
-                  : {
-                      height: Math.max(2, Math.min(7, instrument.widthMm * 2.2)),
-                      backgroundColor: instrument.colour,
-                    },
-              ]}
-            />
+            {/* Ink on paper, so that dark ink shows on a dark roll too. */}
+            <View style={[styles.paper, { borderColor: colors.outlineVariant }]}>
+              {instrument.kind !== 'eraser' && (
+                <View
+                  style={{
+                    height: Math.max(2, Math.min(6, instrument.widthMm * 2.2)),
+                    backgroundColor: instrument.colour,
+                  }}
+                />
+              )}
+            </View>
           </Pressable>
         );
       })}
@@ -125,7 +120,14 @@ const styles = StyleSheet.create({
     gap: 3,
   },
   idle: { opacity: 0.38 },
-  swatch: { width: 24, borderRadius: 1 },
+  paper: {
+    width: 26,
+    height: 10,
+    borderWidth: 1,
+    borderRadius: 1,
+    backgroundColor: '#ffffff',
+    justifyContent: 'center',
+  },
   lineDown: { width: 1, height: 30, marginHorizontal: 1 },
   lineAcross: { height: 1, width: 34, marginVertical: 4 },
 });
