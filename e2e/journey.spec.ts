@@ -1,24 +1,13 @@
 import { execFileSync } from 'node:child_process';
 import { expect, type Page, test } from '@playwright/test';
-import { circle, line, Pen, wave } from './support/pen';
-import {
-  drawn,
-  inkOn,
-  kept,
-  makeCopy,
-  openDesk,
-  openDocument,
-  placeOn,
-  take,
-} from './support/reader';
+import { circle, line, wave } from './support/pen';
+import { drawn, inkOn, kept, makeCopy, openWorksheet, placeOn, take } from './support/reader';
 
 test('open, write, highlight, tidy, rub out, undo, reload, send, and the guest sees it', async ({
   page,
   browser,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
-  const pen = await Pen.of(page);
+  const pen = await openWorksheet(page);
 
   // Write with rising pressure: the line gets wider.
   const [x, y] = await placeOn(page, 1, 0.15, 0.305);

@@ -1,21 +1,10 @@
 import { expect, type Page, test } from '@playwright/test';
-import { line, Pen, type Point, wave } from './support/pen';
-import {
-  drawn,
-  inkOn,
-  kept,
-  openDesk,
-  openDocument,
-  pageBox,
-  placeOn,
-  take,
-} from './support/reader';
+import { line, type Pen, type Point, wave } from './support/pen';
+import { drawn, inkOn, kept, openWorksheet, pageBox, placeOn, take } from './support/reader';
 
 let pen: Pen;
 test.beforeEach(async ({ page }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
-  pen = await Pen.of(page);
+  pen = await openWorksheet(page);
 });
 
 const top = async (page: Page) => (await pageBox(page, 1).boundingBox())?.y ?? NaN;

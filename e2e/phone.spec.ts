@@ -1,6 +1,15 @@
 import { expect, test } from '@playwright/test';
-import { circle, Pen } from './support/pen';
-import { inkOn, kept, makeCopy, openDesk, openDocument, pageBox, placeOn } from './support/reader';
+import { circle } from './support/pen';
+import {
+  inkOn,
+  kept,
+  makeCopy,
+  openDesk,
+  openDocument,
+  openWorksheet,
+  pageBox,
+  placeOn,
+} from './support/reader';
 
 test('the page has the screen: one thin bar above, the pen roll below within the thumb’s reach', async ({
   page,
@@ -55,9 +64,7 @@ test('every control on every screen is at least 44 pixels either way', async ({ 
 test('a finger writes, the chip is offered beside the ink and never covers it', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
-  const pen = await Pen.of(page);
+  const pen = await openWorksheet(page);
   const [x, y] = await placeOn(page, 1, 0.5, 0.45);
   const loop = circle(x, y, 50, 30);
   await pen.fingers('touchStart', [loop[0]]);

@@ -1,7 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { Pen, wave } from './support/pen';
-import { drawn, kept, makeCopy, openDesk, openDocument, placeOn } from './support/reader';
+import { wave } from './support/pen';
+import {
+  drawn,
+  kept,
+  makeCopy,
+  openDesk,
+  openDocument,
+  openWorksheet,
+  placeOn,
+} from './support/reader';
 
 test('a long copy shows its progress and can be stopped', async ({ page }) => {
   await openDesk(page);
@@ -18,9 +26,7 @@ test('a long copy shows its progress and can be stopped', async ({ page }) => {
 });
 
 test('the original in storage stays as it is, however often it is sent', async ({ page }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
-  const pen = await Pen.of(page);
+  const pen = await openWorksheet(page);
   const [x, y] = await placeOn(page, 1, 0.2, 0.35);
   await pen.draw(wave(x, y, 200));
   await kept(page);

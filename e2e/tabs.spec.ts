@@ -1,14 +1,12 @@
 import { expect, test } from '@playwright/test';
 import { line, Pen, wave } from './support/pen';
-import { drawn, inkOn, kept, openDesk, openDocument, placeOn } from './support/reader';
+import { drawn, inkOn, kept, openWorksheet, placeOn } from './support/reader';
 
 test('a second tab reads along, takes the turn when asked, and nothing is overwritten', async ({
   page,
   context,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
-  const pen = await Pen.of(page);
+  const pen = await openWorksheet(page);
   const [x, y] = await placeOn(page, 1, 0.2, 0.33);
   await pen.draw(wave(x, y, 200));
   await kept(page);
@@ -50,9 +48,7 @@ test('a tab killed in the middle of a stroke loses that stroke and no other', as
   page,
   context,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
-  const pen = await Pen.of(page);
+  const pen = await openWorksheet(page);
   const [x, y] = await placeOn(page, 1, 0.2, 0.33);
   for (let i = 0; i < 5; i++) await pen.draw(line([x, y + 15 * i], [x + 150, y + 15 * i]));
   await kept(page);
@@ -74,9 +70,7 @@ test('a tab killed in the middle of a stroke loses that stroke and no other', as
 test('when storage refuses, it is said, nothing is lost, and it can be tried again', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
-  const pen = await Pen.of(page);
+  const pen = await openWorksheet(page);
   const [x, y] = await placeOn(page, 1, 0.2, 0.33);
   await page.evaluate(() => {
     const real = IDBObjectStore.prototype.put;

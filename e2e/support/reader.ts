@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import type { Point } from './pen';
+import { Pen, type Point } from './pen';
 
 /** The desk with the sample documents laid out. */
 export async function openDesk(page: Page): Promise<void> {
@@ -73,4 +73,11 @@ export async function take(page: Page, name: string): Promise<void> {
 export async function makeCopy(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Send', exact: true }).click();
   await expect(page.getByTestId('copy-made')).toContainText('Ready', { timeout: 60_000 });
+}
+
+/** Opens the worksheet of the samples and takes a stylus. */
+export async function openWorksheet(page: Page): Promise<Pen> {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  return Pen.of(page);
 }

@@ -1,5 +1,4 @@
 import { router } from 'expo-router';
-
 import { Action, EmptyScreen } from '@/ui';
 
 export default function NotFoundRoute() {

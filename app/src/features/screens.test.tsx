@@ -3,8 +3,8 @@ import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/re
 import type { ReactElement } from 'react';
 import { PaperProvider } from 'react-native-paper';
 import { usePenRoll } from '@/session';
-import type { DeskDocument } from '@/storage';
 import { lightTheme } from '@/ui';
+import { deskDocument } from '../testing/deskDocument';
 import { DocumentCard, kindOf } from './desk/DocumentCard';
 import { RenameSheet } from './desk/RenameSheet';
 import { InstrumentSheet } from './inking/InstrumentSheet';
@@ -27,22 +27,7 @@ const show = (element: ReactElement) =>
   render(<PaperProvider theme={lightTheme}>{element}</PaperProvider>);
 afterEach(cleanup);
 
-const document: DeskDocument = {
-  id: 'd1',
-  title: 'Tide log',
-  fileName: 'tide-log.pdf',
-  source: 'a'.repeat(64),
-  size: 9,
-  pages: [{ box: { minX: 0, minY: 0, maxX: 3, maxY: 4 }, rotate: 0, userUnit: 1 }],
-  scanned: false,
-  signed: false,
-  locked: false,
-  rescued: false,
-  addedAt: 0,
-  workedAt: 0,
-  removed: false,
-  picture: null,
-};
+const document = deskDocument();
 
 test('a card says what the document is, and opens, renames and removes it', async () => {
   const calls: string[] = [];

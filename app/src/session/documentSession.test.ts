@@ -4,6 +4,7 @@ import { FIRST_ROLL } from '@marginalis/core/marks';
 import { drawnFigure } from '../../../core/testing/figureStrokes';
 import { wavePath, writeAlong } from '../../../core/testing/hand';
 import { createJournalStore, type DeskDocument } from '@/storage';
+import { deskDocument } from '../testing/deskDocument';
 import { installFakeTabs, settle } from '../testing/fakeLocks';
 import { DocumentSession, pageRefs } from './documentSession';
 
@@ -29,22 +30,7 @@ beforeEach(() => {
 });
 
 let count = 0;
-const freshDocument = (): DeskDocument => ({
-  id: `session-${count++}`,
-  title: 'Zones',
-  fileName: 'zones.pdf',
-  source: 'b'.repeat(64),
-  size: 1,
-  pages: [{ box: { minX: 0, minY: 0, maxX: 600, maxY: 800 }, rotate: 0, userUnit: 1 }],
-  scanned: false,
-  signed: false,
-  locked: false,
-  rescued: false,
-  addedAt: 0,
-  workedAt: 0,
-  removed: false,
-  picture: null,
-});
+const freshDocument = () => deskDocument({ id: `session-${count++}` });
 
 async function opened(desk: DeskDocument): Promise<DocumentSession> {
   const session = new DocumentSession(desk);

@@ -47,7 +47,10 @@ export interface PageLayers {
  * the new one is ready, repaints only the part of the marks that changed, and lets go of what is out of sight.
  */
 export class PagePainter {
+  /** Device pixels a point, and of the whole page at that. */
   private scale = 0;
+  private width = 0;
+  private height = 0;
   private sheets = new Map<string, Sheet>();
   /** Paper of an earlier scale, stretched until the new one has come. */
   private stale: HTMLCanvasElement[] = [];
@@ -69,22 +72,24 @@ export class PagePainter {
   show(scale: number, seen: Box, distance: number): void {
     this.distance = distance;
     const { width, height } = displaySize(this.page);
-    const w = Math.max(1, Math.round(width * scale));
-    const h = Math.max(1, Math.round(height * scale));
     if (scale !== this.scale) this.startScale(scale);
+    this.width = Math.max(1, Math.round(width * scale));
+    this.height = Math.max(1, Math.round(height * scale));
     const seenPixels = box(
       seen.minX * scale,
       seen.minY * scale,
       seen.maxX * scale,
       seen.maxY * scale,
     );
-    const wanted = new Map(tilesFor(w, h, growBox(seenPixels, 256)).map((t) => [t.key, t]));
+    const wanted = new Map(
+      tilesFor(this.width, this.height, growBox(seenPixels, 256)).map((t) => [t.key, t]),
+    );
     for (const [key, sheet] of this.sheets) {
       if (wanted.has(key)) continue;
       this.dropSheet(sheet);
       this.sheets.delete(key);
     }
-    for (const [key, tile] of wanted) if (!this.sheets.has(key)) this.addSheet(tile, w, h);
+    for (const [key, tile] of wanted) if (!this.sheets.has(key)) this.addSheet(tile);
   }
 
   setMarks(marks: PageMarks, doomed: ReadonlySet<MarkId>): void {
@@ -113,7 +118,7 @@ export class PagePainter {
     this.scale = scale;
   }
 
-  private addSheet(tile: Tile, w: number, h: number): void {
+  private addSheet(tile: Tile): void {
     const sheet: Sheet = { tile, paper: null, job: null, light: null, ink: null };
     this.sheets.set(tile.key, sheet);
     this.paint(sheet, null);
@@ -123,7 +128,7 @@ export class PagePainter {
       if (sheet.job !== job) return;
       sheet.job = null;
       if (canvas) {
-        place(canvas, tile, w, h);
+        this.place(canvas, tile);
         sheet.paper = canvas;
         this.layers.paper.append(canvas);
       }
@@ -171,13 +176,24 @@ export class PagePainter {
 
   /** An empty canvas over a tile, in one of the layers of marks. */
   private layer(holder: HTMLElement, tile: Tile): HTMLCanvasElement {
-    const { width, height } = displaySize(this.page);
     const canvas = document.createElement('canvas');
     canvas.width = tile.width;
     canvas.height = tile.height;
-    place(canvas, tile, Math.round(width * this.scale), Math.round(height * this.scale));
+    this.place(canvas, tile);
     holder.append(canvas);
     return canvas;
+  }
+
+  /** In shares of the page, so that it stretches with the page while zooming. */
+  private place(canvas: HTMLCanvasElement, tile: Tile): void {
+    const percent = (part: number, whole: number): string => `${(100 * part) / whole}%`;
+    Object.assign(canvas.style, {
+      position: 'absolute',
+      left: percent(tile.x, this.width),
+      top: percent(tile.y, this.height),
+      width: percent(tile.width, this.width),
+      height: percent(tile.height, this.height),
+    });
   }
 
   private dropSheet(sheet: Sheet): void {
@@ -198,18 +214,6 @@ function emptied(canvas: HTMLCanvasElement): void {
   canvas.remove();
   canvas.width = 0;
   canvas.height = 0;
-}
-
-/** In shares of the page, so that it stretches with the page while zooming. */
-function place(canvas: HTMLCanvasElement, tile: Tile, w: number, h: number): void {
-  const percent = (part: number, whole: number): string => `${(100 * part) / whole}%`;
-  Object.assign(canvas.style, {
-    position: 'absolute',
-    left: percent(tile.x, w),
-    top: percent(tile.y, h),
-    width: percent(tile.width, w),
-    height: percent(tile.height, h),
-  });
 }
 
 /** Whole pixels around a box, with one to spare for antialiasing. */

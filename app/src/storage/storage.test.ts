@@ -1,9 +1,10 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { journalStoreContract } from '../../../core/testing/journalStoreContract';
+import { deskDocument } from '../testing/deskDocument';
 import { base64ToBytes, bytesToBase64, sha256 } from './bytes';
 import { createJournalStore, dropJournal } from './journals';
 import { FIRST_SETTINGS, keepLinks, keepSettings, readLinks, readSettings } from './settings';
-import { type DeskDocument, dropDocument, findDocument, keepDocument, readShelf } from './shelf';
+import { dropDocument, findDocument, keepDocument, readShelf } from './shelf';
 import { dropSource, keepSource, readSource } from './sources';
 
 let count = 0;
@@ -58,22 +59,7 @@ test('SHA-256 of "abc" is the published one (FIPS 180-4; from memory)', async ()
   );
 });
 
-const document: DeskDocument = {
-  id: 'd1',
-  title: 'Tide log',
-  fileName: 'tide-log.pdf',
-  source: 'a'.repeat(64),
-  size: 9,
-  pages: [{ box: { minX: 0, minY: 0, maxX: 300, maxY: 400 }, rotate: 90, userUnit: 1 }],
-  scanned: true,
-  signed: false,
-  locked: false,
-  rescued: false,
-  addedAt: 1,
-  workedAt: 2,
-  removed: false,
-  picture: null,
-};
+const document = deskDocument({ scanned: true, workedAt: 2 });
 
 test('a document on the shelf is found again; one that cannot be read is counted, not lost', async () => {
   await keepDocument(document);

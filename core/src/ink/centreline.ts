@@ -34,7 +34,7 @@ function withoutRepeats(samples: readonly InkSample[]): InkSample[] {
   return out;
 }
 
-/** Math.hypot guards against overflow that cannot happen on a page, at twenty times the cost. */
+/** Math.hypot guards against overflow, which cannot happen on a page, and is far slower. */
 const reach = (dx: number, dy: number): number => Math.sqrt(dx * dx + dy * dy);
 
 function isCorner(a: InkSample, b: InkSample, c: InkSample): boolean {

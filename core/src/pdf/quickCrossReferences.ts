@@ -5,8 +5,8 @@ interface Entry {
 }
 
 /**
- * The library looks through every entry it has for the place of each new one: with 59,000 objects a save
- * took half a minute. Entries come nearly in order, so the place is found from the end by halving.
+ * The library looks through every entry it has for the place of each new one, so that saving takes time with
+ * the square of the number of objects. Entries come nearly in order: the end is tried first, then halving.
  */
 function appendEntry(this: { entries: Entry[] }, entry: Entry): void {
   const { entries } = this;

@@ -1,8 +1,8 @@
-import { Action } from '@/ui';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import useSWR from 'swr';
 import { offeredDemos } from '@/session';
+import { Action } from '@/ui';
 
 /** Sample documents that are not laid out from the start, such as the long almanac. */
 export function DemoOffer({ onAdd }: { onAdd: (file: string, title: string) => void }) {

@@ -50,7 +50,7 @@ function Desk({ onOpen }: { onOpen: (id: string) => void }) {
         >
           Marginalis
         </Text>
-        <Action mode="contained" icon={paperIcon('open')} onPress={pick} contentStyle={styles.open}>
+        <Action mode="contained" icon={paperIcon('open')} onPress={pick}>
           Open a PDF
         </Action>
       </View>
@@ -130,7 +130,7 @@ function Desk({ onOpen }: { onOpen: (id: string) => void }) {
         duration={8000}
         action={
           desk.said?.undo
-            ? { label: 'Undo', onPress: desk.said.undo, contentStyle: styles.open }
+            ? { label: 'Undo', onPress: desk.said.undo, contentStyle: styles.undo }
             : undefined
         }
       >
@@ -163,7 +163,7 @@ const styles = StyleSheet.create({
     gap: 12,
   },
   title: { flex: 1 },
-  open: { minHeight: 44 },
+  undo: { minHeight: 44 },
   adding: { paddingHorizontal: 20, paddingVertical: 10, gap: 8 },
   waiting: { flex: 1, alignItems: 'center', justifyContent: 'center' },
   scroll: { padding: 20, gap: 20, maxWidth: 1240, width: '100%', alignSelf: 'center' },

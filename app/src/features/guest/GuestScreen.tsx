@@ -129,6 +129,6 @@ const styles = StyleSheet.create({
     zIndex: 2,
   },
   title: { flex: 1 },
-  download: { minHeight: 44, paddingHorizontal: 8 },
+  download: { paddingHorizontal: 8 },
   pages: { flex: 1 },
 });
