@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Box, Matrix, PageBox, Vec } from '../src/geometry/index.ts';
-import type { InkSample } from '../src/ink/index.ts';
+import { type InkSample, PLAIN_NIB, readHand } from '../src/ink/index.ts';
 import type { Mark } from '../src/marks/index.ts';
 
 /** Random values of the core's own kinds, for property tests. */
@@ -104,7 +104,10 @@ export const inkMark: fc.Arbitrary<Mark> = fc
         pressure: Math.round(s.pressure * 1023) / 1023,
       })),
       steadiness,
-      thinning: 0.5,
-      engine: 1 as const,
+      nib: { ...PLAIN_NIB, thinning: 0.5 },
+      straight: false,
+      ...(samples.length % 2 === 0
+        ? { engine: 1 as const, hand: null }
+        : { engine: 2 as const, hand: readHand(samples) }),
     },
   }));

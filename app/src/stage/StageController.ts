@@ -148,6 +148,11 @@ export class StageController {
     };
   }
 
+  /** The element of a page that is mounted; null for the others. */
+  elementOf(index: number): HTMLElement | null {
+    return this.mounted.get(index)?.element ?? null;
+  }
+
   /** Matrix from a page's user space to the window, CSS pixels. */
   userToView(index: number): Matrix {
     const { x, y, zoom } = this.camera;

@@ -1,19 +1,22 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
-import { FIRST_ROLL, type Instrument } from '@marginalis/core/marks';
-import { array, type InferType, number, object, string } from 'yup';
+import { FIRST_ROLL, type Instrument, nibShape } from '@marginalis/core/marks';
+import { array, boolean, type InferType, number, object, string } from 'yup';
 
 const store = createAsyncStorage('marginalis-settings');
 
 const instrumentShape = object({
   id: string().required(),
-  kind: string().oneOf(['pen', 'highlighter', 'figure-pen', 'eraser']).required(),
+  kind: string()
+    .oneOf(['pen', 'pencil', 'brush', 'highlighter', 'figure-pen', 'eraser'])
+    .required(),
   name: string().required(),
   colour: string()
     .matches(/^#[0-9a-f]{6}$/)
     .required(),
   widthMm: number().min(0.05).max(50).required(),
   opacity: number().min(0).max(1).required(),
-  thinning: number().min(0).max(1).required(),
+  nib: nibShape.required(),
+  straight: boolean().required(),
   steadiness: number().min(0).max(100).required(),
   tidy: string().oneOf(['ask', 'always', 'never']).required(),
 });
@@ -23,13 +26,20 @@ const settingsShape = object({
   hand: string()
     .oneOf(['right', 'left'] as const)
     .required(),
+  inks: array(
+    string()
+      .matches(/^#[0-9a-f]{6}$/)
+      .required(),
+  )
+    .max(24)
+    .default([]),
 });
 
 export type Settings = Omit<InferType<typeof settingsShape>, 'roll'> & {
   roll: readonly Instrument[];
 };
 
-export const FIRST_SETTINGS: Settings = { roll: FIRST_ROLL, hand: 'right' };
+export const FIRST_SETTINGS: Settings = { roll: FIRST_ROLL, hand: 'right', inks: [] };
 
 /** The person's settings; the first ones where none, or none that can be read, are kept. */
 export async function readSettings(): Promise<Settings> {

@@ -14,3 +14,28 @@ export function Canvas({ style, ...props }: ComponentProps<'canvas'>) {
     />
   );
 }
+
+/** The browser's own colour chooser, as large as a finger needs. */
+export function ColourInput(props: {
+  label: string;
+  value: string;
+  onChange: (colour: string) => void;
+}) {
+  const { label, value, onChange } = props;
+  return (
+    <input
+      type="color"
+      aria-label={label}
+      value={value}
+      onChange={(e) => onChange(e.target.value)}
+      style={{
+        width: 48,
+        height: 44,
+        padding: 2,
+        border: 0,
+        background: 'none',
+        cursor: 'pointer',
+      }}
+    />
+  );
+}

@@ -1,7 +1,7 @@
 export { FONT, lightTheme, darkTheme, WIDE_FROM } from './theme';
 export { useShippedFonts } from './fonts';
 export { Icon, type IconName, paperIcon } from './icons';
-export { Area, Canvas } from './dom';
+export { Area, Canvas, ColourInput } from './dom';
 export { Sheet } from './Sheet';
 export { Action } from './Action';
 export { type Choice, Choices } from './Choices';

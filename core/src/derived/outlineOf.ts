@@ -1,7 +1,14 @@
 import { type Box, type Path, pathBounds, type Vec } from '../geometry/index.ts';
 import { figureLines, outlineFigure } from '../figures/index.ts';
-import { centrelineOf, outlineInk, smoothInk, type InkSample } from '../ink/index.ts';
-import type { Mark } from '../marks/index.ts';
+import {
+  centrelineOf,
+  type InkSample,
+  outlineInk,
+  smoothInkAs,
+  smoothInkOne,
+  straightLine,
+} from '../ink/index.ts';
+import type { Mark, WrittenInk } from '../marks/index.ts';
 
 const outlines = new WeakMap<Mark, Path>();
 const bounds = new WeakMap<Mark, Box>();
@@ -14,16 +21,17 @@ function cached<T extends object>(cache: WeakMap<Mark, T>, mark: Mark, make: () 
 }
 
 /** Smoothed, joined and thinned: what the outline and every hit test go along. */
-function inkCentreline(samples: readonly InkSample[], steadiness: number): InkSample[] {
-  return centrelineOf(smoothInk(samples, steadiness));
+function inkCentreline({ samples, steadiness, straight, hand }: WrittenInk): InkSample[] {
+  if (straight) return straightLine(samples);
+  return centrelineOf(
+    hand ? smoothInkAs(samples, steadiness, hand) : smoothInkOne(samples, steadiness),
+  );
 }
 
 /** The lines a mark is drawn along, points. */
 export function centrelinesOf(mark: Mark): readonly (readonly Vec[])[] {
   return cached(centrelines, mark, () =>
-    mark.kind === 'ink'
-      ? [inkCentreline(mark.ink.samples, mark.ink.steadiness)]
-      : figureLines(mark.figure),
+    mark.kind === 'ink' ? [inkCentreline(mark.ink)] : figureLines(mark.figure),
   );
 }
 
@@ -32,8 +40,8 @@ export function outlineOf(mark: Mark): Path {
   return cached(outlines, mark, () =>
     mark.kind === 'ink'
       ? outlineInk(centrelinesOf(mark)[0] as readonly InkSample[], {
+          ...mark.ink.nib,
           width: mark.style.width,
-          thinning: mark.ink.thinning,
         })
       : outlineFigure(mark.figure, mark.style.width),
   );

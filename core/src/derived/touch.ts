@@ -7,7 +7,6 @@ import {
   segmentDistance,
   type Vec,
 } from '../geometry/index.ts';
-import { inkRadius } from '../ink/index.ts';
 import type { Mark } from '../marks/index.ts';
 import { boundsOf, centrelinesOf } from './outlineOf.ts';
 
@@ -18,10 +17,9 @@ export function isTouched(mark: Mark, sweep: readonly Vec[], radius: number): bo
   return centrelinesOf(mark).some((line) => lineTouched(line, sweep, radius + halfWidth(mark)));
 }
 
-/** The ink's half width at full pressure: a rubber that touches the widest place touches the mark. */
+/** The ink's half width at middling pressure. */
 function halfWidth(mark: Mark): number {
-  const thinning = mark.kind === 'ink' ? mark.ink.thinning : 0;
-  return inkRadius({ width: mark.style.width, thinning }, 0.5);
+  return mark.style.width / 2;
 }
 
 function lineTouched(line: readonly Vec[], sweep: readonly Vec[], reach: number): boolean {

@@ -1,5 +1,5 @@
 import { type DocState, nextOrder, type Transaction } from '../document/index.ts';
-import { type InkSample, quantiseSamples } from '../ink/index.ts';
+import { type InkSample, quantiseSamples, readHand } from '../ink/index.ts';
 import {
   type InkMark,
   type Instrument,
@@ -27,6 +27,7 @@ export function drawInk(state: DocState, stroke: Stroke): Transaction {
   if (stroke.samples.length === 0) throw new RangeError('A stroke needs at least one sample.');
   if (instrument.kind === 'eraser') throw new RangeError('The eraser does not write.');
   const tool = instrument.kind === 'highlighter' ? 'highlighter' : 'pen';
+  const samples = quantiseSamples(stroke.samples);
   const mark: InkMark = {
     kind: 'ink',
     id: stroke.id,
@@ -36,10 +37,12 @@ export function drawInk(state: DocState, stroke: Stroke): Transaction {
     madeAt: stroke.madeAt,
     tool,
     ink: {
-      samples: quantiseSamples(stroke.samples),
+      samples,
       steadiness: instrument.steadiness,
-      thinning: instrument.thinning,
-      engine: 1,
+      nib: instrument.nib,
+      straight: instrument.straight,
+      engine: 2,
+      hand: readHand(samples),
     },
   };
   return {

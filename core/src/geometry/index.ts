@@ -43,6 +43,7 @@ export {
   VERB_COORDS,
   PathBuilder,
   drawPathInto,
+  mapPath,
   pathBounds,
   joinPaths,
   pathRings,

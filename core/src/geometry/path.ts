@@ -1,4 +1,5 @@
 import { type Box, EMPTY_BOX } from './box.ts';
+import type { Vec } from './vec.ts';
 
 /** M takes one point, L one, C three (two controls and the end), Z none. */
 export const VERB = { M: 0, L: 1, C: 2, Z: 3 } as const;
@@ -68,6 +69,17 @@ export function drawPathInto(sink: PathSink, path: Path): void {
     else sink.closePath();
     i += VERB_COORDS[verb];
   }
+}
+
+/** The path with every point moved; affine moves keep curves what they are. */
+export function mapPath(path: Path, move: (x: number, y: number) => Vec): Path {
+  const coords = new Float64Array(path.coords.length);
+  for (let i = 0; i < coords.length; i += 2) {
+    const { x, y } = move(path.coords[i], path.coords[i + 1]);
+    coords[i] = x;
+    coords[i + 1] = y;
+  }
+  return { verbs: path.verbs, coords };
 }
 
 /** The box around every coordinate, controls included; empty for an empty path. */

@@ -13,14 +13,15 @@ const MOST_PIECES = 64;
 
 /**
  * The line the pen drew: smoothed samples joined by a centripetal Catmull–Rom curve (Yuksel, Schaefer &
- * Keyser 2011: no cusps or loops inside a span), cut into chords, then thinned to what is needed.
+ * Keyser 2011: no cusps or loops inside a span), cut into chords, then thinned to what is needed
+ * (`thin` false leaves that out: ink under the pen is drawn once and thrown away).
  */
-export function centrelineOf(samples: readonly InkSample[]): InkSample[] {
+export function centrelineOf(samples: readonly InkSample[], thin = true): InkSample[] {
   const points = withoutRepeats(samples);
   if (points.length < 3) return points;
   const dense: InkSample[] = [points[0]];
   for (let i = 0; i + 1 < points.length; i++) spanInto(dense, points, i);
-  return thinned(dense);
+  return thin ? thinned(dense) : dense;
 }
 
 function withoutRepeats(samples: readonly InkSample[]): InkSample[] {
@@ -61,12 +62,15 @@ function spanInto(out: InkSample[], points: readonly InkSample[], i: number): vo
     const w1 = 3 * v * v * u;
     const w2 = 3 * v * u * u;
     const w3 = u * u * u;
-    out.push({
+    const between = {
       x: w0 * b.x + w1 * p.x + w2 * q.x + w3 * c.x,
       y: w0 * b.y + w1 * p.y + w2 * q.y + w3 * c.y,
       t: b.t + (c.t - b.t) * u,
       pressure: b.pressure + (c.pressure - b.pressure) * u,
-    });
+    };
+    // A pen's tilt changes slowly: the nearer sample's serves.
+    const { tiltX, tiltY } = u < 0.5 ? b : c;
+    out.push(tiltX === undefined ? between : { ...between, tiltX, tiltY });
   }
   out.push(c);
 }

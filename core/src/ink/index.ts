@@ -1,7 +1,22 @@
 export { type InkSample, GRID, quantiseSamples } from './sample.ts';
-export { type Nib, POINTS_PER_MM, inkRadius } from './nib.ts';
-export { smoothInk, sigmaFor } from './smoothing.ts';
+export { altitudeOf, azimuthOf, tiltOf } from './tilt.ts';
+export { NO_PRESSURE, createSpeedPressure } from './speedPressure.ts';
+export {
+  type Nib,
+  type NibEdge,
+  type NibManner,
+  PLAIN_NIB,
+  POINTS_PER_MM,
+  RESPONSE_RANGE,
+  inkRadius,
+  radiusAt,
+  respond,
+} from './nib.ts';
+export { type HandReading, readHand } from './turns.ts';
+export { smoothInk, smoothInkAs } from './smoothing.ts';
+export { smoothInkOne } from './engineOne/smoothing.ts';
 export { type LiveInk, createLiveInk } from './liveInk.ts';
+export { straightLine } from './straight.ts';
 export { centrelineOf } from './centreline.ts';
 export { outlineInk, outlineDiscs } from './outline.ts';
 export { encodeSamples, decodeSamples, SampleCodecError } from './codec.ts';

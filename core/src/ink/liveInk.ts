@@ -1,6 +1,8 @@
+import { HandFilter } from './handFilter.ts';
+import type { HandModel } from './handModel.ts';
+import { lookBack } from './handSmoother.ts';
 import type { InkSample } from './sample.ts';
-import { settlingTime, sigmaFor, smoothedAt } from './smoothing.ts';
-import { cornerSharpness, isSharpestNear } from './corners.ts';
+import { easeToEnd, END_EASE, heldBy, type Moving, pressureAt, shareOf } from './smoothing.ts';
 
 /** Ink under the pen. Points before `settledCount()` will not move again; the rest end at the pen. */
 export interface LiveInk {
@@ -17,62 +19,150 @@ export interface LiveInk {
   tail(): InkSample[];
 }
 
-/** Samples after one before its corner can be judged; the arms of a corner are rarely longer. */
-const CORNER_LOOKAHEAD = 12;
-
+/** A place settles when samples of so much time have followed it, ms: one swing of a tremor. */
+const SETTLING = 110;
+/** Samples that can be looked back on; a power of two. At 240 Hz that is half a second. */
+const MEMORY = 128;
+/** Unsettled samples never become more than this. */
+const MOST_UNSETTLED = MEMORY - 32;
+/** Hands between which the samples decide while they come. */
+const HANDS: readonly HandModel[] = [
+  ...[1e6, 1e8, 1e10, 1e12].map((jerk) => ({ jerk, tremor: 0, tremorHz: 9.5 })),
+  ...[10, 100].flatMap((tremor) => [1e7, 1e9].map((jerk) => ({ jerk, tremor, tremorHz: 9.5 }))),
+];
+/** The hand believed in before enough samples have come, and how much likelier another must be to take over. */
+const FIRST_HAND = 2;
+const STUBBORN = 8;
+const TRIAL_HAND: HandModel = HANDS[FIRST_HAND];
+/** Steps the even clock averages; see `clock.ts`. */
+const BEATS = 8;
+const PAUSE = 3;
 /**
- * Smooths while the pen is down with the same kernel as {@link smoothInk}, so that lifting the pen moves
- * nothing that is settled. A push costs the width of one window, however long the stroke.
+ * Smooths while the pen is down, with the same model of the hand as {@link smoothInk}; which hand it is, the
+ * samples tell as they come. A push costs the same however long the stroke.
  */
 export function createLiveInk(steadiness: number): LiveInk {
-  const sigma = sigmaFor(steadiness);
-  const wait = settlingTime(steadiness);
   const samples: InkSample[] = [];
-  const sharpness: number[] = [];
   const settled: InkSample[] = [];
-  const corners: number[] = [0];
-  let judged = 0;
+  const hands = HANDS.map((model) => new HandFilter(model, 2));
+  const clocks = createClocks();
+  const share = shareOf(steadiness);
+  let hand = FIRST_HAND;
+  let drawing = new HandFilter(heldBy(steadiness, HANDS[hand]), MEMORY);
+  /** Index of the sample that `drawing` took in first. */
+  let base = 0;
+  /** The line from `settled.length` on; null when samples came since. */
+  let unsettled: InkSample[] | null = [];
 
-  function judgeCorners(): void {
-    const end = samples.length - CORNER_LOOKAHEAD;
-    while (sharpness.length < end) sharpness.push(cornerSharpness(samples, sharpness.length));
-    for (; judged < sharpness.length - CORNER_LOOKAHEAD; judged++)
-      if (sharpness[judged] > 0 && isSharpestNear(sharpness, samples, judged)) corners.push(judged);
+  function likelierHand(): number {
+    let best = hand;
+    for (let k = 0; k < hands.length; k++)
+      if (hands[k].misfit() + (k === hand ? 0 : STUBBORN) < hands[best].misfit()) best = k;
+    return best;
   }
 
-  /** The anchors around sample `i`: the last corner at or before it, the first after it or the tip. */
-  function anchorsAround(i: number): [number, number] {
-    let k = corners.length - 1;
-    while (k > 0 && corners[k] > i) k--;
-    if (corners[k] === i) return [i, i];
-    return [corners[k], k + 1 < corners.length ? corners[k + 1] : samples.length - 1];
+  /** Another hand is believed in: what is remembered is read with it again. */
+  function changeHand(to: number): void {
+    hand = to;
+    base = Math.max(0, samples.length - MEMORY);
+    drawing = new HandFilter(heldBy(steadiness, HANDS[hand]), MEMORY);
+    for (let i = base; i < samples.length; i++)
+      drawing.step(samples[i].x, samples[i].y, clocks.step(i), false);
   }
 
-  function smoothed(i: number): InkSample {
-    if (sigma === 0) return samples[i];
-    const [from, to] = anchorsAround(i);
-    return smoothedAt(samples, i, from, to, sigma);
+  /** The line from sample `from` on, as far as it is known. */
+  function lineFrom(from: number): Moving[] {
+    const part = samples.slice(from);
+    const line: Moving[] = part.map((s) => ({ ...s }));
+    lookBack(drawing, from - base, null, (k, x, y) => {
+      const p = line[k + base - from];
+      p.x += share * (x - p.x);
+      p.y += share * (y - p.y);
+      p.pressure = pressureAt(samples, k + base);
+    });
+    if (from === 0) easeToEnd(part, line, 0);
+    easeToEnd(part, line, part.length - 1);
+    return line;
+  }
+
+  function refresh(): InkSample[] {
+    if (unsettled) return unsettled;
+    const last = samples[samples.length - 1];
+    const begun = settled.length;
+    if (steadiness <= 0 || samples.length < 2) return (unsettled = samples.slice(begun));
+    // The first points bend to where the pen came down, so they are looked at together.
+    const from = samples[begun].t - samples[0].t < END_EASE && base === 0 ? 0 : begun;
+    const line = lineFrom(from).slice(begun - from);
+    let n = 0;
+    while (n < line.length - 1 && line[n].t + SETTLING < last.t) n++;
+    settled.push(...line.slice(0, n));
+    return (unsettled = line.slice(n));
+  }
+
+  /** Settles samples that came so densely that they would soon be forgotten. */
+  function settleBy(count: number): void {
+    settled.push(...refresh().slice(0, count));
+    unsettled = null;
   }
 
   return {
     push(sample) {
+      const step = clocks.push(sample);
       samples.push(sample);
-      judgeCorners();
-      while (settled.length < judged && samples[settled.length].t + wait < sample.t)
-        settled.push(smoothed(settled.length));
+      unsettled = null;
+      if (steadiness <= 0) {
+        settled.push(...samples.slice(settled.length, -1));
+        return;
+      }
+      for (const one of hands) one.step(sample.x, sample.y, step, false);
+      drawing.step(sample.x, sample.y, step, false);
+      const likelier = likelierHand();
+      if (likelier !== hand) changeHand(likelier);
+      if (samples.length - settled.length > MOST_UNSETTLED) refresh();
+      if (samples.length - settled.length > MOST_UNSETTLED) settleBy(MOST_UNSETTLED / 2);
     },
     tip: () => samples[samples.length - 1],
     points() {
-      const out = [...settled];
-      for (let i = settled.length; i < samples.length; i++) out.push(smoothed(i));
-      return out;
+      const rest = refresh();
+      return [...settled, ...rest];
     },
-    settledCount: () => settled.length,
-    settledFrom: (from) => settled.slice(from),
+    settledCount() {
+      refresh();
+      return settled.length;
+    },
+    settledFrom(from) {
+      refresh();
+      return settled.slice(from);
+    },
     tail() {
-      const out = settled.slice(-1);
-      for (let i = settled.length; i < samples.length; i++) out.push(smoothed(i));
-      return out;
+      const rest = refresh();
+      return [...settled.slice(-1), ...rest];
     },
+  };
+}
+
+/** The two clocks of `clock.ts` as far as they can be told while samples come. */
+function createClocks(): { push(s: InkSample): number; step(i: number): number } {
+  const reported: number[] = [];
+  const even: number[] = [];
+  const [asReported, asEven] = [new HandFilter(TRIAL_HAND, 2), new HandFilter(TRIAL_HAND, 2)];
+  let beats: number[] = [];
+  let lastT = 0;
+  let evenIsBetter = false;
+  return {
+    push(s) {
+      const step = reported.length === 0 ? 0 : Math.max(0, s.t - lastT);
+      lastT = s.t;
+      const mean = beats.reduce((a, b) => a + b, 0) / Math.max(1, beats.length);
+      const pause = reported.length === 0 || (beats.length > 2 && step > PAUSE * mean);
+      if (!pause) beats = [...beats.slice(-(BEATS - 1)), step];
+      reported.push(step);
+      even.push(pause ? step : beats.reduce((a, b) => a + b, 0) / beats.length);
+      asReported.step(s.x, s.y, step, false);
+      asEven.step(s.x, s.y, even[even.length - 1], false);
+      evenIsBetter = asEven.misfit() < asReported.misfit();
+      return this.step(reported.length - 1);
+    },
+    step: (i) => (evenIsBetter ? even[i] : reported[i]),
   };
 }

@@ -1,11 +1,13 @@
-import { arcStep, type Path, PathBuilder } from '../geometry/index.ts';
-import { inkRadius, type Nib } from './nib.ts';
+import { arcStep, mapPath, type Path, PathBuilder } from '../geometry/index.ts';
+import { type Nib, type NibEdge, radiusAt } from './nib.ts';
 import type { InkSample } from './sample.ts';
 
 /** How far a chord may stray from the arc it stands for, points. */
 const ARC_TOLERANCE = 0.015;
 /** Coordinates leave here rounded to 1/100 point, once, so that screen and PDF draw the same numbers. */
 const PER_POINT = 100;
+/** The share of the width left at a tapered end. */
+const POINTED = 0.12;
 
 /** A disc on the centreline. */
 interface Disc {
@@ -20,9 +22,53 @@ interface Disc {
  * the disc's centre, so that every piece of it winds the same way and a non-zero fill never leaves a hole.
  * An empty centreline gives an empty path; a single point gives a dot.
  */
-export function outlineInk(centreline: readonly InkSample[], nib: Nib): Path {
-  return outlineDiscs(centreline.map((s) => ({ x: s.x, y: s.y, r: inkRadius(nib, s.pressure) })));
+export function outlineInk(
+  centreline: readonly InkSample[],
+  nib: Nib,
+  /** What of the stroke lies before and after this piece of it, points: only the true ends run to a point. */
+  beyond: { readonly before: number; readonly after: number } = { before: 0, after: 0 },
+): Path {
+  const discs = centreline.map((s) => ({ x: s.x, y: s.y, r: radiusAt(nib, s) }));
+  if (nib.taper) taperInto(discs, nib.taper * nib.width, beyond);
+  return nib.edge ? outlineSwept(discs, nib.edge) : outlineDiscs(discs);
 }
+
+/** Lets the ends within `length` points run to a point, rounded as ink is. */
+function taperInto(
+  discs: { x: number; y: number; r: number }[],
+  length: number,
+  beyond: { readonly before: number; readonly after: number },
+): void {
+  const along = [beyond.before];
+  for (let i = 1; i < discs.length; i++)
+    along.push(along[i - 1] + Math.hypot(discs[i].x - discs[i - 1].x, discs[i].y - discs[i - 1].y));
+  const whole = along[along.length - 1] + beyond.after;
+  // A dot, or a stroke too short for two tapers, keeps some body.
+  const reach = Math.min(length, whole / 2);
+  if (!(reach > 0)) return;
+  discs.forEach((disc, i) => {
+    const u = Math.min(1, Math.min(along[i], whole - along[i]) / reach);
+    disc.r *= Math.max(POINTED, Math.sqrt(u * (2 - u)));
+  });
+}
+
+/** A swept ellipse is a swept disc seen through a squeeze, so it is outlined there and squeezed back. */
+function outlineSwept(discs: readonly Disc[], { angle, flatness }: NibEdge): Path {
+  const c = Math.cos(angle);
+  const s = Math.sin(angle);
+  const squeeze = Math.min(1, Math.max(0.1, flatness));
+  const stretched = discs.map((d) => ({
+    x: c * d.x + s * d.y,
+    y: (c * d.y - s * d.x) / squeeze,
+    r: d.r,
+  }));
+  return mapPath(outlineDiscs(stretched), (x, y) => ({
+    x: onGrid(c * x - s * y * squeeze),
+    y: onGrid(s * x + c * y * squeeze),
+  }));
+}
+
+const onGrid = (v: number): number => Math.round(v * PER_POINT) / PER_POINT;
 
 /** The same for discs of given radii (points). */
 export function outlineDiscs(all: readonly Disc[]): Path {

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { stroke } from '../../testing/arbitraries.ts';
 import { alongCorners, ellipsePath, rmsFrom, wavePath, writeAlong } from '../../testing/hand.ts';
+import { distanceToPolyline } from '../geometry/index.ts';
 import { createLiveInk } from './liveInk.ts';
-import { anchorsOf, smoothInk } from './smoothing.ts';
+import { smoothInk } from './smoothing.ts';
 
 const steadiness = fc.integer({ min: 0, max: 100 });
 
@@ -40,7 +41,7 @@ test('smoothing moves with the paper: shifting the stroke shifts the ink', () =>
   );
 });
 
-test('a trembling hand comes nearer to what it meant, the more the steadier', () => {
+test('a trembling hand comes nearer to what it meant, half way at half the steadiness', () => {
   const path = wavePath({ x: 50, y: 300 }, 260, 14, 3);
   const error = (steady: number) =>
     [1, 2, 3, 4, 5].reduce(
@@ -49,9 +50,9 @@ test('a trembling hand comes nearer to what it meant, the more the steadier', ()
       0,
     );
   const raw = error(0);
-  expect(error(40)).toBeLessThan(raw);
-  expect(error(60)).toBeLessThan(error(40));
-  expect(error(85)).toBeLessThan(0.6 * raw);
+  expect(error(20)).toBeLessThan(raw);
+  expect(error(40)).toBeLessThan(0.4 * raw);
+  expect(error(100)).toBeLessThan(0.4 * raw);
 });
 
 test('a steady curve is not flattened', () => {
@@ -75,7 +76,6 @@ test('sharp corners stay within half a point of where the hand turned', () => {
       const near = Math.min(...out.map((s) => Math.hypot(s.x - c.x, s.y - c.y)));
       expect(near).toBeLessThan(raw[k] + 0.5);
     });
-    expect(anchorsOf(ink)).toHaveLength(4);
   }
 });
 
@@ -84,18 +84,19 @@ test('what has settled under the pen is what the finished ink shows', () => {
     const ink = writeAlong(wavePath({ x: 50, y: 300 }, 260, 20, 2.5), { seed: 7, tremor: 0.35 });
     const live = createLiveInk(steady);
     const finished = smoothInk(ink, steady);
-    let checked = 0;
     for (const s of ink) {
       live.push(s);
       expect(live.tip()).toBe(s);
       expect(live.points().at(-1)).toEqual(s);
     }
-    const settled = live.settledFrom(0);
-    settled.forEach((s, i) => {
-      expect(Math.hypot(s.x - finished[i].x, s.y - finished[i].y)).toBeLessThan(0.05);
-      checked++;
-    });
-    expect(checked).toBeGreaterThan(ink.length / 2);
+    // Until the samples tell what hand it is, the live line is the raw one: a fifth of a second at most.
+    const off = live
+      .settledFrom(0)
+      .filter((s) => s.t > 200)
+      .map((s) => distanceToPolyline(s, finished));
+    expect(off.length).toBeGreaterThan(ink.length / 2);
+    expect(Math.max(...off)).toBeLessThan(0.3);
+    expect(off.reduce((a, b) => a + b, 0) / off.length).toBeLessThan(0.06);
   }
 });
 

@@ -1,112 +1,98 @@
-import { cornerSharpness, isSharpestNear } from './corners.ts';
+import { filterThrough } from './handEstimate.ts';
+import type { HandModel } from './handModel.ts';
+import { lookBack } from './handSmoother.ts';
 import type { InkSample } from './sample.ts';
+import { sharpenCorners } from './sharpen.ts';
+import { type HandReading, readHand, trackOf } from './turns.ts';
 
-/** Kernel width at steadiness 100, ms: it all but removes a tremor of 8–12 Hz. */
-const WIDEST_SIGMA = 55;
-/** The kernel is cut off here, in sigmas. */
-const CUT_OFF = 2.5;
-/** At most so many samples on either side, whatever the rate. */
-const MOST_SAMPLES = 64;
+/** The steadiness at which the hand is believed to be what it most likely is. */
+const AS_ESTIMATED = 40;
+/** At steadiness 100 the hand is held so much calmer than it seems, tenth powers of the jerk … */
+const CALMER = 1.5;
+/** … and taken to tremble at least so much, in variances of the sensor's noise. */
+const LEAST_TREMOR = 30;
+/** The ends of the line bend to where the pen was within this time, ms. */
+export const END_EASE = 14;
+/** Kernel width of the pressure's smoothing, ms: sensors are coarse, hands are not that quick. */
+const PRESSURE_SIGMA = 12;
+/** Fewer samples than this tell nothing of a hand. */
+const FEWEST = 4;
 
-/** Standard deviation of the smoothing kernel in ms for a steadiness of 0–100. */
-export function sigmaFor(steadiness: number): number {
-  const s = Math.min(100, Math.max(0, steadiness)) / 100;
-  return WIDEST_SIGMA * s ** 1.5;
-}
+/** A sample that is being moved. */
+export type Moving = { -readonly [K in keyof InkSample]: InkSample[K] };
 
 /**
- * Finished ink, smoothed. Each sample is moved onto the parabola that fits its neighbours in time best
- * (local quadratic regression with Gaussian weights: Savitzky & Golay's idea for irregular times), which
- * takes noise away without flattening curves. The window shrinks towards ends and corners, so both stay
- * where the pen put them. Order, times and count are kept; steadiness 0 returns the samples as they are.
+ * Finished ink. The hand is read from its own samples (see `turns.ts`): a steady one is left alone, a trembling
+ * one is helped. Steadiness 0 gives the samples as they are, 40 what the hand most likely meant, 100 serves strong
+ * tremor. Order, times and count are kept; both ends stay where the pen was, and sharp corners sharp.
  */
 export function smoothInk(samples: readonly InkSample[], steadiness: number): InkSample[] {
-  const sigma = sigmaFor(steadiness);
-  if (sigma === 0 || samples.length < 3) return [...samples];
-  const anchors = anchorsOf(samples);
-  let k = 0;
-  return samples.map((_, i) => {
-    while (k + 1 < anchors.length && anchors[k + 1] <= i) k++;
-    const next = anchors[k] === i ? i : anchors[Math.min(k + 1, anchors.length - 1)];
-    return smoothedAt(samples, i, anchors[k], next, sigma);
-  });
+  if (steadiness <= 0 || samples.length < FEWEST) return [...samples];
+  return smoothInkAs(samples, steadiness, readHand(samples));
 }
 
-/** First sample, corners, last sample. */
-export function anchorsOf(samples: readonly InkSample[]): number[] {
-  const sharpness = samples.map((_, i) => cornerSharpness(samples, i));
-  const anchors = [0];
-  sharpness.forEach((s, i) => {
-    if (s > 0 && isSharpestNear(sharpness, samples, i)) anchors.push(i);
-  });
-  anchors.push(samples.length - 1);
-  return anchors;
-}
-
-/** Sample `i` smoothed with a window that is even on both sides and stays within `from`–`to`. */
-export function smoothedAt(
+/** The same for a hand that has been read already. */
+export function smoothInkAs(
   samples: readonly InkSample[],
-  i: number,
-  from: number,
-  to: number,
-  sigma: number,
-): InkSample {
-  const s = samples[i];
-  const reach = Math.min(CUT_OFF * sigma, s.t - samples[from].t, samples[to].t - s.t);
-  let low = i;
-  let high = i;
-  while (low > from && i - low < MOST_SAMPLES && s.t - samples[low - 1].t <= reach) low--;
-  while (high < to && high - i < MOST_SAMPLES && samples[high + 1].t - s.t <= reach) high++;
-  if (high - low < 2 || low === i || high === i) return s;
+  steadiness: number,
+  hand: HandReading,
+): InkSample[] {
+  if (steadiness <= 0 || samples.length < FEWEST) return [...samples];
+  const track = trackOf(samples, hand.evenClock);
+  const turns = new Set(hand.turns);
+  const out: Moving[] = samples.map((s) => ({ ...s }));
+  const share = shareOf(steadiness);
+  lookBack(filterThrough(track, turns, heldBy(steadiness, hand)), 0, null, (i, x, y) => {
+    out[i].x += share * (x - out[i].x);
+    out[i].y += share * (y - out[i].y);
+    out[i].pressure = pressureAt(samples, i);
+  });
+  sharpenCorners(out, samples, turns);
+  easeToEnd(samples, out, 0);
+  easeToEnd(samples, out, samples.length - 1);
+  return out;
+}
 
-  // Normal equations of the weighted parabola a + bτ + cτ², τ in units of sigma so that they stay well conditioned.
-  let w0 = 0,
-    w1 = 0,
-    w2 = 0,
-    w3 = 0,
-    w4 = 0;
-  let x0 = 0,
-    x1 = 0,
-    x2 = 0,
-    y0 = 0,
-    y1 = 0,
-    y2 = 0,
-    p0 = 0;
-  for (let j = low; j <= high; j++) {
-    const q = samples[j];
-    const tau = (q.t - s.t) / sigma;
-    const w = Math.exp(-0.5 * tau * tau);
-    const wt = w * tau;
-    const wt2 = wt * tau;
-    w0 += w;
-    w1 += wt;
-    w2 += wt2;
-    w3 += wt2 * tau;
-    w4 += wt2 * tau * tau;
-    const dx = q.x - s.x;
-    const dy = q.y - s.y;
-    x0 += w * dx;
-    x1 += wt * dx;
-    x2 += wt2 * dx;
-    y0 += w * dy;
-    y1 += wt * dy;
-    y2 += wt2 * dy;
-    p0 += w * q.pressure;
-  }
-  const c0 = w2 * w4 - w3 * w3;
-  const c1 = w2 * w3 - w1 * w4;
-  const c2 = w1 * w3 - w2 * w2;
-  const det = w0 * c0 + w1 * c1 + w2 * c2;
-  const pressure = p0 / w0;
-  // Too few different times for a parabola: their weighted mean serves.
-  if (Math.abs(det) < 1e-9) return { ...s, x: s.x + x0 / w0, y: s.y + y0 / w0, pressure };
+/** How much of the smoothing is used: little steadiness leaves some of the raw line. */
+export const shareOf = (steadiness: number): number => Math.min(1, steadiness / AS_ESTIMATED);
+
+/** The model that smooths at a steadiness, for a hand that most likely is `model`. */
+export function heldBy(steadiness: number, model: HandModel): HandModel {
+  const more = (Math.min(100, steadiness) - AS_ESTIMATED) / (100 - AS_ESTIMATED);
+  if (more <= 0) return model;
   return {
-    ...s,
-    x: s.x + (x0 * c0 + x1 * c1 + x2 * c2) / det,
-    y: s.y + (y0 * c0 + y1 * c1 + y2 * c2) / det,
-    pressure,
+    ...model,
+    jerk: model.jerk * 10 ** (-CALMER * more),
+    tremor: Math.max(model.tremor, LEAST_TREMOR * more),
   };
 }
 
-/** How long after a sample the ones that decide its final place have all come, ms. */
-export const settlingTime = (steadiness: number): number => CUT_OFF * sigmaFor(steadiness);
+/** Brings an end of the line to where the pen was; the part within {@link END_EASE} follows. */
+export function easeToEnd(samples: readonly InkSample[], out: Moving[], end: number): void {
+  const step = end === 0 ? 1 : -1;
+  const dx = samples[end].x - out[end].x;
+  const dy = samples[end].y - out[end].y;
+  for (let i = end; i >= 0 && i < out.length; i += step) {
+    const u = Math.abs(samples[i].t - samples[end].t) / END_EASE;
+    if (u >= 1) break;
+    const w = (1 - u) * (1 - u) * (1 + 2 * u);
+    out[i].x += w * dx;
+    out[i].y += w * dy;
+  }
+  out[end] = { ...samples[end] };
+}
+
+/** The pressure around sample `i`, weighted by a Gaussian over time. */
+export function pressureAt(samples: readonly InkSample[], i: number): number {
+  let sum = 0;
+  let weights = 0;
+  for (const step of [-1, 1] as const)
+    for (let j = step < 0 ? i : i + 1; j >= 0 && j < samples.length; j += step) {
+      const tau = (samples[j].t - samples[i].t) / PRESSURE_SIGMA;
+      if (tau * tau > 6 || Math.abs(j - i) > 12) break;
+      const w = Math.exp(-0.5 * tau * tau);
+      sum += w * samples[j].pressure;
+      weights += w;
+    }
+  return sum / weights;
+}

@@ -14,7 +14,17 @@ export {
   type InstrumentKind,
   type Tidy,
   FIRST_ROLL,
+  INSTRUMENTS,
   WIDTHS_MM,
   instrumentStyle,
 } from './instrument.ts';
+export {
+  type Roll,
+  MOST_INSTRUMENTS,
+  addToRoll,
+  changeInRoll,
+  moveInRoll,
+  removeFromRoll,
+} from './penRoll.ts';
+export { nibShape } from './nibShape.ts';
 export { type MarkRecord, MarkRecordError, toMarkRecord, fromMarkRecord } from './record.ts';

@@ -1,7 +1,7 @@
-import { POINTS_PER_MM } from '../ink/index.ts';
+import { type NibManner, PLAIN_NIB, POINTS_PER_MM } from '../ink/index.ts';
 import type { MarkStyle } from './mark.ts';
 
-export type InstrumentKind = 'pen' | 'highlighter' | 'figure-pen' | 'eraser';
+export type InstrumentKind = 'pen' | 'pencil' | 'brush' | 'highlighter' | 'figure-pen' | 'eraser';
 
 /** When ink becomes the figure it looks like. */
 export type Tidy = 'ask' | 'always' | 'never';
@@ -15,32 +15,46 @@ export interface Instrument {
   /** Millimetres on the paper; for the eraser its diameter. */
   readonly widthMm: number;
   readonly opacity: number;
-  readonly thinning: number;
+  readonly nib: NibManner;
   readonly steadiness: number;
   readonly tidy: Tidy;
+  /** Holds the ink to a straight line. */
+  readonly straight: boolean;
 }
+
+const PEN_WIDTHS = [0.2, 0.35, 0.5, 0.7, 1, 1.5, 2.5];
 
 /** Widths that can be chosen, millimetres. */
 export const WIDTHS_MM: Readonly<Record<InstrumentKind, readonly number[]>> = {
-  pen: [0.2, 0.35, 0.5, 0.7, 1, 1.5, 2.5],
-  'figure-pen': [0.2, 0.35, 0.5, 0.7, 1, 1.5, 2.5],
+  pen: PEN_WIDTHS,
+  pencil: PEN_WIDTHS,
+  brush: [0.7, 1, 1.5, 2.5, 4, 6],
+  'figure-pen': PEN_WIDTHS,
   highlighter: [2, 3, 4, 5, 6, 8],
   eraser: [2, 3, 4, 6, 8, 12],
 };
 
-const pen = { opacity: 1, thinning: 0.5, steadiness: 40, tidy: 'ask' } as const;
+const pen = {
+  kind: 'pen',
+  opacity: 1,
+  steadiness: 40,
+  tidy: 'ask',
+  straight: false,
+  nib: { ...PLAIN_NIB, thinning: 0.5 },
+} as const;
 const highlighter = {
+  ...pen,
   kind: 'highlighter',
   opacity: 0.75,
-  thinning: 0,
+  nib: PLAIN_NIB,
   steadiness: 55,
   tidy: 'never',
 } as const;
 
 /** The pen roll a person starts with. */
 export const FIRST_ROLL: readonly Instrument[] = [
-  { ...pen, id: 'fine-pen', kind: 'pen', name: 'Fine pen', colour: '#1f3361', widthMm: 0.5 },
-  { ...pen, id: 'marking-pen', kind: 'pen', name: 'Marking pen', colour: '#c22f17', widthMm: 0.7 },
+  { ...pen, id: 'fine-pen', name: 'Fine pen', colour: '#1f3361', widthMm: 0.5 },
+  { ...pen, id: 'marking-pen', name: 'Marking pen', colour: '#c22f17', widthMm: 0.7 },
   {
     ...highlighter,
     id: 'broad-highlighter',
@@ -62,18 +76,52 @@ export const FIRST_ROLL: readonly Instrument[] = [
     name: 'Figure pen',
     colour: '#0f7566',
     widthMm: 0.5,
-    thinning: 0,
+    nib: PLAIN_NIB,
     tidy: 'always',
   },
   {
+    ...pen,
     id: 'eraser',
     kind: 'eraser',
     name: 'Eraser',
     colour: '#ffffff',
     widthMm: 4,
-    opacity: 1,
-    thinning: 0,
+    nib: PLAIN_NIB,
     steadiness: 0,
+    tidy: 'never',
+  },
+];
+
+/** What can be added to a pen roll: the first roll's instruments, and those that wait beside it. */
+export const INSTRUMENTS: readonly Instrument[] = [
+  ...FIRST_ROLL,
+  {
+    ...pen,
+    id: 'pencil',
+    kind: 'pencil',
+    name: 'Pencil',
+    colour: '#1b1b1d',
+    widthMm: 0.7,
+    opacity: 0.7,
+    nib: { ...PLAIN_NIB, thinning: 0.35, tiltWidening: 0.8 },
+  },
+  {
+    ...pen,
+    id: 'brush',
+    kind: 'brush',
+    name: 'Brush',
+    colour: '#1b1b1d',
+    widthMm: 1.5,
+    nib: { ...PLAIN_NIB, thinning: 0.95, response: 1.2, taper: 3 },
+    tidy: 'never',
+  },
+  {
+    ...pen,
+    id: 'chisel-pen',
+    name: 'Chisel pen',
+    colour: '#7a4a1e',
+    widthMm: 1.5,
+    nib: { ...PLAIN_NIB, thinning: 0.1, edge: { angle: Math.PI / 4, flatness: 0.15 } },
     tidy: 'never',
   },
 ];

@@ -1,5 +1,5 @@
 import type { Figure } from '../figures/index.ts';
-import type { InkSample } from '../ink/index.ts';
+import type { HandReading, InkSample, NibManner } from '../ink/index.ts';
 
 export type MarkId = string;
 export type PageId = string;
@@ -19,10 +19,13 @@ export interface WrittenInk {
   readonly samples: readonly InkSample[];
   /** 0–100. */
   readonly steadiness: number;
-  /** How much pressure changes the width, 0–1. */
-  readonly thinning: number;
+  readonly nib: NibManner;
+  /** Held to the straight line from its first to its last sample. */
+  readonly straight: boolean;
   /** Version of the smoothing this ink was written with; old ink keeps its look. */
-  readonly engine: 1;
+  readonly engine: 1 | 2;
+  /** The hand as it was read when the ink was written; null for the first engine. */
+  readonly hand: HandReading | null;
 }
 
 interface MarkBase {

@@ -24,9 +24,8 @@ export function InkingLayer() {
       group: group.current,
       settled: settled.current,
       tip: tip.current,
-      ring: ring.current,
     };
-    const writer = new PenWriter(controller, session, canvases);
+    const writer = new PenWriter(controller, session, canvases, ring.current);
     const layDown = hold.takePen(writer);
     const fit = (): void => {
       const dpr = window.devicePixelRatio || 1;

@@ -1,30 +1,28 @@
-import {
-  HIGHLIGHTER_INKS,
-  type Ink,
-  type Instrument,
-  PEN_INKS,
-  type Tidy,
-  WIDTHS_MM,
-} from '@marginalis/core/marks';
+import { type Instrument, type Tidy, WIDTHS_MM } from '@marginalis/core/marks';
 import { StyleSheet, View } from 'react-native';
+import { Divider } from 'react-native-paper';
 import { usePenRoll } from '@/session';
-import { type Choice, Choices, Sheet } from '@/ui';
+import { Action, type Choice, Choices, paperIcon, Sheet } from '@/ui';
+import { InkChoices } from './InkChoices';
+import { ResponseCurve } from './ResponseCurve';
 
 const TIDY: readonly Choice<Tidy>[] = [
   { value: 'ask', label: 'Ask' },
   { value: 'always', label: 'Always' },
   { value: 'never', label: 'Never' },
 ];
-const STEADINESS = [0, 20, 40, 60, 80, 100].map((s) => ({ value: s, label: String(s) }));
+const STEADINESS = [0, 20, 40, 60, 80, 100];
+const OPACITIES = [0.25, 0.5, 0.75, 1];
+const LINES: readonly Choice<'free' | 'straight'>[] = [
+  { value: 'free', label: 'As written' },
+  { value: 'straight', label: 'Straight' },
+];
 
-const inksFor: Record<Instrument['kind'], readonly Ink[]> = {
-  pen: PEN_INKS,
-  'figure-pen': PEN_INKS,
-  highlighter: HIGHLIGHTER_INKS,
-  eraser: [],
-};
+/** The value itself is among the choices even where it is none of the usual. */
+const withOwn = (usual: readonly number[], own: number): number[] =>
+  [...new Set([...usual, own])].sort((a, b) => a - b);
 
-/** Changes an instrument: its ink, width, steadiness and manner of tidying. */
+/** Changes an instrument: its ink, width and manners, and its place in the roll. */
 export function InstrumentSheet({
   instrument,
   onClose,
@@ -32,39 +30,67 @@ export function InstrumentSheet({
   instrument: Instrument | null;
   onClose: () => void;
 }) {
-  const change = usePenRoll((r) => r.change);
+  const { change, pickFor } = usePenRoll();
   if (!instrument) return null;
-  const { id, kind } = instrument;
-  const inks = inksFor[kind];
+  const { id, kind, nib } = instrument;
+  const writes = kind !== 'eraser';
   return (
     <Sheet title={instrument.name} open onClose={onClose}>
-      {inks.length > 0 && (
-        <Choices
-          label="Ink"
-          value={instrument.colour}
-          onChange={(colour) => change(id, { colour })}
-          choices={inks.map(({ colour, name }) => ({
-            value: colour,
-            label: name,
-            sign: <View style={[styles.drop, { backgroundColor: colour }]} />,
-          }))}
+      {writes && (
+        <InkChoices
+          instrument={instrument}
+          onPick={() => {
+            pickFor(id);
+            onClose();
+          }}
         />
       )}
       <Choices
-        label={kind === 'eraser' ? 'Diameter, mm' : 'Width, mm'}
+        label={writes ? 'Width, mm' : 'Diameter, mm'}
         value={instrument.widthMm}
         onChange={(widthMm) => change(id, { widthMm })}
-        choices={WIDTHS_MM[kind].map((mm) => ({ value: mm, label: String(mm) }))}
+        choices={withOwn(WIDTHS_MM[kind], instrument.widthMm).map((mm) => ({
+          value: mm,
+          label: String(mm),
+        }))}
       />
-      {kind !== 'eraser' && (
+      {writes && (
+        <Choices
+          label="Opacity"
+          value={instrument.opacity}
+          onChange={(opacity) => change(id, { opacity })}
+          choices={withOwn(OPACITIES, instrument.opacity).map((o) => ({
+            value: o,
+            label: `${Math.round(100 * o)} %`,
+          }))}
+        />
+      )}
+      {writes && !instrument.straight && (
         <Choices
           label="Steadiness"
           value={instrument.steadiness}
           onChange={(steadiness) => change(id, { steadiness })}
-          choices={STEADINESS}
+          choices={withOwn(STEADINESS, instrument.steadiness).map((s) => ({
+            value: s,
+            label: String(s),
+          }))}
         />
       )}
-      {(kind === 'pen' || kind === 'figure-pen') && (
+      {kind === 'highlighter' && (
+        <Choices
+          label="Line"
+          value={instrument.straight ? 'straight' : 'free'}
+          onChange={(line) => change(id, { straight: line === 'straight' })}
+          choices={LINES}
+        />
+      )}
+      {writes && nib.thinning > 0 && (
+        <ResponseCurve
+          value={nib.response}
+          onChange={(response) => change(id, { nib: { ...nib, response } })}
+        />
+      )}
+      {writes && kind !== 'highlighter' && (
         <Choices
           label="Tidy ink into figures"
           value={instrument.tidy}
@@ -72,16 +98,45 @@ export function InstrumentSheet({
           choices={TIDY}
         />
       )}
+      <Divider />
+      <PlaceInRoll instrument={instrument} onClose={onClose} />
     </Sheet>
   );
 }
 
-const styles = StyleSheet.create({
-  drop: {
-    width: 18,
-    height: 18,
-    borderRadius: 9,
-    borderWidth: StyleSheet.hairlineWidth,
-    borderColor: '#77839a',
-  },
-});
+/** Moving, copying and removing, for those who do not drag. */
+function PlaceInRoll({ instrument, onClose }: { instrument: Instrument; onClose: () => void }) {
+  const { roll, add, move, remove } = usePenRoll();
+  const { id } = instrument;
+  const place = roll.findIndex((i) => i.id === id);
+  return (
+    <View style={styles.row}>
+      <Action disabled={place <= 0} onPress={() => move(id, place - 1)}>
+        Move earlier
+      </Action>
+      <Action disabled={place >= roll.length - 1} onPress={() => move(id, place + 1)}>
+        Move later
+      </Action>
+      <Action
+        icon={paperIcon('plus')}
+        onPress={() => {
+          add(instrument, id);
+          onClose();
+        }}
+      >
+        Copy
+      </Action>
+      <Action
+        icon={paperIcon('remove')}
+        onPress={() => {
+          remove(id);
+          onClose();
+        }}
+      >
+        Remove
+      </Action>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ row: { flexDirection: 'row', flexWrap: 'wrap', gap: 4 } });

@@ -2,10 +2,12 @@ import type { Instrument } from '@marginalis/core/marks';
 import { inkName } from '@marginalis/core/marks';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { useTheme } from 'react-native-paper';
+import { Portal, Snackbar, useTheme } from 'react-native-paper';
 import { usePenRoll, useSession, useSessionState } from '@/session';
-import { Icon, type IconName } from '@/ui';
+import { Area, Icon, type IconName } from '@/ui';
 import { InstrumentSheet } from './InstrumentSheet';
+import { RollSheet } from './RollSheet';
+import { useRollDrag } from './useRollDrag';
 
 /** What an instrument is called aloud: its name, ink and width. */
 export const instrumentLabel = (i: Instrument): string =>
@@ -13,16 +15,26 @@ export const instrumentLabel = (i: Instrument): string =>
     ? `${i.name}, ${i.widthMm} mm`
     : `${i.name}, ${inkName(i.colour)}, ${i.widthMm} mm`;
 
+/** Between neighbours in the roll, CSS pixels. */
+const STEP = 46;
+
 /** The person's instruments in a row (phone) or a column, with undo and redo. */
 export function PenRoll({ upright }: { upright: boolean }) {
-  const { roll, current, choose } = usePenRoll();
+  const { roll, current, choose, move, pickingFor, pickFor } = usePenRoll();
   const session = useSession();
   const { colors } = useTheme();
   const [changing, setChanging] = useState<string | null>(null);
+  const [adding, setAdding] = useState(false);
+  const drag = useRollDrag(upright, STEP, move);
   const writable = useSessionState((s) => s.writable);
   const canUndo = useSessionState((s) => s.history.done !== null) && writable;
   const canRedo = useSessionState((s) => s.history.undone !== null) && writable;
   const shown = roll.find((i) => i.id === changing) ?? null;
+  const press = (id: string, held: boolean): void => {
+    if (drag.wasDrag()) return;
+    if (held) setChanging(id);
+    else choose(id);
+  };
 
   return (
     <View
@@ -34,42 +46,43 @@ export function PenRoll({ upright }: { upright: boolean }) {
         { backgroundColor: colors.surface, borderColor: colors.outlineVariant },
       ]}
     >
-      {roll.map((instrument) => {
-        const held = instrument.id === current;
-        return (
-          <Pressable
+      <Area
+        data-roll
+        style={{
+          display: 'flex',
+          flexDirection: upright ? 'column' : 'row',
+          overflow: upright ? 'hidden auto' : 'auto hidden',
+          scrollbarWidth: 'none',
+          minWidth: 0,
+          minHeight: 0,
+          gap: upright ? 4 : 1,
+        }}
+      >
+        {roll.map((instrument, place) => (
+          <Area
             key={instrument.id}
-            role="button"
-            aria-pressed={held}
-            accessibilityLabel={instrumentLabel(instrument)}
-            accessibilityHint={held ? 'Press again to change its ink and width' : undefined}
-            disabled={!writable}
-            onPress={() => (held ? setChanging(instrument.id) : choose(instrument.id))}
-            style={[
-              styles.place,
-              held && { backgroundColor: colors.primaryContainer, borderColor: colors.primary },
-              !writable && styles.idle,
-            ]}
+            {...drag.handlers(instrument.id, place)}
+            style={{
+              flexShrink: 0,
+              touchAction: 'none',
+              ...(drag.lifted?.id === instrument.id && {
+                transform: `translate${upright ? 'Y' : 'X'}(${drag.lifted.by}px)`,
+                zIndex: 1,
+                position: 'relative',
+                opacity: 0.85,
+              }),
+            }}
           >
-            <Icon
-              name={instrument.kind as IconName}
-              size={22}
-              color={held ? colors.onPrimaryContainer : colors.onSurface}
+            <InstrumentButton
+              instrument={instrument}
+              held={instrument.id === current}
+              disabled={!writable}
+              onPress={press}
             />
-            {/* Ink on paper, so that dark ink shows on a dark roll too. */}
-            <View style={[styles.paper, { borderColor: colors.outlineVariant }]}>
-              {instrument.kind !== 'eraser' && (
-                <View
-                  style={{
-                    height: Math.max(2, Math.min(6, instrument.widthMm * 2.2)),
-                    backgroundColor: instrument.colour,
-                  }}
-                />
-              )}
-            </View>
-          </Pressable>
-        );
-      })}
+          </Area>
+        ))}
+      </Area>
+      <Step label="Add an instrument" icon="plus" able={writable} onPress={() => setAdding(true)} />
       <View
         style={[
           upright ? styles.lineAcross : styles.lineDown,
@@ -79,7 +92,62 @@ export function PenRoll({ upright }: { upright: boolean }) {
       <Step label="Undo" icon="undo" able={canUndo} onPress={session.undo} />
       <Step label="Redo" icon="redo" able={canRedo} onPress={session.redo} />
       <InstrumentSheet instrument={shown} onClose={() => setChanging(null)} />
+      <RollSheet open={adding} onClose={() => setAdding(false)} />
+      <Portal>
+        <Snackbar
+          visible={pickingFor !== null}
+          onDismiss={() => pickFor(null)}
+          duration={Infinity}
+          action={{ label: 'Leave it', onPress: () => pickFor(null) }}
+          wrapperStyle={styles.picking}
+        >
+          Touch the page where the ink’s colour is.
+        </Snackbar>
+      </Portal>
     </View>
+  );
+}
+
+function InstrumentButton(props: {
+  instrument: Instrument;
+  held: boolean;
+  disabled: boolean;
+  onPress: (id: string, held: boolean) => void;
+}) {
+  const { instrument, held, disabled, onPress } = props;
+  const { colors } = useTheme();
+  return (
+    <Pressable
+      role="button"
+      aria-pressed={held}
+      accessibilityLabel={instrumentLabel(instrument)}
+      accessibilityHint={held ? 'Press again to change it' : undefined}
+      disabled={disabled}
+      onPress={() => onPress(instrument.id, held)}
+      style={[
+        styles.place,
+        held && { backgroundColor: colors.primaryContainer, borderColor: colors.primary },
+        disabled && styles.idle,
+      ]}
+    >
+      <Icon
+        name={instrument.kind as IconName}
+        size={22}
+        color={held ? colors.onPrimaryContainer : colors.onSurface}
+      />
+      {/* Ink on paper, so that dark ink shows on a dark roll too. */}
+      <View style={[styles.paper, { borderColor: colors.outlineVariant }]}>
+        {instrument.kind !== 'eraser' && (
+          <View
+            style={{
+              height: Math.max(2, Math.min(6, instrument.widthMm * 2.2)),
+              backgroundColor: instrument.colour,
+              opacity: instrument.opacity,
+            }}
+          />
+        )}
+      </View>
+    </Pressable>
   );
 }
 
@@ -100,7 +168,8 @@ function Step(props: { label: string; icon: IconName; able: boolean; onPress: ()
 }
 
 const styles = StyleSheet.create({
-  roll: { alignItems: 'center', justifyContent: 'center' },
+  roll: { alignItems: 'center', justifyContent: 'center', minWidth: 0 },
+  picking: { top: 64, bottom: undefined },
   level: { flexDirection: 'row', borderTopWidth: 1, paddingVertical: 4, gap: 1 },
   upright: {
     flexDirection: 'column',

@@ -1,35 +1,28 @@
 import { drawInk, marksTouched, removeMarks } from '@marginalis/core/editing';
-import { drawPathInto, type Matrix, type Vec } from '@marginalis/core/geometry';
+import type { Matrix, Vec } from '@marginalis/core/geometry';
 import {
-  centrelineOf,
   createLiveInk,
+  createSpeedPressure,
   type InkSample,
   type LiveInk,
   type Nib,
-  outlineInk,
+  NO_PRESSURE,
 } from '@marginalis/core/ink';
 import { type Instrument, instrumentStyle, type MarkId } from '@marginalis/core/marks';
-import { type DocumentSession, eraserOfRoll, instrumentInHand } from '@/session';
-import type { StageController, Writer } from '@/stage';
-
-/** Where live ink is drawn: settled pieces stay, the end towards the pen is drawn anew each time. */
-export interface LiveCanvases {
-  /** Holds both; takes the ink's opacity and blending, so that overlaps never darken. */
-  readonly group: HTMLElement;
-  readonly settled: HTMLCanvasElement;
-  readonly tip: HTMLCanvasElement;
-  readonly ring: HTMLElement;
-}
+import { type DocumentSession, eraserOfRoll, instrumentInHand, usePenRoll } from '@/session';
+import { colourUnder, type StageController, type Writer } from '@/stage';
+import { type LiveCanvases, LivePainter } from './LivePainter';
 
 interface Stroke {
   readonly page: number;
   readonly pageId: string;
   readonly instrument: Instrument;
   readonly nib: Nib;
+  readonly colour: string;
+  readonly straight: boolean;
   readonly live: LiveInk;
   readonly samples: InkSample[];
-  /** Settled points already drawn. */
-  drawn: number;
+  readonly speedPressure: (place: Vec, t: number) => number;
   predicted: InkSample[];
 }
 
@@ -41,22 +34,20 @@ interface Rubbing {
   readonly touched: Set<MarkId>;
 }
 
-/** Pressure of hardware that cannot tell (W3C Pointer Events). */
-const NO_PRESSURE = 0.5;
-/** Settled points drawn again with the next piece, so that pieces join as one curve. */
-const OVERLAP = 3;
-
 /** Turns contacts into ink and rubbing, and shows them in the frame of the event. */
 export class PenWriter implements Writer {
   private stroke: Stroke | null = null;
   private rubbing: Rubbing | null = null;
-  private dirtyTip = false;
+  private readonly painter: LivePainter;
 
   constructor(
     private readonly stage: StageController,
     private readonly session: DocumentSession,
     private readonly canvases: LiveCanvases,
-  ) {}
+    private readonly ring: HTMLElement,
+  ) {
+    this.painter = new LivePainter(canvases);
+  }
 
   start(event: PointerEvent, act: 'write' | 'erase'): void {
     this.hover(null);
@@ -64,6 +55,13 @@ export class PenWriter implements Writer {
     const hit = this.stage.pageAt(this.stage.fromClient(event.clientX, event.clientY));
     const { writable, document } = this.session.store.getState();
     if (!hit || !writable) return;
+    const { pickingFor, pickFor, mixInk } = usePenRoll.getState();
+    const page = this.stage.elementOf(hit.index);
+    if (pickingFor && page) {
+      mixInk(pickingFor, colourUnder(page, event.clientX, event.clientY));
+      pickFor(null);
+      return;
+    }
     const pageId = document.pages[hit.index].id;
     const instrument = act === 'erase' ? eraserOfRoll() : instrumentInHand();
     const style = instrumentStyle(instrument);
@@ -77,10 +75,12 @@ export class PenWriter implements Writer {
       page: hit.index,
       pageId,
       instrument,
-      nib: { width: style.width, thinning: instrument.thinning },
+      nib: { ...instrument.nib, width: style.width },
+      colour: style.colour,
+      straight: instrument.straight,
       live: createLiveInk(instrument.steadiness),
       samples: [],
-      drawn: 0,
+      speedPressure: createSpeedPressure(),
       predicted: [],
     };
     this.canvases.group.style.opacity = String(style.opacity);
@@ -103,7 +103,7 @@ export class PenWriter implements Writer {
   }
 
   hover(event: PointerEvent | null): void {
-    const { ring } = this.canvases;
+    const { ring } = this;
     const instrument = instrumentInHand();
     ring.style.display = event ? 'block' : 'none';
     if (!event) return;
@@ -118,18 +118,18 @@ export class PenWriter implements Writer {
 
   /** The camera moved under the pen: everything is drawn anew. */
   redraw(): void {
-    const { stroke } = this;
-    if (!stroke) return;
-    this.clear(this.canvases.settled);
-    stroke.drawn = 0;
-    this.paint(stroke);
+    if (!this.stroke) return;
+    this.painter.restart();
+    this.painter.paint(this.stroke, this.matrix(this.stroke.page));
   }
 
-  private sampleOf(page: number, e: PointerEvent): InkSample {
+  private sampleOf({ page, speedPressure }: Stroke, e: PointerEvent, predicted = false): InkSample {
     const at = this.stage.toUser(page, this.stage.fromClient(e.clientX, e.clientY));
-    const pressure = e.pointerType === 'pen' ? e.pressure : NO_PRESSURE;
-    const sample = { x: at.x, y: at.y, t: e.timeStamp, pressure };
-    return e.pointerType === 'pen' ? { ...sample, tiltX: e.tiltX, tiltY: e.tiltY } : sample;
+    const t = e.timeStamp;
+    if (e.pointerType === 'pen')
+      return { ...at, t, pressure: e.pressure, tiltX: e.tiltX, tiltY: e.tiltY };
+    // A mouse presses evenly, a finger as the glass guesses: their speed says more.
+    return { ...at, t, pressure: predicted ? NO_PRESSURE : speedPressure(at, t) };
   }
 
   private write(event: PointerEvent): void {
@@ -137,64 +137,22 @@ export class PenWriter implements Writer {
     if (!stroke) return;
     const coalesced = event.getCoalescedEvents?.() ?? [];
     for (const e of coalesced.length > 0 ? coalesced : [event]) {
-      const sample = this.sampleOf(stroke.page, e);
+      const sample = this.sampleOf(stroke, e);
       stroke.samples.push(sample);
       stroke.live.push(sample);
     }
-    // Only shown, never stored: where the pen will be when the frame reaches the eye.
+    const { pressure } = stroke.samples[stroke.samples.length - 1];
     stroke.predicted = (event.getPredictedEvents?.() ?? []).map((e) => ({
-      ...this.sampleOf(stroke.page, e),
-      pressure: stroke.samples[stroke.samples.length - 1].pressure,
+      ...this.sampleOf(stroke, e, true),
+      pressure,
     }));
-    this.paint(stroke);
+    this.painter.paint(stroke, this.matrix(stroke.page));
   }
 
   private matrix(page: number): Matrix {
     const dpr = window.devicePixelRatio || 1;
     const m = this.stage.userToView(page);
     return [m[0] * dpr, m[1] * dpr, m[2] * dpr, m[3] * dpr, m[4] * dpr, m[5] * dpr];
-  }
-
-  private paint(stroke: Stroke): void {
-    const matrix = this.matrix(stroke.page);
-    const count = stroke.live.settledCount();
-    if (count > stroke.drawn) {
-      this.fill(
-        this.canvases.settled,
-        stroke,
-        stroke.live.settledFrom(Math.max(0, stroke.drawn - OVERLAP)),
-        matrix,
-      );
-      stroke.drawn = count;
-    }
-    this.clear(this.canvases.tip);
-    const tail = [
-      ...stroke.live.settledFrom(Math.max(0, count - OVERLAP)),
-      ...stroke.live.tail().slice(count > 0 ? 1 : 0),
-    ];
-    this.fill(this.canvases.tip, stroke, [...tail, ...stroke.predicted], matrix);
-    this.dirtyTip = true;
-  }
-
-  private fill(
-    canvas: HTMLCanvasElement,
-    stroke: Stroke,
-    points: readonly InkSample[],
-    matrix: Matrix,
-  ): void {
-    const ctx = canvas.getContext('2d');
-    if (!ctx) return;
-    ctx.setTransform(...matrix);
-    ctx.fillStyle = stroke.instrument.colour;
-    ctx.beginPath();
-    drawPathInto(ctx, outlineInk(centrelineOf(points), stroke.nib));
-    ctx.fill();
-  }
-
-  private clear(canvas: HTMLCanvasElement): void {
-    const ctx = canvas.getContext('2d');
-    ctx?.setTransform(1, 0, 0, 1, 0, 0);
-    ctx?.clearRect(0, 0, canvas.width, canvas.height);
   }
 
   private rub(event: PointerEvent): void {
@@ -230,10 +188,6 @@ export class PenWriter implements Writer {
       session.setDoomed(new Set());
     }
     // The finished mark is on the page by now, so nothing flickers.
-    if (this.dirtyTip) {
-      this.clear(this.canvases.settled);
-      this.clear(this.canvases.tip);
-      this.dirtyTip = false;
-    }
+    this.painter.clear();
   }
 }

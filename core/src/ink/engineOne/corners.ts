@@ -1,4 +1,4 @@
-import type { InkSample } from './sample.ts';
+import type { InkSample } from '../sample.ts';
 
 /** Arm on either side of a corner, points: long against sensor noise, short against letters. */
 const REACH = 3;

@@ -1,0 +1,59 @@
+import {
+  HIGHLIGHTER_INKS,
+  type Ink,
+  inkName,
+  type Instrument,
+  PEN_INKS,
+} from '@marginalis/core/marks';
+import { StyleSheet, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { usePenRoll } from '@/session';
+import { Action, Choices, ColourInput } from '@/ui';
+
+const Drop = ({ colour }: { colour: string }) => (
+  <View style={[styles.drop, { backgroundColor: colour }]} />
+);
+
+const inksFor = (kind: Instrument['kind']): readonly Ink[] =>
+  kind === 'highlighter' ? HIGHLIGHTER_INKS : PEN_INKS;
+
+/** The palette, the person's own inks, and two ways to find another. */
+export function InkChoices(props: { instrument: Instrument; onPick: () => void }) {
+  const { id, kind, colour } = props.instrument;
+  const { change, inks: own, mixInk } = usePenRoll();
+  const palette = inksFor(kind).map((ink) => ink.colour);
+  const others = own.filter((c) => !palette.includes(c));
+  const shown = [
+    ...palette,
+    ...others,
+    ...(palette.includes(colour) || others.includes(colour) ? [] : [colour]),
+  ];
+  return (
+    <>
+      <Choices
+        label="Ink"
+        value={colour}
+        onChange={(next) => change(id, { colour: next })}
+        choices={shown.map((c) => ({ value: c, label: inkName(c), sign: <Drop colour={c} /> }))}
+      />
+      <View style={styles.row}>
+        <ColourInput label="Mix another ink" value={colour} onChange={(next) => mixInk(id, next)} />
+        <Text>Mix another ink</Text>
+        <Action mode="outlined" onPress={props.onPick}>
+          Pick from the page
+        </Action>
+      </View>
+    </>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' },
+  drop: {
+    width: 18,
+    height: 18,
+    borderRadius: 9,
+    borderWidth: StyleSheet.hairlineWidth,
+    borderColor: '#77839a',
+  },
+});
