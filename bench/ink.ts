@@ -38,9 +38,9 @@ export async function benchInk(): Promise<Row[]> {
           live.push(s);
           const count = live.settledCount();
           if (count > drawn)
-            outlineInk(centrelineOf(live.settledFrom(Math.max(0, drawn - 3))), NIB);
+            outlineInk(centrelineOf(live.settledFrom(Math.max(0, drawn - 3)), false), NIB);
           outlineInk(
-            centrelineOf([...live.settledFrom(Math.max(0, count - 3)), ...live.tail()]),
+            centrelineOf([...live.settledFrom(Math.max(0, count - 3)), ...live.tail()], false),
             NIB,
           );
           drawn = count;

@@ -1,31 +1,9 @@
-import { spawn } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { type Browser, chromium, type Page } from '@playwright/test';
 import type * as PdfJs from 'pdfjs-dist';
 import config from '../playwright.config';
 import { inTurn, type Row } from './report';
-
-const PORT = 4188;
-const BASE = `http://localhost:${PORT}`;
-
-async function startServer(): Promise<() => void> {
-  const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-    env: { ...process.env, PORT: String(PORT), DEMO: '1', DATA_FOLDER: '.cache/bench-links' },
-    stdio: 'ignore',
-  });
-  for (let i = 0; i < 100; i++) {
-    if (
-      await fetch(BASE).then(
-        (r) => r.ok,
-        () => false,
-      )
-    )
-      return () => server.kill();
-    await new Promise((resolve) => setTimeout(resolve, 100));
-  }
-  server.kill();
-  throw new Error('The server did not start.');
-}
+import { BASE, startServer } from './server';
 
 /** Opening the almanac from the desk until its first page is drawn, ms. */
 async function openInApp(page: Page): Promise<number> {

@@ -4,13 +4,15 @@ import { benchInk } from './ink';
 import { benchOpening } from './opening';
 import { tableOf } from './report';
 import { steadinessTable } from './steadiness';
+import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness writing. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
   opening: async () => tableOf(await benchOpening()),
   steadiness: steadinessTable,
+  writing: writingTable,
 };
 
 const wanted = process.argv.slice(2);

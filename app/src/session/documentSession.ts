@@ -234,6 +234,9 @@ export class DocumentSession {
     if (this.get().offer) this.set({ offer: null });
   };
 
+  /** Says what went wrong, until it is put away. */
+  tell = (trouble: string): void => this.set({ trouble });
+
   forgetTrouble = (): void => this.set({ trouble: null });
 
   /** Asks the other tab for the turn. */

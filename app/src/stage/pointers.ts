@@ -17,6 +17,16 @@ export interface Writer {
 const GLIDE = 0.04;
 const SLOWEST = 0.02;
 
+/** Keeps a contact's events coming when it leaves the window. */
+function capture(element: HTMLElement, pointer: number): void {
+  try {
+    element.setPointerCapture(pointer);
+  } catch (e) {
+    // A simulated stylus is no pointer of the browser's; its events come here anyway.
+    if (!(e instanceof DOMException && e.name === 'NotFoundError')) throw e;
+  }
+}
+
 /** Routes every contact with the window to the writer or to the paper. Gives a function that lets go. */
 export function attachPointers(
   element: HTMLElement,
@@ -68,7 +78,7 @@ export function attachPointers(
     if (act === 'ignore') return;
     element.dataset.byPointer = '';
     element.focus({ preventScroll: true });
-    element.setPointerCapture(e.pointerId);
+    capture(element, e.pointerId);
     e.preventDefault();
     const at = stage.fromClient(e.clientX, e.clientY);
     if (act === 'move') {

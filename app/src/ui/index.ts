@@ -7,5 +7,6 @@ export { Action } from './Action';
 export { type Choice, Choices } from './Choices';
 export { MenuButton } from './MenuButton';
 export { useReducedMotion } from './useReducedMotion';
+export { download, pickFile } from './files';
 export { useNow } from './useNow';
 export { Notice, EmptyScreen } from './Notice';

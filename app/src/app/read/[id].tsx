@@ -1,6 +1,8 @@
 import { router, useLocalSearchParams } from 'expo-router';
 import { TidyChip } from '@/features/figures';
 import { InkingLayer, PenRoll } from '@/features/inking';
+import { InkFileItems } from '@/features/inkfiles';
+import { PracticeItem } from '@/features/practice';
 import { ReaderScreen } from '@/features/reader';
 import { SendButton } from '@/features/sending';
 
@@ -15,6 +17,12 @@ export default function ReadRoute() {
       overlay={<InkingLayer />}
       onPage={(index) => <TidyChip index={index} />}
       send={<SendButton />}
+      menu={(close) => (
+        <>
+          <InkFileItems close={close} />
+          <PracticeItem close={close} />
+        </>
+      )}
     />
   );
 }

@@ -4,6 +4,7 @@ import { Divider } from 'react-native-paper';
 import { usePenRoll } from '@/session';
 import { Action, type Choice, Choices, paperIcon, Sheet } from '@/ui';
 import { InkChoices } from './InkChoices';
+import { SteadyWritten, useSteadying } from './SteadyWritten';
 import { ResponseCurve } from './ResponseCurve';
 
 const TIDY: readonly Choice<Tidy>[] = [
@@ -31,6 +32,7 @@ export function InstrumentSheet({
   onClose: () => void;
 }) {
   const { change, pickFor } = usePenRoll();
+  const steadying = useSteadying(instrument?.steadiness ?? 0);
   if (!instrument) return null;
   const { id, kind, nib } = instrument;
   const writes = kind !== 'eraser';
@@ -66,15 +68,18 @@ export function InstrumentSheet({
         />
       )}
       {writes && !instrument.straight && (
-        <Choices
-          label="Steadiness"
-          value={instrument.steadiness}
-          onChange={(steadiness) => change(id, { steadiness })}
-          choices={withOwn(STEADINESS, instrument.steadiness).map((s) => ({
-            value: s,
-            label: String(s),
-          }))}
-        />
+        <>
+          <Choices
+            label="Steadiness"
+            value={instrument.steadiness}
+            onChange={(steadiness) => change(id, { steadiness })}
+            choices={withOwn(STEADINESS, instrument.steadiness).map((s) => ({
+              value: s,
+              label: String(s),
+            }))}
+          />
+          <SteadyWritten {...steadying} />
+        </>
       )}
       {kind === 'highlighter' && (
         <Choices

@@ -35,6 +35,8 @@ export interface LiveStroke {
 
 /** Settled points drawn again with the next piece, so that pieces join as one curve. */
 const OVERLAP = 3;
+/** Settled points are drawn so many at a time: a canvas that changes is copied whole to the screen. */
+const BATCH = 16;
 /** Room for antialiasing around what is cleared, pixels. */
 const EDGE = 2;
 
@@ -66,14 +68,14 @@ export class LivePainter {
     }
     const { live } = stroke;
     const count = live.settledCount();
-    if (count > this.drawn) {
+    if (count - this.drawn >= BATCH) {
       const from = Math.max(0, this.drawn - OVERLAP);
       const piece = live.settledFrom(from);
       this.fill(this.canvases.settled, stroke, this.outline(piece, stroke.nib), matrix);
       for (let i = from; i < count - OVERLAP; i++) this.before += stepLength(piece, i - from);
       this.drawn = count;
     }
-    const tail = live.settledFrom(Math.max(0, count - OVERLAP));
+    const tail = live.settledFrom(Math.max(0, this.drawn - OVERLAP));
     const end = live.tail().slice(count > 0 ? 1 : 0);
     const outline = this.outline([...tail, ...end, ...stroke.predicted], stroke.nib);
     this.tipPart = this.fill(this.canvases.tip, stroke, outline, matrix);

@@ -21,6 +21,8 @@ export interface ReaderParts {
   /** In page `index`, moving with it. */
   onPage: (index: number) => ReactNode;
   send: ReactNode;
+  /** More entries of the view menu; each closes it. */
+  menu: (close: () => void) => ReactNode;
 }
 
 /** Opens a document and puts the parts of the reader around it. */
@@ -62,6 +64,7 @@ function OpenReader({
   overlay,
   onPage,
   send,
+  menu,
 }: ReaderParts & { pictures: PdfPictures; onBack: () => void }) {
   const session = useSession();
   const { width } = useWindowDimensions();
@@ -87,6 +90,7 @@ function OpenReader({
         onBack={onBack}
         onKeys={() => setKeysOpen(true)}
         send={send}
+        menu={menu}
       />
       <ReaderNotices />
       <View style={[styles.middle, leftHanded && styles.mirrored]}>

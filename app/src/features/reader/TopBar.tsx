@@ -2,8 +2,8 @@ import { ACTUAL_SIZE } from '@marginalis/core/geometry';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Divider, IconButton, Menu, Text, useTheme } from 'react-native-paper';
-import { usePenRoll, useSessionState } from '@/session';
-import { useSight, useStage } from '@/stage';
+import { SessionContext, usePenRoll, useSession, useSessionState } from '@/session';
+import { StageContext, useSight, useStage } from '@/stage';
 import { MenuButton, paperIcon } from '@/ui';
 import { PageField } from './PageField';
 
@@ -16,8 +16,10 @@ export function TopBar(props: {
   onBack: () => void;
   onKeys: () => void;
   send: ReactNode;
+  /** More entries of the view menu. */
+  menu: (close: () => void) => ReactNode;
 }) {
-  const { title, wide, onBack, onKeys, send } = props;
+  const { title, wide, onBack, onKeys, send, menu } = props;
   const { colors } = useTheme();
   const { controller } = useStage();
   const { zoom } = useSight();
@@ -49,7 +51,7 @@ export function TopBar(props: {
           <Tool icon="plus" label="Zoom in" onPress={() => controller.zoomTo(zoom * STEP)} />
         </>
       )}
-      <ViewMenu wide={wide} percent={percent} onKeys={onKeys} />
+      <ViewMenu wide={wide} percent={percent} onKeys={onKeys} menu={menu} />
       {send}
     </View>
   );
@@ -99,12 +101,16 @@ function ViewMenu({
   wide,
   percent,
   onKeys,
+  menu,
 }: {
   wide: boolean;
   percent: string;
   onKeys: () => void;
+  menu: (close: () => void) => ReactNode;
 }) {
-  const { controller } = useStage();
+  const stage = useStage();
+  const session = useSession();
+  const { controller } = stage;
   const { zoom } = useSight();
   const { hand, setHand } = usePenRoll();
   const item = (
@@ -153,6 +159,11 @@ function ViewMenu({
             () => setHand(hand === 'right' ? 'left' : 'right'),
           )}
           {item(close, 'keys', 'Keys', onKeys)}
+          <Divider />
+          {/* The menu hangs elsewhere in the tree, where neither the session nor the stage reach. */}
+          <SessionContext.Provider value={session}>
+            <StageContext.Provider value={stage}>{menu(close)}</StageContext.Provider>
+          </SessionContext.Provider>
         </>
       )}
     </MenuButton>

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Divider, ProgressBar, Text, useTheme } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
-import { Action, paperIcon, Sheet } from '@/ui';
+import { Action, download, paperIcon, Sheet } from '@/ui';
 import { copyFileName, sizeInWords } from './fileName';
 import { LinkSection } from './LinkSection';
 import { useFixedCopy } from './useFixedCopy';
@@ -124,16 +124,6 @@ function Ways({ copy, fileName }: { copy: FixedCopy; fileName: string }) {
       {trouble && <Text role="alert">{trouble}</Text>}
     </View>
   );
-}
-
-function download(file: File): void {
-  const url = URL.createObjectURL(file);
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = file.name;
-  link.click();
-  // Some browsers read the file only after this turn.
-  setTimeout(() => URL.revokeObjectURL(url), 60_000);
 }
 
 const styles = StyleSheet.create({

@@ -99,8 +99,8 @@ export function writeInkml(state: DocState, title: string): string {
         `    <context xml:id="page-${number}${suffix}" inkSourceRef="#${source}" canvasRef="#paper" canvasTransformRef="#turn-${number}"/>`,
       );
     for (const mark of marks) {
-      const { samples: _, hand: _hand, engine: _engine, ...manner } = mark.ink;
-      const key = JSON.stringify([mark.style, mark.tool, manner]);
+      const { steadiness, nib, straight } = mark.ink;
+      const key = JSON.stringify([mark.style, mark.tool, steadiness, nib, straight]);
       let id = brushes.get(key);
       if (!id) {
         brushes.set(key, (id = `brush-${brushes.size + 1}`));

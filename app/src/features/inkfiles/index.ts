@@ -1,0 +1,1 @@
+export { InkFileItems } from './InkFileItems';

@@ -1,0 +1,1 @@
+export { PracticeItem } from './PracticeItem';

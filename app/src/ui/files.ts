@@ -1,0 +1,22 @@
+/** Gives the browser a file to keep. */
+export function download(file: File): void {
+  const url = URL.createObjectURL(file);
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = file.name;
+  link.click();
+  // Some browsers read the file only after this turn.
+  setTimeout(() => URL.revokeObjectURL(url), 60_000);
+}
+
+/** Asks for one file of the kinds in `accept`; null when the person takes none. */
+export function pickFile(accept: string): Promise<File | null> {
+  const input = document.createElement('input');
+  input.type = 'file';
+  input.accept = accept;
+  return new Promise((done) => {
+    input.addEventListener('change', () => done(input.files?.[0] ?? null));
+    input.addEventListener('cancel', () => done(null));
+    input.click();
+  });
+}
