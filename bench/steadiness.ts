@@ -1,6 +1,7 @@
 import { createLiveInk, type InkSample, smoothInk } from '@marginalis/core/ink';
 import { distanceToPolyline, type Vec } from '@marginalis/core/geometry';
 import { alongCorners, ellipsePath, type Hand, wavePath, writeAlong } from '../core/testing/hand';
+import { writeWithStops } from './secondHand';
 import { oneEuro } from './reference/oneEuro';
 import { gaussian } from './reference/gaussian';
 
@@ -53,7 +54,6 @@ const METHODS: Record<string, Method> = {
   'Gaussian 15 ms': (s) => gaussian(s, 15),
   'Gaussian 30 ms': (s) => gaussian(s, 30),
   'ours, default steadiness': (s) => smoothInk(s, DEFAULT_STEADINESS),
-  'ours, steadiness 70': (s) => smoothInk(s, 70),
   'ours, steadiness 100': (s) => smoothInk(s, 100),
 };
 
@@ -82,13 +82,33 @@ function roughness(points: readonly Vec[]): number {
   return count === 0 ? 0 : sum / count;
 }
 
-function measure(method: Method, hand: Partial<Hand>, drawings: readonly Drawing[]): Figures {
+/** Two ways of writing along the same path. */
+type Writing = (drawing: Drawing, hand: Partial<Hand>, rate: number, seed: number) => InkSample[];
+const WRITINGS: Record<string, Writing> = {
+  'two-thirds law, tremor of 9.5 Hz': ({ path }, hand, rate, seed) =>
+    writeAlong(path, { ...hand, rate, seed }),
+  'stops at corners, minimum jerk, tremor of 8–11 Hz': ({ path, corners }, hand, rate, seed) =>
+    writeWithStops(path, corners, {
+      seed,
+      rate,
+      noise: hand.noise ?? 0,
+      tremor: hand.tremor ?? 0,
+    }),
+};
+
+function measure(
+  method: Method,
+  write: Writing,
+  hand: Partial<Hand>,
+  drawings: readonly Drawing[],
+): Figures {
   const f: Figures = { rms: 0, corner: 0, end: 0, roughness: 0, count: 0 };
   let corners = 0;
-  for (const { path, corners: turns } of drawings)
+  for (const drawing of drawings)
     for (const rate of RATES)
       for (const seed of SEEDS) {
-        const samples = writeAlong(path, { ...hand, rate, seed });
+        const { path, corners: turns } = drawing;
+        const samples = write(drawing, hand, rate, seed);
         const out = method(samples);
         f.rms += Math.sqrt(
           out.reduce((s, p) => s + distanceToPolyline(p, path) ** 2, 0) / out.length,
@@ -126,22 +146,48 @@ function liveLag(steadiness: number): number {
   return sum / count;
 }
 
+/** How far what has settled under the pen lies from the finished ink, points: the mean, and 95 of 100. */
+function joint(hand: Partial<Hand>): string {
+  const off: number[] = [];
+  for (const { path } of Object.values(DRAWINGS))
+    for (const rate of RATES)
+      for (const seed of SEEDS) {
+        const samples = writeAlong(path, { ...hand, rate, seed });
+        const live = createLiveInk(DEFAULT_STEADINESS);
+        for (const s of samples) live.push(s);
+        const finished = smoothInk(samples, DEFAULT_STEADINESS);
+        for (const p of live.settledFrom(0)) off.push(distanceToPolyline(p, finished));
+      }
+  off.sort((a, b) => a - b);
+  const mean = off.reduce((a, b) => a + b, 0) / off.length;
+  return `${mean.toFixed(3)} (${off[Math.floor(0.95 * off.length)].toFixed(2)})`;
+}
+
 export function steadinessTable(): string {
-  const lines = [
-    '| hand | method | rms | corner loss | end loss | roughness |',
-    '|---|---|---:|---:|---:|---:|',
-  ];
+  const lines: string[] = [];
   const drawings = Object.values(DRAWINGS);
-  for (const [hand, how] of Object.entries(HANDS))
-    for (const [name, method] of Object.entries(METHODS)) {
-      const f = measure(method, how, drawings);
-      lines.push(
-        `| ${hand} | ${name} | ${f.rms.toFixed(3)} | ${f.corner.toFixed(2)} | ${f.end.toFixed(2)} | ${f.roughness.toFixed(3)} |`,
-      );
-    }
+  for (const [writing, write] of Object.entries(WRITINGS)) {
+    lines.push(
+      `${writing}:`,
+      '',
+      '| hand | method | rms | corner loss | end loss | roughness |',
+      '|---|---|---:|---:|---:|---:|',
+    );
+    for (const [hand, how] of Object.entries(HANDS))
+      for (const [name, method] of Object.entries(METHODS)) {
+        const f = measure(method, write, how, drawings);
+        lines.push(
+          `| ${hand} | ${name} | ${f.rms.toFixed(3)} | ${f.corner.toFixed(2)} | ${f.end.toFixed(2)} | ${f.roughness.toFixed(3)} |`,
+        );
+      }
+    lines.push('');
+  }
   lines.push(
-    '',
     `Live lag at default steadiness: ${liveLag(DEFAULT_STEADINESS).toFixed(2)} pt from the pen to the end of the line.`,
+    'From what is settled under the pen to the finished ink, mean (95 of 100 places), pt:',
+    Object.entries(HANDS)
+      .map(([name, hand]) => `${name} ${joint(hand)}`)
+      .join(' · '),
   );
   return lines.join('\n');
 }

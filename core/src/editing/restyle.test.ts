@@ -1,0 +1,27 @@
+import { wavePath } from '../../testing/hand.ts';
+import { pageRefsFor, written } from '../../testing/marks.ts';
+import { outlineOf } from '../derived/index.ts';
+import { applyTransaction, findMark } from '../document/index.ts';
+import { plainPage } from '../geometry/index.ts';
+import type { InkMark } from '../marks/index.ts';
+import { steadyInk } from './restyle.ts';
+
+const state = written(pageRefsFor([plainPage(600, 800)]), [
+  { page: 0, path: wavePath({ x: 100, y: 400 }, 200, 10, 3), id: 'a' },
+  { page: 0, path: wavePath({ x: 100, y: 300 }, 200, 10, 3), id: 'b' },
+]);
+
+test('another steadiness changes what is seen and keeps the samples; one step for all of them', () => {
+  const change = steadyInk(state, ['a', 'b', 'gone'], 0);
+  expect(change?.changes).toHaveLength(2);
+  const applied = applyTransaction(state, change ?? { label: '', changes: [] });
+  if (!applied.ok) throw new Error(applied.reason);
+  const [before, after] = [state, applied.state].map((s) => findMark(s, 'a') as InkMark);
+  expect(after.ink.samples).toBe(before.ink.samples);
+  expect(outlineOf(after).coords).not.toEqual(outlineOf(before).coords);
+});
+
+test('nothing is done where nothing would change', () => {
+  expect(steadyInk(state, ['a'], 40)).toBeNull();
+  expect(steadyInk(state, ['gone'], 0)).toBeNull();
+});
