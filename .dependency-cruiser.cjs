@@ -73,7 +73,8 @@ module.exports = {
     },
     {
       name: 'core-knows-no-platform',
-      comment: 'Only yup, in core/pdf the PDF library and in core/formats an XML parser; no React, DOM or Node',
+      comment:
+        'Only yup, in core/pdf the PDF library and in core/formats an XML parser; no React, DOM or Node',
       severity: 'error',
       from: { path: '^core/src/', pathNot: '\\.test\\.ts$' },
       to: {

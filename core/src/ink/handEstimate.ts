@@ -5,6 +5,8 @@ import type { HandModel } from './handModel.ts';
 export interface Track {
   readonly places: readonly { readonly x: number; readonly y: number }[];
   readonly steps: Float64Array;
+  /** Samples at which the pen was suddenly elsewhere. */
+  readonly jumps: ReadonlySet<number>;
 }
 
 /** The likeliest model of the hand that made a track. */
@@ -40,7 +42,9 @@ export function filterThrough(
   memory = track.places.length,
 ): HandFilter {
   const filter = new HandFilter(model, memory);
-  track.places.forEach((p, i) => filter.step(p.x, p.y, track.steps[i], turns.has(i)));
+  track.places.forEach((p, i) =>
+    filter.step(p.x, p.y, track.steps[i], turns.has(i), track.jumps.has(i)),
+  );
   return filter;
 }
 

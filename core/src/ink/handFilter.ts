@@ -2,8 +2,7 @@ import { createTransitions, type HandModel, type Transition } from './handModel.
 
 /**
  * Columns of the row kept of a sample: the state predicted for it (place, speed, acceleration, tremor and its
- * quadrature; x, then y), its covariance (upper triangle by rows), the innovations, their variance, the gain,
- * and the running sums for the likelihood.
+ * quadrature; x, then y), its covariance (upper triangle by rows), the innovations, their variance, the gain.
  */
 export const COLUMN = {
   x: 0,
@@ -13,10 +12,8 @@ export const COLUMN = {
   innovationY: 26,
   variance: 27,
   gain: 28,
-  logVariances: 33,
-  squares: 34,
 } as const;
-const ROW = 35;
+const ROW = 33;
 
 /** Variances at the first touch: any speed and any acceleration of a hand. */
 const ANY_SPEED = 1.6e7;
@@ -26,6 +23,8 @@ const TURN_SPEED = 1e6;
 const TURN_ACCELERATION = 1e6;
 /** Keeps the logarithm finite for strokes without any noise, points². */
 const LEAST_NOISE = 1e-6;
+/** Variances, none below 1, are multiplied up to here before their logarithm is taken, which is slow. */
+const FOLD = 1e250;
 
 /**
  * The Kalman filter of {@link HandModel}: what the samples so far tell of the hand. A step costs the same
@@ -42,10 +41,10 @@ export class HandFilter {
   private readonly x = new Float64Array(5);
   private readonly y = new Float64Array(5);
   private readonly p = new Float64Array(15);
+  /** The logarithm of the innovations' variances, but for those still multiplied together. */
   private logVariances = 0;
+  private product = 1;
   private squares = 0;
-  /** Set by {@link rewind}: the state is already the one predicted for the next sample. */
-  private foreseen = false;
 
   constructor(
     readonly model: HandModel,
@@ -68,7 +67,7 @@ export class HandFilter {
     return this.rows;
   }
 
-  /** The step from sample `i − 1` to `i`; null at the first. */
+  /** The step from sample `i − 1` to `i`; null at the first and at a jump. */
   way(i: number): Transition | null {
     return this.ways[i & this.mask];
   }
@@ -81,7 +80,8 @@ export class HandFilter {
   /** Twice the negative logarithm of the likelihood, its scale left to the data, up to a constant. */
   misfit(): number {
     const n = Math.max(1, this.count);
-    return 2 * this.logVariances + 2 * n * Math.log(this.squares / (2 * n) + LEAST_NOISE);
+    const logs = this.logVariances + Math.log(this.product);
+    return 2 * logs + 2 * n * Math.log(this.squares / (2 * n) + LEAST_NOISE);
   }
 
   /** How far the tremor was swinging at sample `i`, as far as the samples before told, points. */
@@ -92,14 +92,16 @@ export class HandFilter {
     return Math.sqrt((xc * xc + xs * xs + yc * yc + ys * ys) / 2);
   }
 
-  /** Takes in a sample, `ms` after the one before; `turn` lets the hand start off anew from it. */
-  step(x: number, y: number, ms: number, turn: boolean): void {
+  /**
+   * Takes in a sample, `ms` after the one before; a `turn` lets the hand start off anew from it, a `jump` forgets
+   * where it was.
+   */
+  step(x: number, y: number, ms: number, turn: boolean, jump = false): void {
     const i = this.count++;
-    const way = i === 0 ? null : this.over(ms);
+    const way = i === 0 || jump ? null : this.over(ms);
     this.ways[i & this.mask] = way;
     if (!way) this.begin(x, y);
-    else if (!this.foreseen) this.predict(way);
-    this.foreseen = false;
+    else this.predict(way);
     if (turn && way) {
       this.p[5] += TURN_SPEED;
       this.p[9] += TURN_ACCELERATION;
@@ -107,23 +109,11 @@ export class HandFilter {
     this.correct(x, y, this.row(i));
   }
 
-  /** Forgets sample `i` and all after it. */
-  rewind(i: number): void {
-    const { rows, x, y, p } = this;
-    const at = this.row(i);
-    for (let k = 0; k < 5; k++) {
-      x[k] = rows[at + COLUMN.x + k];
-      y[k] = rows[at + COLUMN.y + k];
-    }
-    for (let k = 0; k < 15; k++) p[k] = rows[at + COLUMN.covariance + k];
-    this.logVariances = rows[at + COLUMN.logVariances];
-    this.squares = rows[at + COLUMN.squares];
-    this.count = i;
-    this.foreseen = i > 0;
-  }
-
   private begin(x: number, y: number): void {
     const { p, model } = this;
+    p.fill(0);
+    this.x.fill(0);
+    this.y.fill(0);
     this.x[0] = x;
     this.y[0] = y;
     p[0] = 1;
@@ -169,10 +159,10 @@ export class HandFilter {
   private correct(ox: number, oy: number, at: number): void {
     const { rows, x, y, p } = this;
     for (let k = 0; k < 5; k++) {
-      rows[at + k] = x[k];
-      rows[at + 5 + k] = y[k];
+      rows[at + COLUMN.x + k] = x[k];
+      rows[at + COLUMN.y + k] = y[k];
     }
-    for (let k = 0; k < 15; k++) rows[at + 10 + k] = p[k];
+    for (let k = 0; k < 15; k++) rows[at + COLUMN.covariance + k] = p[k];
     const m0 = p[0] + p[3];
     const m1 = p[1] + p[7];
     const m2 = p[2] + p[10];
@@ -186,17 +176,19 @@ export class HandFilter {
     const k2 = m2 / s;
     const k3 = m3 / s;
     const k4 = m4 / s;
-    rows[at + 25] = vx;
-    rows[at + 26] = vy;
-    rows[at + 27] = s;
-    rows[at + 28] = k0;
-    rows[at + 29] = k1;
-    rows[at + 30] = k2;
-    rows[at + 31] = k3;
-    rows[at + 32] = k4;
-    rows[at + 33] = this.logVariances;
-    rows[at + 34] = this.squares;
-    this.logVariances += Math.log(s);
+    rows[at + COLUMN.innovationX] = vx;
+    rows[at + COLUMN.innovationY] = vy;
+    rows[at + COLUMN.variance] = s;
+    rows[at + COLUMN.gain + 0] = k0;
+    rows[at + COLUMN.gain + 1] = k1;
+    rows[at + COLUMN.gain + 2] = k2;
+    rows[at + COLUMN.gain + 3] = k3;
+    rows[at + COLUMN.gain + 4] = k4;
+    this.product *= s;
+    if (this.product > FOLD) {
+      this.logVariances += Math.log(this.product);
+      this.product = 1;
+    }
     this.squares += (vx * vx + vy * vy) / s;
     x[0] += k0 * vx;
     x[1] += k1 * vx;

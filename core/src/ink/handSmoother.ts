@@ -23,7 +23,12 @@ export function lookBack(filter: HandFilter, from: number, noise: number | null,
     const s = rows[at + COLUMN.variance];
     const way = i + 1 < filter.count ? filter.way(i + 1) : null;
     const [k0, k1, k2, k3, k4] = [rows[g], rows[g + 1], rows[g + 2], rows[g + 3], rows[g + 4]];
-    if (way) {
+    if (!way) {
+      // Nothing after a jump tells of what was before it.
+      x.fill(0);
+      y.fill(0);
+      n.fill(0);
+    } else {
       carryBack(x, way);
       carryBack(y, way);
     }

@@ -1,3 +1,4 @@
+import { isJump } from './jumps.ts';
 import { HandFilter } from './handFilter.ts';
 import type { HandModel } from './handModel.ts';
 import { lookBack } from './handSmoother.ts';
@@ -44,6 +45,7 @@ const PAUSE = 3;
 export function createLiveInk(steadiness: number): LiveInk {
   const samples: InkSample[] = [];
   const settled: InkSample[] = [];
+  const jumps = new Set<number>();
   const hands = HANDS.map((model) => new HandFilter(model, 2));
   const clocks = createClocks();
   const share = shareOf(steadiness);
@@ -67,7 +69,7 @@ export function createLiveInk(steadiness: number): LiveInk {
     base = Math.max(0, samples.length - MEMORY);
     drawing = new HandFilter(heldBy(steadiness, HANDS[hand]), MEMORY);
     for (let i = base; i < samples.length; i++)
-      drawing.step(samples[i].x, samples[i].y, clocks.step(i), false);
+      drawing.step(samples[i].x, samples[i].y, clocks.step(i), false, jumps.has(i));
   }
 
   /** The line from sample `from` on, as far as it is known. */
@@ -114,8 +116,11 @@ export function createLiveInk(steadiness: number): LiveInk {
         settled.push(...samples.slice(settled.length, -1));
         return;
       }
-      for (const one of hands) one.step(sample.x, sample.y, step, false);
-      drawing.step(sample.x, sample.y, step, false);
+      const n = samples.length;
+      const jump = n > 3 && isJump(samples[n - 4], samples[n - 3], samples[n - 2], sample);
+      if (jump) jumps.add(n - 1);
+      for (const one of hands) one.step(sample.x, sample.y, step, false, jump);
+      drawing.step(sample.x, sample.y, step, false, jump);
       const likelier = likelierHand();
       if (likelier !== hand) changeHand(likelier);
       if (samples.length - settled.length > MOST_UNSETTLED) refresh();

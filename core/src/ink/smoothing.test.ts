@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { stroke } from '../../testing/arbitraries.ts';
 import { alongCorners, ellipsePath, rmsFrom, wavePath, writeAlong } from '../../testing/hand.ts';
 import { distanceToPolyline } from '../geometry/index.ts';
+import type { InkSample } from './sample.ts';
 import { createLiveInk } from './liveInk.ts';
 import { smoothInk } from './smoothing.ts';
 
@@ -138,4 +139,38 @@ test('a sample reads only its neighbourhood, however long the stroke', () => {
     });
   }
   expect(oldest).toBeGreaterThan(-200);
+});
+
+describe('input as it really comes', () => {
+  const wave = (count: number, more: (i: number) => Partial<InkSample> = () => ({})): InkSample[] =>
+    Array.from({ length: count }, (_, i) => ({
+      x: 100 + 0.5 * i,
+      y: 300 + 8 * Math.sin(i / 20),
+      t: 8 * i,
+      pressure: 0.5,
+      ...more(i),
+    }));
+
+  test.each([
+    ['ten thousand samples', wave(10_000, (i) => ({ x: 100 + 0.04 * i, t: 4 * i }))],
+    ['every place reported twice', wave(200, (i) => ({ x: 100 + Math.floor(i / 2) }))],
+    ['times that stand still', wave(120, (i) => ({ t: 24 * Math.floor(i / 3) }))],
+    ['a pause of three seconds', wave(120, (i) => ({ t: 8 * i + (i > 60 ? 3000 : 0) }))],
+    ['a pen that rests', wave(80, () => ({ x: 100, y: 300 }))],
+  ])('%s: the line stays near the samples', (_, samples) => {
+    const out = smoothInk(samples, 40);
+    out.forEach((s, i) => {
+      expect(Math.hypot(s.x - samples[i].x, s.y - samples[i].y)).toBeLessThan(1.5);
+    });
+  });
+
+  test('a jump is drawn as it came: nothing swings around it', () => {
+    const samples = wave(120, (i) => (i < 60 ? {} : { y: 500 + 8 * Math.sin(i / 20) }));
+    for (const s of smoothInk(samples, 40))
+      expect(Math.min(...samples.map((p) => Math.abs(p.y - s.y)))).toBeLessThan(3);
+  });
+
+  test('a tap and two samples are left alone', () => {
+    for (const count of [1, 2, 3]) expect(smoothInk(wave(count), 100)).toEqual(wave(count));
+  });
 });

@@ -6,6 +6,7 @@ import {
   NO_TREMOR,
   type Track,
 } from './handEstimate.ts';
+import { jumpsOf } from './jumps.ts';
 import { lookBack } from './handSmoother.ts';
 import type { HandModel } from './handModel.ts';
 import type { InkSample } from './sample.ts';
@@ -31,6 +32,8 @@ const BRISK = 1e8;
 /** The hand that turns are looked for with: a calm one, to which a corner is a surprise. */
 const CALM_JERK = 1e7;
 const ROUNDS = 6;
+/** Samples of the longest stroke that is read whole. */
+const MOST_READ = 1500;
 const LAST_ROUNDS = 4;
 /** Tells the better of two clocks whatever the hand. */
 const TRIAL: HandModel = { jerk: 1e10, ...NO_TREMOR };
@@ -44,9 +47,11 @@ const NONE: ReadonlySet<number> = new Set();
 export function readHand(samples: readonly InkSample[]): HandReading {
   const evenClock = isEvenClock(samples);
   const track = trackOf(samples, evenClock);
-  const plain = estimateHand(track, NONE);
-  let best: Estimate & { turns: ReadonlySet<number> } = { ...plain, turns: NONE };
-  if (plain.model.jerk >= BRISK) {
+  const plain = estimateHand(middleOf(track), NONE);
+  let best: Estimate & { turns: Set<number> } = { ...plain, turns: new Set() };
+  const long = samples.length > MOST_READ;
+  if (long) addTurns(track, samples, best.model, best.noise, best.turns, SUDDEN);
+  else if (plain.model.jerk >= BRISK) {
     for (const tremor of [0, plain.model.tremor || 10]) {
       const turns = new Set<number>();
       const calm = { ...plain.model, jerk: CALM_JERK, tremor };
@@ -70,7 +75,18 @@ export function readHand(samples: readonly InkSample[]): HandReading {
 /** The samples by the clock that was found better. */
 export function trackOf(places: readonly InkSample[], evenClock: boolean): Track {
   const reported = reportedSteps(places);
-  return { places, steps: evenClock ? evenSteps(reported) : reported };
+  return { places, steps: evenClock ? evenSteps(reported) : reported, jumps: jumpsOf(places) };
+}
+
+/** A stroke that is very long is judged by its middle: a hand does not change, and the pen is already lifted. */
+function middleOf({ places, steps, jumps }: Track): Track {
+  if (places.length <= MOST_READ) return { places, steps, jumps };
+  const from = (places.length - MOST_READ) >> 1;
+  return {
+    places: places.slice(from, from + MOST_READ),
+    steps: steps.subarray(from, from + MOST_READ),
+    jumps: new Set([...jumps].map((i) => i - from).filter((i) => i > 0 && i < MOST_READ)),
+  };
 }
 
 function isEvenClock(samples: readonly InkSample[]): boolean {
