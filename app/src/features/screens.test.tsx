@@ -74,7 +74,11 @@ test('renaming offers the old title and refuses an empty one', () => {
 });
 
 test('an instrument’s ink, width, steadiness and manner can be changed, each by its name', () => {
-  show(<InstrumentSheet instrument={FIRST_ROLL[0]} onClose={() => undefined} />);
+  const steadied: string[] = [];
+  const steadying = { last: () => steadied.push('last'), page: null };
+  show(
+    <InstrumentSheet instrument={FIRST_ROLL[0]} steadying={steadying} onClose={() => undefined} />,
+  );
   for (const group of ['Ink', 'Width, mm', 'Steadiness'])
     expect(screen.getByRole('radiogroup', { name: group })).toBeTruthy();
   fireEvent.click(screen.getByRole('radio', { name: 'Verdigris' }));
@@ -85,10 +89,16 @@ test('an instrument’s ink, width, steadiness and manner can be changed, each b
     widthMm: 1.5,
     tidy: 'never',
   });
+  fireEvent.click(screen.getByText('Use on the last stroke'));
+  fireEvent.click(screen.getByText('Use on this page'));
+  expect(steadied).toEqual(['last']);
 });
 
 test('the eraser has a diameter and neither ink nor manners', () => {
-  show(<InstrumentSheet instrument={FIRST_ROLL[5]} onClose={() => undefined} />);
+  const steadying = { last: null, page: null };
+  show(
+    <InstrumentSheet instrument={FIRST_ROLL[5]} steadying={steadying} onClose={() => undefined} />,
+  );
   expect(screen.getByRole('radiogroup', { name: 'Diameter, mm' })).toBeTruthy();
   expect(screen.queryByRole('radiogroup', { name: 'Ink' })).toBeNull();
   expect(screen.queryByText('Steadiness')).toBeNull();

@@ -4,7 +4,7 @@ import { Divider } from 'react-native-paper';
 import { usePenRoll } from '@/session';
 import { Action, type Choice, Choices, paperIcon, Sheet } from '@/ui';
 import { InkChoices } from './InkChoices';
-import { SteadyWritten, useSteadying } from './SteadyWritten';
+import { type Steadying, SteadyWritten } from './SteadyWritten';
 import { ResponseCurve } from './ResponseCurve';
 
 const TIDY: readonly Choice<Tidy>[] = [
@@ -26,13 +26,15 @@ const withOwn = (usual: readonly number[], own: number): number[] =>
 /** Changes an instrument: its ink, width and manners, and its place in the roll. */
 export function InstrumentSheet({
   instrument,
+  steadying,
   onClose,
 }: {
   instrument: Instrument | null;
+  /** What gives written ink the instrument's steadiness. */
+  steadying: Steadying;
   onClose: () => void;
 }) {
   const { change, pickFor } = usePenRoll();
-  const steadying = useSteadying(instrument?.steadiness ?? 0);
   if (!instrument) return null;
   const { id, kind, nib } = instrument;
   const writes = kind !== 'eraser';

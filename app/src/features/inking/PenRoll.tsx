@@ -6,6 +6,7 @@ import { Portal, Snackbar, useTheme } from 'react-native-paper';
 import { usePenRoll, useSession, useSessionState } from '@/session';
 import { Area, Icon, type IconName } from '@/ui';
 import { InstrumentSheet } from './InstrumentSheet';
+import { useSteadying } from './SteadyWritten';
 import { RollSheet } from './RollSheet';
 import { useRollDrag } from './useRollDrag';
 
@@ -30,6 +31,7 @@ export function PenRoll({ upright }: { upright: boolean }) {
   const canUndo = useSessionState((s) => s.history.done !== null) && writable;
   const canRedo = useSessionState((s) => s.history.undone !== null) && writable;
   const shown = roll.find((i) => i.id === changing) ?? null;
+  const steadying = useSteadying(shown?.steadiness ?? 0);
   const press = (id: string, held: boolean): void => {
     if (drag.wasDrag()) return;
     if (held) setChanging(id);
@@ -91,7 +93,7 @@ export function PenRoll({ upright }: { upright: boolean }) {
       />
       <Step label="Undo" icon="undo" able={canUndo} onPress={session.undo} />
       <Step label="Redo" icon="redo" able={canRedo} onPress={session.redo} />
-      <InstrumentSheet instrument={shown} onClose={() => setChanging(null)} />
+      <InstrumentSheet instrument={shown} steadying={steadying} onClose={() => setChanging(null)} />
       <RollSheet open={adding} onClose={() => setAdding(false)} />
       <Portal>
         <Snackbar
