@@ -58,6 +58,8 @@ export class StageController {
   private settleTimer: ReturnType<typeof setTimeout> | undefined;
   private drawnZoom = 0;
   private element: HTMLElement | null = null;
+  /** The window's corner on the screen, as last looked. */
+  private corner: Vec = { x: 0, y: 0 };
 
   constructor(readonly pages: readonly PageBox[]) {
     this.stack = stackPages(pages.map(displaySize));
@@ -66,6 +68,7 @@ export class StageController {
   /** Takes the window's element while the stage is on the screen; gives a function that lets go of it. */
   attach(element: HTMLElement): () => void {
     this.element = element;
+    this.locate();
     return () => {
       if (this.element === element) this.element = null;
     };
@@ -81,6 +84,7 @@ export class StageController {
   getView = (): Viewport => this.view;
 
   resize(width: number, height: number): void {
+    this.locate();
     if (width === this.view.width && height === this.view.height) return;
     const first = this.view.width === 0;
     const at = this.camera.y;
@@ -173,8 +177,13 @@ export class StageController {
 
   /** A place in the window for a place on the screen. */
   fromClient(clientX: number, clientY: number): Vec {
+    return { x: clientX - this.corner.x, y: clientY - this.corner.y };
+  }
+
+  /** Looks where the window lies on the screen: asking for it at every sample of a pen would lay the page out each time. */
+  locate(): void {
     const r = this.element?.getBoundingClientRect();
-    return { x: clientX - (r?.left ?? 0), y: clientY - (r?.top ?? 0) };
+    if (r) this.corner = { x: r.left, y: r.top };
   }
 
   private schedule(): void {

@@ -72,6 +72,7 @@ export function attachPointers(
 
   function onDown(e: PointerEvent): void {
     if (isControl(e)) return;
+    stage.locate();
     stopGlide();
     const { act, others } = manners.down(contact(e));
     if (others) turnOthers(others);
@@ -97,8 +98,10 @@ export function attachPointers(
       lastPlace = stage.fromClient(e.clientX, e.clientY);
       getWriter()?.move(e);
     } else if (movers.has(e.pointerId)) movePaper(e);
-    else if (e.pointerType !== 'touch' && e.buttons === 0)
+    else if (e.pointerType !== 'touch' && e.buttons === 0) {
+      stage.locate();
       getWriter()?.hover(isControl(e) ? null : e);
+    }
   }
 
   function movePaper(e: PointerEvent): void {
@@ -154,6 +157,7 @@ export function attachPointers(
 
   function onWheel(e: WheelEvent): void {
     e.preventDefault();
+    stage.locate();
     stopGlide();
     const unit = e.deltaMode === 1 ? 32 : e.deltaMode === 2 ? stage.getView().height : 1;
     if (e.ctrlKey || e.metaKey) {

@@ -31,7 +31,7 @@ export function PenRoll({ upright }: { upright: boolean }) {
   const canUndo = useSessionState((s) => s.history.done !== null) && writable;
   const canRedo = useSessionState((s) => s.history.undone !== null) && writable;
   const shown = roll.find((i) => i.id === changing) ?? null;
-  const steadying = useSteadying(shown?.steadiness ?? 0);
+  const steadying = useSteadying(shown?.steadiness ?? null);
   const press = (id: string, held: boolean): void => {
     if (drag.wasDrag()) return;
     if (held) setChanging(id);

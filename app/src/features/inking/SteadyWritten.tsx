@@ -12,12 +12,15 @@ export interface Steadying {
   readonly page: (() => void) | null;
 }
 
-/** For the last stroke, and for all of the page in sight. */
-export function useSteadying(steadiness: number): Steadying {
+const NOTHING: Steadying = { last: null, page: null };
+
+/** For the last stroke, and for all of the page in sight; nothing, and no work at each stroke, while it is null. */
+export function useSteadying(steadiness: number | null): Steadying {
   const session = useSession();
-  const document = useSessionState((s) => s.document);
+  const document = useSessionState((s) => (steadiness === null ? null : s.document));
   const writable = useSessionState((s) => s.writable);
   const { current } = useSight();
+  if (steadiness === null || !document) return NOTHING;
   const onPage = [...marksOn(document, document.pages[current]?.id ?? '').values()];
   const latest = onPage.reduce<Mark | null>(
     (best, mark) => (!best || mark.madeAt >= best.madeAt ? mark : best),
