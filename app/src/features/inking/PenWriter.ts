@@ -181,10 +181,7 @@ export class PenWriter implements Writer {
       session.dispatch(
         drawInk(document, { id, page: pageId, instrument, samples, madeAt: Date.now() }),
       );
-      // In a turn of its own, so that lifting the pen costs no frame; who writes on wants no chip.
-      setTimeout(() => {
-        if (!this.stroke) session.considerTidy(id, instrument.tidy);
-      });
+      session.considerTidy(id, instrument.tidy);
     }
     if (rubbing) {
       if (keep) session.dispatch(removeMarks(document, rubbing.touched));
