@@ -29,6 +29,8 @@ const tremors = (tremor: number): Tremor[] =>
   [9.5, 8.5, 10.8].map((tremorHz) => ({ tremor, tremorHz }));
 const LIGHT_TREMORS = tremors(10);
 const HEAVY_TREMORS = tremors(100);
+/** In less time no swing of a tremor can be told, ms. */
+const SHORTEST_TREMOR = 150;
 /** A tremor must explain the samples so much better before a hand is said to have one. */
 const DOUBT = 12;
 /** No hand that can write trembles more than this nine tenths of the time, points; what does is the writing itself. */
@@ -81,6 +83,7 @@ export function estimateHand(track: Track, turns: ReadonlySet<number>): Estimate
   };
 
   descend(8, NO_TREMOR);
+  if (track.steps.reduce((a, b) => a + b, 0) < SHORTEST_TREMOR) return best;
   const jerk = descend(7, LIGHT_TREMORS[0]);
   for (const kind of LIGHT_TREMORS) misfitOf(jerk, kind);
   if (best.model.tremor === 0) return best;

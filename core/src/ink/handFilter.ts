@@ -21,6 +21,8 @@ const ANY_ACCELERATION = 6.4e9;
 /** Added by a sudden turn: a change of speed by some 100 points a second. */
 const TURN_SPEED = 1e6;
 const TURN_ACCELERATION = 1e6;
+/** No sensor is worse than half a point; what a model leaves beyond that is not noise, but writing it does not explain. */
+const MOST_NOISE = 0.25;
 /** Keeps the logarithm finite for strokes without any noise, points². */
 const LEAST_NOISE = 1e-6;
 /** Variances, none below 1, are multiplied up to here before their logarithm is taken, which is slow. */
@@ -80,8 +82,10 @@ export class HandFilter {
   /** Twice the negative logarithm of the likelihood, its scale left to the data, up to a constant. */
   misfit(): number {
     const n = Math.max(1, this.count);
-    const logs = this.logVariances + Math.log(this.product);
-    return 2 * logs + 2 * n * Math.log(this.squares / (2 * n) + LEAST_NOISE);
+    const noise = this.squares / (2 * n) + LEAST_NOISE;
+    const logs = 2 * (this.logVariances + Math.log(this.product));
+    if (noise <= MOST_NOISE) return logs + 2 * n * Math.log(noise);
+    return logs + 2 * n * (Math.log(MOST_NOISE) + noise / MOST_NOISE - 1);
   }
 
   /** How far the tremor was swinging at sample `i`, as far as the samples before told, points. */

@@ -1,3 +1,4 @@
+import { isEnough, isPause } from './clock.ts';
 import { isJump } from './jumps.ts';
 import { HandFilter } from './handFilter.ts';
 import type { HandModel } from './handModel.ts';
@@ -35,9 +36,6 @@ const HANDS: readonly HandModel[] = [
 const FIRST_HAND = 2;
 const STUBBORN = 8;
 const TRIAL_HAND: HandModel = HANDS[FIRST_HAND];
-/** Steps the even clock averages; see `clock.ts`. */
-const BEATS = 8;
-const PAUSE = 3;
 /**
  * Smooths while the pen is down, with the same model of the hand as {@link smoothInk}; which hand it is, the
  * samples tell as they come. A push costs the same however long the stroke.
@@ -151,7 +149,7 @@ function createClocks(): { push(s: InkSample): number; step(i: number): number }
   const reported: number[] = [];
   const even: number[] = [];
   const [asReported, asEven] = [new HandFilter(TRIAL_HAND, 2), new HandFilter(TRIAL_HAND, 2)];
-  let beats: number[] = [];
+  const beats: number[] = [];
   let lastT = 0;
   let evenIsBetter = false;
   return {
@@ -159,8 +157,11 @@ function createClocks(): { push(s: InkSample): number; step(i: number): number }
       const step = reported.length === 0 ? 0 : Math.max(0, s.t - lastT);
       lastT = s.t;
       const mean = beats.reduce((a, b) => a + b, 0) / Math.max(1, beats.length);
-      const pause = reported.length === 0 || (beats.length > 2 && step > PAUSE * mean);
-      if (!pause) beats = [...beats.slice(-(BEATS - 1)), step];
+      const pause = reported.length === 0 || (beats.length > 2 && isPause(step, mean));
+      if (!pause) beats.push(step);
+      // As many of the latest as tell the beat.
+      let ms = beats.reduce((a, b) => a + b, 0);
+      while (isEnough(beats.length - 1, ms - beats[0])) ms -= beats.shift() ?? 0;
       reported.push(step);
       even.push(pause ? step : beats.reduce((a, b) => a + b, 0) / beats.length);
       asReported.step(s.x, s.y, step, false);

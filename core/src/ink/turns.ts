@@ -1,4 +1,4 @@
-import { evenSteps, reportedSteps } from './clock.ts';
+import { evenSteps, LEAST_BEAT, reportedSteps } from './clock.ts';
 import {
   type Estimate,
   estimateHand,
@@ -90,6 +90,9 @@ function middleOf({ places, steps, jumps }: Track): Track {
 }
 
 function isEvenClock(samples: readonly InkSample[]): boolean {
+  const last = samples[samples.length - 1];
+  // Stamps that leave no time between samples tell nothing.
+  if (last.t - samples[0].t < (samples.length - 1) * (LEAST_BEAT / 2)) return true;
   const misfit = (even: boolean): number =>
     filterThrough(trackOf(samples, even), NONE, TRIAL, 2).misfit();
   return misfit(true) < misfit(false);
