@@ -175,6 +175,9 @@ export class StageController {
     return transform(invertMatrix(this.userToView(index)), at);
   }
 
+  /** The window's element; null while it is not on the screen. */
+  getElement = (): HTMLElement | null => this.element;
+
   /** A place in the window for a place on the screen. */
   fromClient(clientX: number, clientY: number): Vec {
     return { x: clientX - this.corner.x, y: clientY - this.corner.y };

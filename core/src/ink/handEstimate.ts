@@ -1,9 +1,10 @@
 import { HandFilter } from './handFilter.ts';
-import type { HandModel } from './handModel.ts';
+import { type HandModel, NO_TREMOR, SOME_HAND } from './handModel.ts';
+import type { InkSample } from './sample.ts';
 
 /** Where and when the pen was read: places in points, and the time since the place before, ms. */
 export interface Track {
-  readonly places: readonly { readonly x: number; readonly y: number }[];
+  readonly places: readonly Pick<InkSample, 'x' | 'y' | 't'>[];
   readonly steps: Float64Array;
   /** Samples at which the pen was suddenly elsewhere. */
   readonly jumps: ReadonlySet<number>;
@@ -23,7 +24,6 @@ type Tremor = Pick<HandModel, 'tremor' | 'tremorHz'>;
 /** Tenth powers of the jerk that are tried: from a ruled line to a flourish read without noise. */
 const LEAST_JERK = 4;
 const MOST_JERK = 12;
-export const NO_TREMOR: Tremor = { tremor: 0, tremorHz: 9.5 };
 /** Tremors that are tried, in variances of the sensor's noise; frequencies of a hand's action tremor. */
 const tremors = (tremor: number): Tremor[] =>
   [9.5, 8.5, 10.8].map((tremorHz) => ({ tremor, tremorHz }));
@@ -53,7 +53,7 @@ export function filterThrough(
 /** The model that makes the track likeliest, found by walking downhill over the jerk, without and with tremor. */
 export function estimateHand(track: Track, turns: ReadonlySet<number>): Estimate {
   const tried = new Map<string, number>();
-  let best: Estimate = { model: { jerk: 1e8, ...NO_TREMOR }, misfit: Infinity, noise: 1 };
+  let best: Estimate = { model: SOME_HAND, misfit: Infinity, noise: 1 };
 
   const misfitOf = (exponent: number, kind: Tremor): number => {
     const key = `${exponent} ${kind.tremor} ${kind.tremorHz}`;

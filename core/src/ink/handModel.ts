@@ -11,6 +11,11 @@ export interface HandModel {
   readonly tremorHz: number;
 }
 
+/** A hand without a tremor; the frequency of none does not matter. */
+export const NO_TREMOR = { tremor: 0, tremorHz: 9.5 } as const;
+/** A brisk hand, to judge by before anything is known of the hand. */
+export const SOME_HAND: HandModel = { jerk: 1e10, ...NO_TREMOR };
+
 /** How fast a tremor forgets its phase, 1/s; its line in the spectrum is about 1.3 Hz wide. */
 const DAMPING = 4;
 /** Steps longer than this are taken as so long, s: after a pause nothing is known but the place. */

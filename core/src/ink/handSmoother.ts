@@ -7,9 +7,10 @@ export type Seen = (i: number, x: number, y: number, turn: number) => void;
 /**
  * Looks back over the samples from the last to `from`: the smoothing pass of Bryson and Frazier (1963; in the
  * form of Durbin & Koopman, "Time Series Analysis by State Space Methods", §4.4; from memory), which needs no
- * inverse matrix. With the sensor's `noise` (variance, points²) given, each sample also gets the statistic of a sudden change of speed and acceleration
- * there (de Jong & Penzer, "Diagnosing shocks in time series", JASA 93, 1998; from memory): about chi-square
- * with four degrees of freedom where the hand moved smoothly.
+ * inverse matrix. With the sensor's `noise` (variance, points²) given, each sample also gets the statistic of a
+ * sudden change of speed and acceleration there (de Jong & Penzer, "Diagnosing shocks in time series", JASA 93,
+ * 1998; from memory): about chi-square with four degrees of freedom where the hand moved smoothly. What `seen` is
+ * told as a turn is 0 without it.
  */
 export function lookBack(filter: HandFilter, from: number, noise: number | null, seen: Seen): void {
   const rows = filter.data;

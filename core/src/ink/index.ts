@@ -12,7 +12,7 @@ export {
   radiusAt,
   respond,
 } from './nib.ts';
-export { type HandReading, readHand } from './turns.ts';
+export { type HandReading, readHand } from './readHand.ts';
 export { smoothInk, smoothInkAs } from './smoothing.ts';
 export { smoothInkOne } from './engineOne/smoothing.ts';
 export { type LiveInk, createLiveInk } from './liveInk.ts';

@@ -1,8 +1,8 @@
-import { isEnough, isPause } from './clock.ts';
-import { isJump } from './jumps.ts';
 import { HandFilter } from './handFilter.ts';
-import type { HandModel } from './handModel.ts';
+import { type HandModel, SOME_HAND } from './handModel.ts';
 import { lookBack } from './handSmoother.ts';
+import { isJump } from './jumps.ts';
+import { createLiveClock } from './liveClock.ts';
 import type { InkSample } from './sample.ts';
 import { easeToEnd, END_EASE, heldBy, type Moving, pressureAt, shareOf } from './smoothing.ts';
 
@@ -27,15 +27,15 @@ const SETTLING = 110;
 const MEMORY = 128;
 /** Unsettled samples never become more than this. */
 const MOST_UNSETTLED = MEMORY - 32;
-/** Hands between which the samples decide while they come. */
+/** Hands between which the samples decide while they come; the first is believed in until then. */
 const HANDS: readonly HandModel[] = [
-  ...[1e6, 1e8, 1e10, 1e12].map((jerk) => ({ jerk, tremor: 0, tremorHz: 9.5 })),
-  ...[10, 100].flatMap((tremor) => [1e7, 1e9].map((jerk) => ({ jerk, tremor, tremorHz: 9.5 }))),
+  SOME_HAND,
+  ...[1e6, 1e8, 1e12].map((jerk) => ({ ...SOME_HAND, jerk })),
+  ...[10, 100].flatMap((tremor) => [1e7, 1e9].map((jerk) => ({ ...SOME_HAND, jerk, tremor }))),
 ];
-/** The hand believed in before enough samples have come, and how much likelier another must be to take over. */
-const FIRST_HAND = 2;
+/** How much likelier another hand must be to take over. */
 const STUBBORN = 8;
-const TRIAL_HAND: HandModel = HANDS[FIRST_HAND];
+
 /**
  * Smooths while the pen is down, with the same model of the hand as {@link smoothInk}; which hand it is, the
  * samples tell as they come. A push costs the same however long the stroke.
@@ -45,9 +45,9 @@ export function createLiveInk(steadiness: number): LiveInk {
   const settled: InkSample[] = [];
   const jumps = new Set<number>();
   const hands = HANDS.map((model) => new HandFilter(model, 2));
-  const clocks = createClocks();
+  const clock = createLiveClock();
   const share = shareOf(steadiness);
-  let hand = FIRST_HAND;
+  let hand = 0;
   let drawing = new HandFilter(heldBy(steadiness, HANDS[hand]), MEMORY);
   /** Index of the sample that `drawing` took in first. */
   let base = 0;
@@ -67,7 +67,7 @@ export function createLiveInk(steadiness: number): LiveInk {
     base = Math.max(0, samples.length - MEMORY);
     drawing = new HandFilter(heldBy(steadiness, HANDS[hand]), MEMORY);
     for (let i = base; i < samples.length; i++)
-      drawing.step(samples[i].x, samples[i].y, clocks.step(i), false, jumps.has(i));
+      drawing.step(samples[i].x, samples[i].y, clock.step(i), false, jumps.has(i));
   }
 
   /** The line from sample `from` on, as far as it is known. */
@@ -107,7 +107,7 @@ export function createLiveInk(steadiness: number): LiveInk {
 
   return {
     push(sample) {
-      const step = clocks.push(sample);
+      const step = clock.push(sample);
       samples.push(sample);
       unsettled = null;
       if (steadiness <= 0) {
@@ -141,34 +141,5 @@ export function createLiveInk(steadiness: number): LiveInk {
       const rest = refresh();
       return [...settled.slice(-1), ...rest];
     },
-  };
-}
-
-/** The two clocks of `clock.ts` as far as they can be told while samples come. */
-function createClocks(): { push(s: InkSample): number; step(i: number): number } {
-  const reported: number[] = [];
-  const even: number[] = [];
-  const [asReported, asEven] = [new HandFilter(TRIAL_HAND, 2), new HandFilter(TRIAL_HAND, 2)];
-  const beats: number[] = [];
-  let lastT = 0;
-  let evenIsBetter = false;
-  return {
-    push(s) {
-      const step = reported.length === 0 ? 0 : Math.max(0, s.t - lastT);
-      lastT = s.t;
-      const mean = beats.reduce((a, b) => a + b, 0) / Math.max(1, beats.length);
-      const pause = reported.length === 0 || (beats.length > 2 && isPause(step, mean));
-      if (!pause) beats.push(step);
-      // As many of the latest as tell the beat.
-      let ms = beats.reduce((a, b) => a + b, 0);
-      while (isEnough(beats.length - 1, ms - beats[0])) ms -= beats.shift() ?? 0;
-      reported.push(step);
-      even.push(pause ? step : beats.reduce((a, b) => a + b, 0) / beats.length);
-      asReported.step(s.x, s.y, step, false);
-      asEven.step(s.x, s.y, even[even.length - 1], false);
-      evenIsBetter = asEven.misfit() < asReported.misfit();
-      return this.step(reported.length - 1);
-    },
-    step: (i) => (evenIsBetter ? even[i] : reported[i]),
   };
 }

@@ -44,6 +44,7 @@ export const RESPONSE_RANGE = { least: 0.3, most: 3 } as const;
 
 /** No pen leaves less than a tenth of its width, so that light strokes never break up. */
 const LEAST_SHARE = 0.1;
+/** What a pen held flat adds at most, in widths. */
 const WIDEST_BY_TILT = 2;
 
 /** Pressure after the nib's response, 0–1. */

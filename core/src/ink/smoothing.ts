@@ -3,7 +3,7 @@ import type { HandModel } from './handModel.ts';
 import { lookBack } from './handSmoother.ts';
 import type { InkSample } from './sample.ts';
 import { sharpenCorners } from './sharpen.ts';
-import { type HandReading, readHand, trackOf } from './turns.ts';
+import { type HandReading, readHand, trackOf } from './readHand.ts';
 
 /** The steadiness at which the hand is believed to be what it most likely is. */
 const AS_ESTIMATED = 40;
@@ -22,7 +22,7 @@ const FEWEST = 4;
 export type Moving = { -readonly [K in keyof InkSample]: InkSample[K] };
 
 /**
- * Finished ink. The hand is read from its own samples (see `turns.ts`): a steady one is left alone, a trembling
+ * Finished ink. The hand is read from its own samples (see {@link readHand}): a steady one is left alone, a trembling
  * one is helped. Steadiness 0 gives the samples as they are, 40 what the hand most likely meant, 100 serves strong
  * tremor. Order, times and count are kept; both ends stay where the pen was, and sharp corners sharp.
  */

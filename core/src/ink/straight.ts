@@ -1,4 +1,5 @@
 import type { InkSample } from './sample.ts';
+import { NO_PRESSURE } from './speedPressure.ts';
 
 /** Lines that lean less than this are meant level, or upright: 4°. */
 const LEAN = Math.tan((4 * Math.PI) / 180);
@@ -12,7 +13,7 @@ export function straightLine(samples: readonly InkSample[]): InkSample[] {
   const dy = to.y - from.y;
   const x = Math.abs(dx) < LEAN * Math.abs(dy) ? from.x : to.x;
   const y = Math.abs(dy) < LEAN * Math.abs(dx) ? from.y : to.y;
-  const pressure = 0.5;
+  const pressure = NO_PRESSURE;
   const start = { ...from, pressure };
   return x === from.x && y === from.y ? [start] : [start, { ...to, x, y, pressure }];
 }

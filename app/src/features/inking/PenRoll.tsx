@@ -1,5 +1,4 @@
-import type { Instrument } from '@marginalis/core/marks';
-import { inkName } from '@marginalis/core/marks';
+import { inkName, type Instrument } from '@marginalis/core/marks';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Portal, Snackbar, useTheme } from 'react-native-paper';
@@ -16,8 +15,9 @@ export const instrumentLabel = (i: Instrument): string =>
     ? `${i.name}, ${i.widthMm} mm`
     : `${i.name}, ${inkName(i.colour)}, ${i.widthMm} mm`;
 
-/** Between neighbours in the roll, CSS pixels. */
-const STEP = 46;
+/** A place in the roll and the gap to the next, CSS pixels. */
+const PLACE = { width: 44, height: 46 };
+const GAP = { upright: 4, level: 1 };
 
 /** The person's instruments in a row (phone) or a column, with undo and redo. */
 export function PenRoll({ upright }: { upright: boolean }) {
@@ -26,7 +26,11 @@ export function PenRoll({ upright }: { upright: boolean }) {
   const { colors } = useTheme();
   const [changing, setChanging] = useState<string | null>(null);
   const [adding, setAdding] = useState(false);
-  const drag = useRollDrag(upright, STEP, move);
+  const drag = useRollDrag(
+    upright,
+    upright ? PLACE.height + GAP.upright : PLACE.width + GAP.level,
+    move,
+  );
   const writable = useSessionState((s) => s.writable);
   const canUndo = useSessionState((s) => s.history.done !== null) && writable;
   const canRedo = useSessionState((s) => s.history.undone !== null) && writable;
@@ -57,7 +61,7 @@ export function PenRoll({ upright }: { upright: boolean }) {
           scrollbarWidth: 'none',
           minWidth: 0,
           minHeight: 0,
-          gap: upright ? 4 : 1,
+          gap: upright ? GAP.upright : GAP.level,
         }}
       >
         {roll.map((instrument, place) => (
@@ -181,8 +185,7 @@ const styles = StyleSheet.create({
     gap: 4,
   },
   place: {
-    width: 44,
-    height: 46,
+    ...PLACE,
     alignItems: 'center',
     justifyContent: 'center',
     borderWidth: 1,

@@ -12,7 +12,7 @@ export function PracticeItem({ close }: { close: () => void }) {
   const { controller } = useStage();
   const write = () => {
     close();
-    const target = document.querySelector<HTMLElement>('[data-testid=stage]');
+    const target = controller.getElement();
     if (!target) return;
     const r = target.getBoundingClientRect();
     const { zoom } = controller.getCamera();

@@ -52,12 +52,15 @@ function pointerEvent(
 export async function practise(target: HTMLElement, place: Place): Promise<void> {
   if (target.dataset.practising) return;
   target.dataset.practising = 'yes';
-  for (const stroke of PRACTICE_STROKES) {
-    if (!target.isConnected) return;
-    await write(target, decodeSamples(bytesOf(stroke)), place);
-    await new Promise((done) => setTimeout(done, LIFT));
+  try {
+    for (const stroke of PRACTICE_STROKES) {
+      if (!target.isConnected) return;
+      await write(target, decodeSamples(bytesOf(stroke)), place);
+      await new Promise((done) => setTimeout(done, LIFT));
+    }
+  } finally {
+    delete target.dataset.practising;
   }
-  delete target.dataset.practising;
 }
 
 function write(target: HTMLElement, samples: readonly InkSample[], place: Place): Promise<void> {

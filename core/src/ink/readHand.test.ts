@@ -1,5 +1,5 @@
 import { alongCorners, ellipsePath, wavePath, writeAlong } from '../../testing/hand.ts';
-import { readHand } from './turns.ts';
+import { readHand } from './readHand.ts';
 
 const zigzag = [0, 1, 2, 3].map((i) => ({ x: 60 + 34 * i, y: i % 2 === 0 ? 300 : 352 }));
 
