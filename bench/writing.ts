@@ -3,7 +3,7 @@ import { bringInInk } from '@marginalis/core/editing';
 import { writeInkml } from '@marginalis/core/formats';
 import { applyTransaction, emptyDocument } from '@marginalis/core/document';
 import { plainPage } from '@marginalis/core/geometry';
-import { PLAIN_NIB } from '@marginalis/core/ink';
+import { FIRST_ROLL, writtenInk } from '@marginalis/core/marks';
 import config from '../playwright.config';
 import { pageRefsFor } from '../core/testing/marks';
 import { wavePath, writeAlong } from '../core/testing/hand';
@@ -23,15 +23,13 @@ export function fullPage(): string {
     page: 'p0',
     tool: 'pen' as const,
     style: { colour: '#1f3361', width: 1, opacity: 1 },
-    ink: {
-      samples: writeAlong(
-        wavePath({ x: 20 + 11 * (i % 50), y: 20 + 8 * Math.floor(i / 50) }, 9, 2, 1.5),
-        { seed: i + 1, rate: 120 },
-      ),
-      steadiness: 40,
-      nib: { ...PLAIN_NIB, thinning: 0.5 },
-      straight: false,
-    },
+    ink: writtenInk(
+      writeAlong(wavePath({ x: 20 + 11 * (i % 50), y: 20 + 8 * Math.floor(i / 50) }, 9, 2, 1.5), {
+        seed: i + 1,
+        rate: 120,
+      }),
+      FIRST_ROLL[0],
+    ),
   }));
   const change = bringInInk(state, incoming, () => `m${n++}`, 0);
   const applied = change && applyTransaction(state, change);

@@ -45,6 +45,14 @@ export interface SessionState {
   readonly damaged: number;
   /** What went wrong last, in words; null when nothing did. */
   readonly trouble: string | null;
+  /** Work on this document that takes a while and can be stopped. */
+  readonly task: Task | null;
+}
+
+/** Something that is being done for the person, and how far it is. */
+export interface Task {
+  readonly text: string;
+  readonly stop: () => void;
 }
 
 const NONE: ReadonlySet<MarkId> = new Set();
@@ -90,6 +98,7 @@ export class DocumentSession {
       doomed: NONE,
       damaged: 0,
       trouble: null,
+      task: null,
     }));
     this.turn = waitForTurn(desk.id, {
       onTurn: () => void this.load(true),
@@ -234,6 +243,8 @@ export class DocumentSession {
     if (this.get().offer) this.set({ offer: null });
   };
 
+  setTask = (task: Task | null): void => this.set({ task });
+
   /** Says what went wrong, until it is put away. */
   tell = (trouble: string): void => this.set({ trouble });
 
@@ -243,6 +254,7 @@ export class DocumentSession {
   askForTurn = (): void => this.turn.ask();
 
   async close(): Promise<void> {
+    this.get().task?.stop();
     await this.settled();
     this.turn.leave();
   }

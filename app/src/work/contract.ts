@@ -1,4 +1,5 @@
-import type { DocState } from '@marginalis/core/document';
+import type { DocState, PageRef } from '@marginalis/core/document';
+import type { PlacedInk } from '@marginalis/core/formats';
 import type { FixedCopy, Inspection, RefusalReason } from '@marginalis/core/pdf';
 
 /** What can be asked of the worker, and what it answers. */
@@ -8,6 +9,12 @@ export interface Jobs {
     ask: { bytes: Uint8Array; document: DocState; password?: string };
     answer: FixedCopy;
   };
+  /** InkML onto pages; ink that names none goes onto page `otherwise`. */
+  readInk: {
+    ask: { text: string; pages: readonly PageRef[]; otherwise: number };
+    answer: readonly PlacedInk[];
+  };
+  writeInk: { ask: { document: DocState; title: string }; answer: string };
 }
 export type JobName = keyof Jobs;
 

@@ -1,9 +1,12 @@
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { emptyDocument } from '@marginalis/core/document';
-import type { WorkReply } from './contract';
+import { plainPage } from '@marginalis/core/geometry';
+import { wavePath } from '../../../core/testing/hand';
+import { pageRefsFor, written } from '../../../core/testing/marks';
+import type { JobName, WorkReply } from './contract';
 import { serve } from './host';
 
-async function replies(job: 'inspect' | 'fixedCopy', ask: unknown): Promise<WorkReply[]> {
+async function replies(job: JobName, ask: unknown): Promise<WorkReply[]> {
   const out: WorkReply[] = [];
   await serve({ id: 4, job, ask: ask as never }, (message) => out.push(message));
   return out;
@@ -36,4 +39,18 @@ test('anything else that goes wrong is a failure with words, never a throw', asy
     ok: false,
     failure: { kind: 'failed', message: expect.any(String) },
   });
+});
+
+test('ink goes out as InkML and comes in again; a file that is none is told', async () => {
+  const path = wavePath({ x: 20, y: 300 }, 200, 8, 2);
+  const document = written(pageRefsFor([plainPage(300, 400)]), [{ page: 0, path }]);
+  const [out] = await replies('writeInk', { document, title: 'Rock pools' });
+  expect(out).toMatchObject({ ok: true, answer: expect.stringContaining('<trace ') });
+  const { pages } = document;
+  const text = (out as { answer: string }).answer;
+  const back = await replies('readInk', { text, pages, otherwise: 0 });
+  expect(back.map((m) => m.type)).toEqual(['progress', 'done']);
+  expect(back[1]).toMatchObject({ ok: true, answer: [{ page: pages[0].id, tool: 'pen' }] });
+  const [told] = await replies('readInk', { text: 'whelk', pages, otherwise: 0 });
+  expect(told).toMatchObject({ ok: false, failure: { message: expect.stringMatching(/XML/) } });
 });

@@ -1,3 +1,4 @@
+import { placeTraces, readInkml, writeInkml } from '@marginalis/core/formats';
 import { inspectPdf, makeFixedCopy, PdfRefusal } from '@marginalis/core/pdf';
 import type { JobName, Jobs, WorkFailure, WorkReply, WorkRequest } from './contract';
 
@@ -22,7 +23,17 @@ const runs: { [J in JobName]: Run<J> } = {
       onProgress,
       ...(typeof CompressionStream === 'undefined' ? {} : { deflate }),
     }),
+  readInk: async ({ text, pages, otherwise }, onProgress) =>
+    placeTraces(readInkml(text), pages, otherwise, everyHundredth(onProgress)),
+  writeInk: async ({ document, title }) => writeInkml(document, title),
 };
+
+/** Strokes are many and small: a message for each would take longer than the stroke. */
+const everyHundredth =
+  (onProgress: (done: number, all: number) => void) =>
+  (done: number, all: number): void => {
+    if (done % 100 === 0) onProgress(done, all);
+  };
 
 const failureOf = (e: unknown): WorkFailure =>
   e instanceof PdfRefusal

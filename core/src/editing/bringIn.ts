@@ -1,11 +1,8 @@
 import { type DocState, nextOrder, type Transaction } from '../document/index.ts';
-import { quantiseSamples, readHand } from '../ink/index.ts';
-import type { InkMark, MarkId, WrittenInk } from '../marks/index.ts';
+import type { InkMark, MarkId } from '../marks/index.ts';
 
 /** Ink from elsewhere, in the user space of its page. */
-export interface IncomingInk extends Pick<InkMark, 'page' | 'style' | 'tool'> {
-  readonly ink: Omit<WrittenInk, 'engine' | 'hand'>;
-}
+export type IncomingInk = Pick<InkMark, 'page' | 'style' | 'tool' | 'ink'>;
 
 /** Puts ink from elsewhere on its pages, as one step; null when there is none. */
 export function bringInInk(
@@ -16,20 +13,10 @@ export function bringInInk(
 ): Transaction | null {
   if (incoming.length === 0) return null;
   const orders = new Map<string, number>();
-  const changes = incoming.map(({ page, style, tool, ink }) => {
-    const order = orders.get(page) ?? nextOrder(state, page);
-    orders.set(page, order + 1);
-    const samples = quantiseSamples(ink.samples);
-    const after: InkMark = {
-      kind: 'ink',
-      id: newId(),
-      page,
-      order,
-      style,
-      madeAt,
-      tool,
-      ink: { ...ink, samples, engine: 2, hand: readHand(samples) },
-    };
+  const changes = incoming.map((ink) => {
+    const order = orders.get(ink.page) ?? nextOrder(state, ink.page);
+    orders.set(ink.page, order + 1);
+    const after: InkMark = { ...ink, kind: 'ink', id: newId(), order, madeAt };
     return { id: after.id, before: null, after };
   });
   return { label: 'Bring in ink', changes };

@@ -1,11 +1,12 @@
 import { type DocState, nextOrder, type Transaction } from '../document/index.ts';
-import { type InkSample, quantiseSamples, readHand } from '../ink/index.ts';
+import type { InkSample } from '../ink/index.ts';
 import {
   type InkMark,
   type Instrument,
   instrumentStyle,
   type MarkId,
   type PageId,
+  writtenInk,
 } from '../marks/index.ts';
 
 export interface Stroke {
@@ -27,7 +28,6 @@ export function drawInk(state: DocState, stroke: Stroke): Transaction {
   if (stroke.samples.length === 0) throw new RangeError('A stroke needs at least one sample.');
   if (instrument.kind === 'eraser') throw new RangeError('The eraser does not write.');
   const tool = instrument.kind === 'highlighter' ? 'highlighter' : 'pen';
-  const samples = quantiseSamples(stroke.samples);
   const mark: InkMark = {
     kind: 'ink',
     id: stroke.id,
@@ -36,14 +36,7 @@ export function drawInk(state: DocState, stroke: Stroke): Transaction {
     style: instrumentStyle(instrument),
     madeAt: stroke.madeAt,
     tool,
-    ink: {
-      samples,
-      steadiness: instrument.steadiness,
-      nib: instrument.nib,
-      straight: instrument.straight,
-      engine: 2,
-      hand: readHand(samples),
-    },
+    ink: writtenInk(stroke.samples, instrument),
   };
   return {
     label: tool === 'highlighter' ? 'Highlight' : 'Write',

@@ -1,3 +1,3 @@
 export { writeInkml } from './inkml/write.ts';
 export { readInkml, InkmlError, type ReadTrace } from './inkml/read.ts';
-export { placeTraces, type PlacedTrace } from './inkml/place.ts';
+export { placeTraces, type PlacedInk } from './inkml/place.ts';

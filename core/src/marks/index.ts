@@ -8,6 +8,7 @@ export {
   type WrittenInk,
   isHighlight,
 } from './mark.ts';
+export { writtenInk } from './writtenInk.ts';
 export { type Ink, PEN_INKS, HIGHLIGHTER_INKS, inkName } from './inks.ts';
 export {
   type Instrument,

@@ -117,8 +117,14 @@ function ReaderNotices() {
   const trouble = useSessionState((s) => s.trouble);
   const saving = useSessionState((s) => s.saving);
   const damaged = useSessionState((s) => s.damaged);
+  const task = useSessionState((s) => s.task);
   return (
     <>
+      {task && (
+        <Notice text={task.text}>
+          <Action onPress={task.stop}>Stop</Action>
+        </Notice>
+      )}
       {phase === 'open' && !writable && (
         <Notice text="Another tab is writing on this document; here it can only be read.">
           <Action onPress={session.askForTurn}>Write here instead</Action>

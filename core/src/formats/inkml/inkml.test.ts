@@ -9,7 +9,7 @@ import {
   inOrder,
   marksOn,
 } from '../../document/index.ts';
-import { bringInInk, drawInk, type IncomingInk } from '../../editing/index.ts';
+import { bringInInk, drawInk } from '../../editing/index.ts';
 import { type InkMark, INSTRUMENTS } from '../../marks/index.ts';
 import { plainPage } from '../../geometry/index.ts';
 import { placeTraces } from './place.ts';
@@ -26,12 +26,12 @@ const inkOf = (state: DocState): InkMark[] =>
 
 /** A document's ink through InkML into an empty document. */
 function throughInkml(state: DocState): DocState {
-  const traces = placeTraces(readInkml(writeInkml(state, 'Rock pools & <zones>')), state.pages, 0);
+  const incoming = placeTraces(
+    readInkml(writeInkml(state, 'Rock pools & <zones>')),
+    state.pages,
+    0,
+  );
   let n = 0;
-  const incoming = traces.map(({ samples, nib, steadiness, straight, ...rest }): IncomingInk => ({
-    ...rest,
-    ink: { samples, nib, steadiness, straight },
-  }));
   const applied = applyTransaction(
     emptyDocument(state.pages),
     bringInInk(emptyDocument(state.pages), incoming, () => `n${n++}`, 0) ?? {
@@ -126,8 +126,8 @@ test('a file of another hand: millimetres, seconds, a brush, differences', () =>
 
 test('ink of a larger surface is fitted onto the page', () => {
   const traces = readInkml(file('<trace>0 0, 4000 0, 4000 3000</trace>'));
-  const [{ samples }] = placeTraces(traces, pages, 0);
-  for (const s of samples) {
+  const [{ ink }] = placeTraces(traces, pages, 0);
+  for (const s of ink.samples) {
     expect(s.x).toBeGreaterThan(0);
     expect(s.x).toBeLessThan(600);
     expect(s.y).toBeGreaterThan(0);

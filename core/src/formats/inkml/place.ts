@@ -10,13 +10,11 @@ import {
   transform,
 } from '../../geometry/index.ts';
 import type { InkSample } from '../../ink/index.ts';
-import type { PageId } from '../../marks/index.ts';
+import { type InkMark, writtenInk } from '../../marks/index.ts';
 import type { ReadTrace } from './read.ts';
 
-/** A trace on a page of the document: samples in its user space. */
-export interface PlacedTrace extends Omit<ReadTrace, 'page'> {
-  readonly page: PageId;
-}
+/** Ink on a page of the document, in its user space. */
+export type PlacedInk = Pick<InkMark, 'page' | 'style' | 'tool' | 'ink'>;
 
 /** Ink from a surface of another size is fitted into this share of the page. */
 const SHARE = 0.9;
@@ -25,18 +23,21 @@ const BEYOND = 2;
 
 /**
  * Puts traces on pages: each on the page it names, the rest on `otherwise`. Ink that would lie beyond its page
- * is made smaller to fit, all of a page together.
+ * is made smaller to fit, all of a page together. What the samples tell of the hand is read on the way, which takes
+ * most of the time.
  */
 export function placeTraces(
   traces: readonly ReadTrace[],
   pages: readonly PageRef[],
   otherwise: number,
-): PlacedTrace[] {
+  onProgress: (done: number, all: number) => void = () => undefined,
+): PlacedInk[] {
   const byPage = new Map<number, ReadTrace[]>();
   for (const trace of traces) {
     const index = trace.page !== null && trace.page < pages.length ? trace.page : otherwise;
     byPage.set(index, [...(byPage.get(index) ?? []), trace]);
   }
+  let done = 0;
   return [...byPage].flatMap(([index, own]) => {
     const page = pages[index];
     const fit = fitting(boxOfPoints(own.flatMap((t) => t.samples)), page);
@@ -45,12 +46,16 @@ export function placeTraces(
       ...s,
       ...transform(toUser, { x: s.x * fit.scale + fit.dx, y: s.y * fit.scale + fit.dy }),
     });
-    return own.map(({ page: _, samples, style, ...rest }) => ({
-      ...rest,
-      page: page.id,
-      style: { ...style, width: style.width * fit.scale },
-      samples: samples.map(place),
-    }));
+    return own.map((trace) => {
+      onProgress(done++, traces.length);
+      const { samples, style, tool } = trace;
+      return {
+        page: page.id,
+        style: { ...style, width: style.width * fit.scale },
+        tool,
+        ink: writtenInk(samples.map(place), trace),
+      };
+    });
   });
 }
 
