@@ -19,6 +19,10 @@ export const instrumentLabel = (i: Instrument): string =>
 const PLACE = { width: 44, height: 46 };
 const GAP = { upright: 4, level: 1 };
 
+/** Scrolls the roll to the instrument in hand, which may be one just added beyond its edge. */
+const inSight = (place: HTMLElement | null): void =>
+  place?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+
 /** The person's instruments in a row (phone) or a column, with undo and redo. */
 export function PenRoll({ upright }: { upright: boolean }) {
   const { roll, current, choose, move, pickingFor, pickFor } = usePenRoll();
@@ -67,6 +71,7 @@ export function PenRoll({ upright }: { upright: boolean }) {
         {roll.map((instrument, place) => (
           <Area
             key={instrument.id}
+            ref={instrument.id === current ? inSight : undefined}
             {...drag.handlers(instrument.id, place)}
             style={{
               flexShrink: 0,
@@ -106,6 +111,7 @@ export function PenRoll({ upright }: { upright: boolean }) {
           duration={Infinity}
           action={{ label: 'Leave it', onPress: () => pickFor(null) }}
           wrapperStyle={styles.picking}
+          style={styles.pickingWidth}
         >
           Touch the page where the ink’s colour is.
         </Snackbar>
@@ -176,6 +182,7 @@ function Step(props: { label: string; icon: IconName; able: boolean; onPress: ()
 const styles = StyleSheet.create({
   roll: { alignItems: 'center', justifyContent: 'center', minWidth: 0 },
   picking: { top: 64, bottom: undefined },
+  pickingWidth: { alignSelf: 'center', minWidth: 320, maxWidth: 480 },
   level: { flexDirection: 'row', borderTopWidth: 1, paddingVertical: 4, gap: 1 },
   upright: {
     flexDirection: 'column',
