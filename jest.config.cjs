@@ -20,12 +20,15 @@ const node = {
 };
 
 module.exports = {
+  // Two cores shared with other work: a test that takes one second alone has taken eight.
+  testTimeout: 30_000,
   projects: [
     {
       ...node,
       displayName: 'core',
       rootDir: __dirname,
       testMatch: ['<rootDir>/core/src/**/*.test.ts'],
+      setupFiles: ['<rootDir>/core/testing/properties.cjs'],
     },
     {
       ...node,

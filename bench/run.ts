@@ -1,4 +1,5 @@
 import { cpus, totalmem } from 'node:os';
+import { figureTable } from './figures';
 import { benchFlatten } from './flatten';
 import { benchInk } from './ink';
 import { benchOpening } from './opening';
@@ -6,12 +7,13 @@ import { tableOf } from './report';
 import { steadinessTable } from './steadiness';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness writing. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures writing. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
   opening: async () => tableOf(await benchOpening()),
   steadiness: steadinessTable,
+  figures: figureTable,
   writing: writingTable,
 };
 

@@ -17,7 +17,7 @@ describe.each(DOCUMENTS.map((d) => [d.file, d] as const))('%s', (file, { make, t
   test('is made byte for byte as it lies in the folder', async () => {
     const kept = await readFile(join(__dirname, 'documents', file));
     expect(sha(await make())).toBe(sha(kept));
-  }, 60_000);
+  }, 240_000);
 
   test('has its title, its pages and its kind', async () => {
     const bytes = new Uint8Array(await readFile(join(__dirname, 'documents', file)));

@@ -104,8 +104,13 @@ function inkBlueOn(page: Page): Promise<number> {
   return page.evaluate(() => {
     let count = 0;
     for (const canvas of document.querySelectorAll<HTMLCanvasElement>('[data-page="1"] canvas')) {
-      const data =
-        canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height).data ?? [];
+      // Paper cannot be read where it lies: its canvas only shows it.
+      const copy = document.createElement('canvas');
+      copy.width = canvas.width;
+      copy.height = canvas.height;
+      const ctx = copy.getContext('2d');
+      ctx?.drawImage(canvas, 0, 0);
+      const data = ctx?.getImageData(0, 0, copy.width, copy.height).data ?? [];
       for (let i = 0; i < data.length; i += 4)
         if (data[i + 2] - data[i] > 30 && data[i] < 120 && data[i + 3] > 200) count++;
     }

@@ -1,6 +1,16 @@
 import { expect, type Page, test } from '@playwright/test';
 import { line, type Pen, type Point, wave } from './support/pen';
-import { drawn, inkOn, kept, openWorksheet, pageBox, placeOn, take } from './support/reader';
+import {
+  drawn,
+  inkOn,
+  kept,
+  layerPicture,
+  openWorksheet,
+  pageBox,
+  placeOn,
+  rowsCovered,
+  take,
+} from './support/reader';
 
 let pen: Pen;
 test.beforeEach(async ({ page }) => {
@@ -9,19 +19,14 @@ test.beforeEach(async ({ page }) => {
 
 const top = async (page: Page) => (await pageBox(page, 1).boundingBox())?.y ?? NaN;
 
-/** Height of the ink in the pixel columns near `x` of the first page, in canvas pixels. */
-const thickness = (page: Page, u: number) =>
-  page.evaluate((share) => {
-    const canvas = document.querySelector<HTMLCanvasElement>(
-      '[data-page="1"] [data-layer="ink"] canvas',
-    );
-    if (!canvas) return 0;
-    const at = Math.round(canvas.width * share);
-    const data = canvas.getContext('2d')?.getImageData(at, 0, 1, canvas.height).data ?? [];
-    let count = 0;
-    for (let i = 3; i < data.length; i += 4) count += data[i] / 255;
-    return count;
-  }, u);
+/** Height of the ink in one column of the first page, in pixels. */
+async function thickness(page: Page, share: number): Promise<number> {
+  const { width, height, covered } = await layerPicture(page, 1);
+  const at = Math.round(width * share);
+  let count = 0;
+  for (let y = 0; y < height; y++) count += covered[y * width + at] / 255;
+  return count;
+}
 
 test('pressure widens the line', async ({ page }) => {
   const from = await placeOn(page, 1, 0.2, 0.35);
@@ -56,7 +61,7 @@ test('live ink is on its canvas in the same turn as the event, before any frame'
       const live = () => {
         let count = 0;
         for (const canvas of stage.querySelectorAll<HTMLCanvasElement>(
-          ':scope > [aria-hidden] > canvas',
+          '[data-layer=live] > canvas',
         )) {
           const data =
             canvas.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height).data ?? [];
@@ -84,17 +89,8 @@ test('coalesced events all count: a fast wave keeps its crests', async ({ page }
   const [x, y] = await placeOn(page, 1, 0.2, 0.36);
   await pen.draw(wave(x, y, 500, 30, 200), { pause: 0 });
   await kept(page);
-  const height = await page.evaluate(() => {
-    const canvas = document.querySelector<HTMLCanvasElement>(
-      '[data-page="1"] [data-layer="ink"] canvas',
-    );
-    if (!canvas) return 0;
-    const { width } = canvas;
-    const data = canvas.getContext('2d')?.getImageData(0, 0, width, canvas.height).data ?? [];
-    const rows = new Set<number>();
-    for (let i = 3; i < data.length; i += 4) if (data[i] > 40) rows.add(Math.floor(i / 4 / width));
-    return Math.max(...rows) - Math.min(...rows);
-  });
+  const rows = rowsCovered(await layerPicture(page, 1));
+  const height = Math.max(...rows) - Math.min(...rows);
   // Twice the wave's 30 pixels; events left out would have cut the crests off.
   expect(height).toBeGreaterThan(58);
   expect(height).toBeLessThan(66);
@@ -248,16 +244,10 @@ test('a highlighter never darkens where it crosses itself, and print shows throu
   await pen.draw(line([x, y], [x + 300, y]));
   await pen.draw(line([x + 300, y + 2], [x, y + 2]));
   await kept(page);
-  const colours = await page.evaluate(() => {
-    const canvas = document.querySelector<HTMLCanvasElement>(
-      '[data-page="1"] [data-layer="highlights"] canvas',
-    );
-    const data =
-      canvas?.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height).data ?? [];
-    const alphas = new Map<number, number>();
-    for (let i = 3; i < data.length; i += 4) alphas.set(data[i], (alphas.get(data[i]) ?? 0) + 1);
-    return [...alphas].filter(([a, n]) => a > 0 && n > 400).map(([a]) => a);
-  });
+  const { covered } = await layerPicture(page, 1, 'highlights');
+  const alphas = new Map<number, number>();
+  for (const a of covered) alphas.set(a, (alphas.get(a) ?? 0) + 1);
+  const colours = [...alphas].filter(([a, n]) => a > 0 && n > 400).map(([a]) => a);
   expect(colours).toEqual([Math.round(0.75 * 255)]);
 });
 

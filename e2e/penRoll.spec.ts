@@ -1,7 +1,16 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { line, type Pen, wave } from './support/pen';
-import { drawn, inkOn, kept, openWorksheet, placeOn, take } from './support/reader';
+import {
+  drawn,
+  inkOn,
+  kept,
+  layerPicture,
+  openWorksheet,
+  placeOn,
+  rowsCovered,
+  take,
+} from './support/reader';
 
 let pen: Pen;
 test.beforeEach(async ({ page }) => {
@@ -109,19 +118,9 @@ test('a straight highlighter holds to a line, and undo gives it back as one step
   const [x, y] = await placeOn(page, 1, 0.25, 0.33);
   await pen.draw(wave(x, y, 300, 18));
   await kept(page);
-  const rows = await page.evaluate(() => {
-    const canvas = document.querySelector<HTMLCanvasElement>(
-      '[data-page="1"] [data-layer=highlights] canvas',
-    );
-    const data = canvas?.getContext('2d')?.getImageData(0, 0, canvas.width, canvas.height).data;
-    const seen = new Set<number>();
-    if (canvas && data)
-      for (let i = 3; i < data.length; i += 4)
-        if (data[i] > 40) seen.add(Math.floor(i / 4 / canvas.width));
-    return { count: seen.size, scale: (canvas?.width ?? 0) / 595 };
-  });
+  const picture = await layerPicture(page, 1, 'highlights');
   // Three millimetres high and no more, though the hand waved.
-  expect(rows.count / rows.scale).toBeLessThan(10);
+  expect(rowsCovered(picture).size / (picture.width / 595)).toBeLessThan(10);
   await page.keyboard.press('Control+z');
   await expect.poll(() => inkOn(page, 1, 'highlights')).toBe(0);
 });
@@ -130,13 +129,7 @@ test('the steadiness of written ink can be changed, and back', async ({ page }) 
   const [x, y] = await placeOn(page, 1, 0.25, 0.33);
   await pen.draw(wave(x, y, 260, 16));
   await kept(page);
-  const as = () =>
-    page.evaluate(
-      () =>
-        document
-          .querySelector<HTMLCanvasElement>('[data-page="1"] [data-layer=ink] canvas')
-          ?.toDataURL() ?? '',
-    );
+  const as = async () => Buffer.from((await layerPicture(page, 1)).covered).toString('base64');
   const before = await as();
   await take(page, 'Fine pen');
   await sheet(page).getByRole('radio', { name: '0', exact: true }).click();

@@ -71,3 +71,43 @@ test('the main views', async ({ page, browser }) => {
   await shot(guest, 'guest');
   await guests.close();
 });
+
+test('figures', async ({ page }) => {
+  const wide = test.info().project.name === 'wide';
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  const pen = await Pen.of(page);
+  const { width, height } = page.viewportSize() ?? { width: 0, height: 0 };
+  await page.mouse.move(width / 2, height / 2);
+  if (wide) await page.mouse.wheel(0, 800);
+  await page.waitForTimeout(600);
+  /** A place in the page's user space, A4. */
+  const at = (x: number, y: number) => placeOn(page, 1, x / 595.28, 1 - y / 841.89);
+  await take(page, 'Figure pen');
+  for (const [from, to] of [
+    [0, 3],
+    [1, 0],
+    [2, 1],
+  ]) {
+    const [a, b] = await Promise.all([at(190, 290 - 38 * from), at(342, 290 - 38 * to)]);
+    await pen.draw(line(a, b, 30), { pause: 2 });
+  }
+  await page.keyboard.press('Escape');
+  await take(page, 'Marking pen');
+  const box = await Promise.all(
+    [
+      [58, 152],
+      [152, 151],
+      [153, 124],
+      [57, 125],
+      [58, 153],
+    ].map(([x, y]) => at(x, y)),
+  );
+  await pen.draw(
+    box.slice(1).flatMap((corner, k) => line(box[k], corner, 14)),
+    { pause: 3 },
+  );
+  await page.getByRole('button', { name: /^Take the/ }).click();
+  await page.waitForTimeout(600);
+  await shot(page, 'figures');
+});

@@ -64,6 +64,48 @@ export function inkOn(
   );
 }
 
+/** A layer of a page, put together from its tiles: how much of each pixel is covered, 0–255. */
+export interface LayerPicture {
+  readonly width: number;
+  readonly height: number;
+  readonly covered: Uint8Array;
+}
+
+export async function layerPicture(
+  page: Page,
+  number: number,
+  layer: 'ink' | 'highlights' = 'ink',
+): Promise<LayerPicture> {
+  const { width, height, text } = await page.evaluate(
+    ([n, name]) => {
+      const holder = document.querySelector<HTMLElement>(
+        `[data-page="${n}"] [data-layer="${name}"]`,
+      );
+      if (!holder) throw new Error('The layer is not there.');
+      const whole = document.createElement('canvas');
+      whole.width = Math.round(holder.clientWidth * devicePixelRatio);
+      whole.height = Math.round(holder.clientHeight * devicePixelRatio);
+      const ctx = whole.getContext('2d');
+      if (!ctx) throw new Error('The browser gives no canvas.');
+      for (const tile of holder.querySelectorAll('canvas')) {
+        const style = getComputedStyle(tile);
+        const at = (side: string) => Math.round(parseFloat(side) * devicePixelRatio);
+        ctx.drawImage(tile, at(style.left), at(style.top));
+      }
+      const { data } = ctx.getImageData(0, 0, whole.width, whole.height);
+      let letters = '';
+      for (let i = 3; i < data.length; i += 4) letters += String.fromCharCode(data[i]);
+      return { width: whole.width, height: whole.height, text: btoa(letters) };
+    },
+    [number, layer] as const,
+  );
+  return { width, height, covered: Uint8Array.from(Buffer.from(text, 'base64')) };
+}
+
+/** The rows of a layer that show anything. */
+export const rowsCovered = ({ width, covered }: LayerPicture): Set<number> =>
+  new Set([...covered.keys()].filter((i) => covered[i] > 40).map((i) => Math.floor(i / width)));
+
 /** Takes an instrument by its name. */
 export async function take(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();

@@ -1,7 +1,7 @@
 import { countMarks } from '@marginalis/core/document';
 import { drawInk } from '@marginalis/core/editing';
 import { FIRST_ROLL } from '@marginalis/core/marks';
-import { drawnFigure } from '../../../core/testing/figureStrokes';
+import { drawnFigure } from '../../../core/testing/drawnFigures';
 import { wavePath, writeAlong } from '../../../core/testing/hand';
 import { createJournalStore, type DeskDocument } from '@/storage';
 import { deskDocument } from '../testing/deskDocument';
@@ -144,20 +144,22 @@ test('a tab whose storage refuses does not give the turn away and loses nothing'
   await second.close();
 });
 
+const SETTLE = { upright: true, meet: true };
+
 test('ink that looks like a figure is offered, taken and given back; other ink is not', async () => {
   const session = await opened(freshDocument());
   write(session, 'wave');
-  session.considerTidy('wave', 'ask');
+  session.considerTidy('wave', 'ask', SETTLE);
   expect(state(session).offer).toBeNull();
 
-  const loop = drawnFigure('circle', 3, 0.003).stroke;
+  const loop = drawnFigure('circle', 3).strokes[0];
   write(session, 'loop', loop);
-  session.considerTidy('loop', 'never');
+  session.considerTidy('loop', 'never', SETTLE);
   expect(state(session).offer).toBeNull();
-  session.considerTidy('loop', 'ask');
+  session.considerTidy('loop', 'ask', SETTLE);
   expect(state(session).offer).toMatchObject({
-    mark: 'loop',
-    taken: false,
+    marks: ['loop'],
+    taken: null,
     reading: { kind: 'circle' },
   });
   session.takeOffer();
@@ -167,12 +169,12 @@ test('ink that looks like a figure is offered, taken and given back; other ink i
   session.undo();
   expect(kind()).toBe('ink');
 
-  session.considerTidy('loop', 'always');
+  session.considerTidy('loop', 'always', SETTLE);
   expect(kind()).toBe('figure');
-  expect(state(session).offer?.taken).toBe(true);
+  expect(state(session).offer?.taken).toBe('loop');
   session.takeOffer();
   expect(kind()).toBe('ink');
-  session.considerTidy('loop', 'ask');
+  session.considerTidy('loop', 'ask', SETTLE);
   session.dismissOffer();
   session.takeOffer();
   expect(kind()).toBe('ink');

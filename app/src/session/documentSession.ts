@@ -6,8 +6,14 @@ import {
   type PageRef,
   type Transaction,
 } from '@marginalis/core/document';
-import { backToInk, tidyMark } from '@marginalis/core/editing';
-import { type FigureReading, readFigure } from '@marginalis/core/figures';
+import {
+  backToInk,
+  changeFigure,
+  type FigureOffer,
+  offerTidy,
+  tidyMarks,
+} from '@marginalis/core/editing';
+import type { Figure, SettleManners } from '@marginalis/core/figures';
 import {
   EMPTY_HISTORY,
   type History,
@@ -22,12 +28,9 @@ import { createStore } from 'zustand/vanilla';
 import { createJournalStore, type DeskDocument } from '@/storage';
 import { type Turn, waitForTurn } from './turn';
 
-/** A figure that ink looks like; `taken` when it was tidied unasked and the ink can come back. */
-export interface TidyOffer {
-  readonly mark: MarkId;
-  readonly page: string;
-  readonly reading: FigureReading;
-  readonly taken: boolean;
+/** A figure that ink looks like; `taken` is the figure it became unasked, from which the ink can come back. */
+export interface TidyOffer extends FigureOffer {
+  readonly taken: MarkId | null;
 }
 
 export interface SessionState {
@@ -39,6 +42,8 @@ export interface SessionState {
   /** False while another tab has the turn. */
   readonly writable: boolean;
   readonly offer: TidyOffer | null;
+  /** The figure whose handles are shown. */
+  readonly inHand: MarkId | null;
   /** Marks the eraser has touched and would take. */
   readonly doomed: ReadonlySet<MarkId>;
   /** Journal records that could not be read. */
@@ -56,8 +61,6 @@ export interface Task {
 }
 
 const NONE: ReadonlySet<MarkId> = new Set();
-/** Ink read as a figure less surely than this is left alone. */
-const SURE_ENOUGH = 0.55;
 const STORAGE_TROUBLE =
   'This change is not stored yet: the browser’s storage is full or out of reach. It is safe while this tab is open. Send a copy, or free some space.';
 
@@ -81,6 +84,8 @@ export class DocumentSession {
   private waiting: JournalRecord[] = [];
   private writing: Promise<void> | null = null;
   private last = 0;
+  /** Finishes what is still being worked out; see {@link finishWhen}. */
+  private unfinished: (() => void) | null = null;
   /** Counts loads, so that a slow one never overrides a later one. */
   private loads = 0;
   readonly store;
@@ -95,6 +100,7 @@ export class DocumentSession {
       saving: 'kept',
       writable: false,
       offer: null,
+      inHand: null,
       doomed: NONE,
       damaged: 0,
       trouble: null,
@@ -115,6 +121,7 @@ export class DocumentSession {
 
   /** Stops writing and waits for storage; false when something is still only in memory here. */
   private async yieldTurn(): Promise<boolean> {
+    this.finishNow();
     this.set({ writable: false, offer: null });
     await this.settled();
     if (this.waiting.length === 0) return true;
@@ -140,22 +147,62 @@ export class DocumentSession {
 
   /** Carries out a transaction and keeps it; false when the document cannot be written on, or has changed. */
   dispatch = (transaction: Transaction | null): boolean => {
+    this.finishNow();
     const { document, history, writable } = this.get();
     if (!transaction || !writable) return false;
     const applied = applyTransaction(document, transaction);
     if (!applied.ok) return false;
     const seq = this.last + 1;
     const step = { seq, transaction: () => transaction };
-    this.set({ document: applied.state, history: recordDone(history, step), offer: null });
+    this.set({
+      document: applied.state,
+      history: recordDone(history, step),
+      offer: null,
+      inHand: this.heldIn(applied.state),
+    });
     this.keep('do', transaction);
     return true;
   };
+
+  /** The figure in hand, as long as it is one. */
+  private heldIn(document: DocState): MarkId | null {
+    const { inHand } = this.get();
+    return inHand !== null && findMark(document, inHand)?.kind === 'figure' ? inHand : null;
+  }
+
+  /**
+   * Calls `finish` with what is being worked out elsewhere, or with null at once when anything else is about to
+   * change the document, so that changes keep their order.
+   */
+  finishWhen<T>(ready: Promise<T | null>, finish: (value: T | null) => void): void {
+    this.finishNow();
+    const mine = (): void => finish(null);
+    this.unfinished = mine;
+    // What is not in the journal yet is not said to be kept.
+    this.set({ saving: 'keeping' });
+    void ready.then((value) => {
+      if (this.unfinished === mine) this.endWith(() => finish(value));
+    });
+  }
+
+  /** Finishes what is still being worked out. */
+  finishNow(): void {
+    if (this.unfinished) this.endWith(this.unfinished);
+  }
+
+  private endWith(finish: () => void): void {
+    this.unfinished = null;
+    finish();
+    // When it came to nothing, what was kept before still is, and what was not still is not.
+    if (!this.writing) this.set({ saving: this.waiting.length === 0 ? 'kept' : 'unkept' });
+  }
 
   undo = (): string | null => this.step('undo');
   redo = (): string | null => this.step('redo');
 
   /** One step through the history; the label of what was done, or null. */
   private step(act: 'undo' | 'redo'): string | null {
+    this.finishNow();
     const { document, history, writable } = this.get();
     if (!writable) return null;
     let moved: Moved | null;
@@ -167,7 +214,12 @@ export class DocumentSession {
       return null;
     }
     if (!moved) return null;
-    this.set({ document: moved.state, history: moved.history, offer: null });
+    this.set({
+      document: moved.state,
+      history: moved.history,
+      offer: null,
+      inHand: this.heldIn(moved.state),
+    });
     this.keep(act, moved.transaction);
     return moved.transaction.label;
   }
@@ -218,29 +270,39 @@ export class DocumentSession {
     this.set({ doomed: doomed.size === 0 ? NONE : doomed });
 
   /** Looks whether new ink is a figure, and by the pen's manner asks or takes it. */
-  considerTidy = (id: MarkId, tidy: Tidy): void => {
-    const mark = findMark(this.get().document, id);
-    if (tidy === 'never' || mark?.kind !== 'ink') return;
-    const reading = readFigure([mark.ink.samples]);
-    if (!reading || reading.confidence < SURE_ENOUGH) return;
+  considerTidy = (id: MarkId, tidy: Tidy, manners: SettleManners): void => {
+    if (tidy === 'never') return;
+    const found = offerTidy(this.get().document, id, { ...manners, tidy });
+    if (!found) return;
     const taken =
-      tidy === 'always' && this.dispatch(tidyMark(this.get().document, id, reading.figure));
-    this.set({ offer: { mark: id, page: mark.page, reading, taken } });
+      tidy === 'always' && this.dispatch(tidyMarks(this.get().document, found.marks, found.figure));
+    this.set({ offer: { ...found, taken: taken ? id : null } });
   };
 
-  takeOffer = (): void => {
+  /** Takes the figure that is offered, or another reading of the same ink. */
+  takeOffer = (figure?: Figure): void => {
     const { offer, document } = this.get();
     if (!offer) return;
-    this.dispatch(
-      offer.taken
-        ? backToInk(document, offer.mark)
-        : tidyMark(document, offer.mark, offer.reading.figure),
+    const { taken, marks } = offer;
+    const last = marks[marks.length - 1];
+    const done = this.dispatch(
+      taken === null
+        ? tidyMarks(document, marks, figure ?? offer.figure)
+        : figure
+          ? changeFigure(document, taken, { figure })
+          : backToInk(document, taken),
     );
-    this.set({ offer: null });
+    const isFigure = taken === null || figure !== undefined;
+    this.set({ offer: null, inHand: done && isFigure ? last : null });
   };
 
   dismissOffer = (): void => {
     if (this.get().offer) this.set({ offer: null });
+  };
+
+  /** Takes a figure in hand, to be changed by its handles; null lays it down. */
+  takeInHand = (id: MarkId | null): void => {
+    if (this.get().inHand !== id) this.set({ inHand: id });
   };
 
   setTask = (task: Task | null): void => this.set({ task });
@@ -254,6 +316,7 @@ export class DocumentSession {
   askForTurn = (): void => this.turn.ask();
 
   async close(): Promise<void> {
+    this.finishNow();
     this.get().task?.stop();
     await this.settled();
     this.turn.leave();

@@ -36,14 +36,15 @@ interface PenRoll extends Settings {
   /** The next touch of a page gives its colour to the instrument; null calls it off. */
   pickFor(id: string | null): void;
   setHand(hand: Settings['hand']): void;
+  setSettle(settle: Settings['settle']): void;
 }
 
 /** The person's instruments, kept across sessions. */
 export const usePenRoll = create<PenRoll>((set, get) => {
   const keep = (): void => {
-    const { roll, hand, inks } = get();
+    const { roll, hand, inks, settle } = get();
     // The roll is in memory; failing to store it costs a colour next time, not a mark.
-    keepSettings({ roll, hand, inks }).catch((e: unknown) =>
+    keepSettings({ roll, hand, inks, settle }).catch((e: unknown) =>
       console.warn('The pen roll could not be stored.', e),
     );
   };
@@ -78,6 +79,10 @@ export const usePenRoll = create<PenRoll>((set, get) => {
     pickFor: (id) => set({ pickingFor: id }),
     setHand(hand) {
       set({ hand });
+      keep();
+    },
+    setSettle(settle) {
+      set({ settle });
       keep();
     },
   };

@@ -60,7 +60,7 @@ export function StagePage(props: {
       }}
     >
       <Area ref={paper} style={layer} />
-      <Area ref={light} data-layer="highlights" style={{ ...layer, mixBlendMode: 'multiply' }} />
+      <Area ref={light} data-layer="highlights" style={layer} />
       <Area ref={ink} data-layer="ink" style={layer} />
       {children}
     </Area>

@@ -1,4 +1,4 @@
-import { boundsOf, layersOf, outlineOf } from '@marginalis/core/derived';
+import { boundsOf, insideOfMark, layersOf, outlineOf } from '@marginalis/core/derived';
 import type { PageMarks } from '@marginalis/core/document';
 import { type Box, boxesMeet, drawPathInto, type Matrix } from '@marginalis/core/geometry';
 import type { Mark, MarkId } from '@marginalis/core/marks';
@@ -56,11 +56,30 @@ export function paintOver(
   ctx: CanvasRenderingContext2D,
   { marks, doomed, matrix, seen }: PaintJob,
 ): void {
+  const near = layersOf(marks).over.filter((mark) => boxesMeet(boundsOf(mark), seen));
+  paintInto(ctx, near, doomed, matrix);
+}
+
+/** Paints marks one over the other. */
+export function paintInto(
+  ctx: CanvasRenderingContext2D,
+  marks: readonly Mark[],
+  doomed: ReadonlySet<MarkId>,
+  matrix: Matrix,
+): void {
   ctx.setTransform(...matrix);
-  for (const mark of layersOf(marks).over) {
-    if (!boxesMeet(boundsOf(mark), seen)) continue;
+  for (const mark of marks) {
+    const alpha = mark.style.opacity * (doomed.has(mark.id) ? DOOMED : 1);
+    const inside = insideOfMark(mark);
+    if (inside && mark.kind === 'figure' && mark.fill) {
+      ctx.fillStyle = mark.fill.colour;
+      ctx.globalAlpha = alpha * mark.fill.opacity;
+      ctx.beginPath();
+      drawPathInto(ctx, inside);
+      ctx.fill();
+    }
     ctx.fillStyle = mark.style.colour;
-    ctx.globalAlpha = mark.style.opacity * (doomed.has(mark.id) ? DOOMED : 1);
+    ctx.globalAlpha = alpha;
     ctx.fill(pathOf(mark));
   }
   ctx.globalAlpha = 1;

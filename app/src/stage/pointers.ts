@@ -179,6 +179,13 @@ export function attachPointers(
     element.style.cursor = spaceHeld ? 'grab' : '';
     e.preventDefault();
   };
+  /** The browser scrolls what is focused into sight: here the camera does. */
+  const onScroll = (): void => {
+    const { scrollLeft, scrollTop } = element;
+    if (scrollLeft === 0 && scrollTop === 0) return;
+    element.scrollTo(0, 0);
+    stage.pan(-scrollLeft, -scrollTop);
+  };
   const onLeave = (): void => getWriter()?.hover(null);
   const refuse = (e: Event): void => {
     if (!isControl(e)) e.preventDefault();
@@ -190,6 +197,7 @@ export function attachPointers(
   element.addEventListener('pointercancel', onCancel);
   element.addEventListener('pointerleave', onLeave);
   element.addEventListener('wheel', onWheel, { passive: false });
+  element.addEventListener('scroll', onScroll);
   element.addEventListener('contextmenu', refuse);
   element.addEventListener('dragstart', refuse);
   // Without this, some tablets select text or scroll under a resting palm whatever touch-action says.
@@ -204,6 +212,7 @@ export function attachPointers(
     element.removeEventListener('pointercancel', onCancel);
     element.removeEventListener('pointerleave', onLeave);
     element.removeEventListener('wheel', onWheel);
+    element.removeEventListener('scroll', onScroll);
     element.removeEventListener('contextmenu', refuse);
     element.removeEventListener('dragstart', refuse);
     element.removeEventListener('touchstart', refuse);

@@ -1,5 +1,5 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
-import { FIRST_ROLL, type Instrument, nibShape } from '@marginalis/core/marks';
+import { DRAWN_SHAPES, FIRST_ROLL, type Instrument, nibShape } from '@marginalis/core/marks';
 import { array, boolean, type InferType, number, object, string } from 'yup';
 
 const store = createAsyncStorage('marginalis-settings');
@@ -19,6 +19,11 @@ const instrumentShape = object({
   straight: boolean().required(),
   steadiness: number().min(0).max(100).required(),
   tidy: string().oneOf(['ask', 'always', 'never']).required(),
+  shape: string()
+    .oneOf([...DRAWN_SHAPES])
+    .default('freehand'),
+  even: boolean().default(false),
+  fromCentre: boolean().default(false),
 });
 
 const settingsShape = object({
@@ -33,13 +38,20 @@ const settingsShape = object({
   )
     .max(24)
     .default([]),
+  /** How figures that were read are made regular. */
+  settle: object({ upright: boolean().default(true), meet: boolean().default(true) }),
 });
 
 export type Settings = Omit<InferType<typeof settingsShape>, 'roll'> & {
   roll: readonly Instrument[];
 };
 
-export const FIRST_SETTINGS: Settings = { roll: FIRST_ROLL, hand: 'right', inks: [] };
+export const FIRST_SETTINGS: Settings = {
+  roll: FIRST_ROLL,
+  hand: 'right',
+  inks: [],
+  settle: { upright: true, meet: true },
+};
 
 /** The person's settings; the first ones where none, or none that can be read, are kept. */
 export async function readSettings(): Promise<Settings> {

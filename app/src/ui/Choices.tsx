@@ -10,6 +10,10 @@ export interface Choice<T> {
   readonly sign?: ReactNode;
 }
 
+/** Usual numbers to choose from, and the present one among them even where it is none of the usual. */
+export const withOwn = (usual: readonly number[], own: number): number[] =>
+  [...new Set([...usual, own])].sort((a, b) => a - b);
+
 /** One of several, all in sight. */
 export function Choices<T extends string | number>(props: {
   label: string;

@@ -5,16 +5,6 @@ export function Area(props: ComponentProps<'div'>) {
   return <div {...props} />;
 }
 
-/** Lies in its own box exactly, and leaves every touch to the application. */
-export function Canvas({ style, ...props }: ComponentProps<'canvas'>) {
-  return (
-    <canvas
-      {...props}
-      style={{ display: 'block', alignSelf: 'flex-start', touchAction: 'none', ...style }}
-    />
-  );
-}
-
 /** The browser's own colour chooser, as large as a finger needs. */
 export function ColourInput(props: {
   label: string;

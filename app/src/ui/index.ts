@@ -1,12 +1,13 @@
 export { FONT, lightTheme, darkTheme, WIDE_FROM } from './theme';
 export { useShippedFonts } from './fonts';
 export { Icon, type IconName, paperIcon } from './icons';
-export { Area, Canvas, ColourInput } from './dom';
+export { Area, ColourInput } from './dom';
 export { Sheet } from './Sheet';
 export { Action } from './Action';
-export { type Choice, Choices } from './Choices';
+export { type Choice, Choices, withOwn } from './Choices';
 export { MenuButton } from './MenuButton';
 export { useReducedMotion } from './useReducedMotion';
 export { download, pickFile } from './files';
 export { useNow } from './useNow';
 export { Notice, EmptyScreen } from './Notice';
+export { InkDrop } from './InkDrop';

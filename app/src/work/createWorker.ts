@@ -1,2 +1,5 @@
-/** Behind a function of its own, so that tests can put another in its place. */
+/** Behind functions of their own, so that tests can put others in their place. */
 export const createWorker = (): Worker => new Worker(new URL('./pdf.worker.ts', import.meta.url));
+
+export const createHandWorker = (): Worker =>
+  new Worker(new URL('./hand.worker.ts', import.meta.url));

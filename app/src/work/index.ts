@@ -1,4 +1,5 @@
 export { startWork, type Work, type WorkResult } from './client';
+export { HandReader } from './handReader';
 export type { WorkFailure } from './contract';
 export {
   PdfPictures,

@@ -1,3 +1,3 @@
-export { outlineOf, boundsOf, centrelinesOf } from './outlineOf.ts';
+export { outlineOf, insideOfMark, boundsOf, centrelinesOf } from './outlineOf.ts';
 export { type MarkLayers, type HighlightGroup, layersOf } from './layers.ts';
 export { isTouched } from './touch.ts';

@@ -1,5 +1,5 @@
 import { type Box, type Path, pathBounds, type Vec } from '../geometry/index.ts';
-import { figureLines, outlineFigure } from '../figures/index.ts';
+import { figureLines, insideOf, outlineFigure } from '../figures/index.ts';
 import {
   centrelineOf,
   type InkSample,
@@ -11,6 +11,7 @@ import {
 import type { Mark, WrittenInk } from '../marks/index.ts';
 
 const outlines = new WeakMap<Mark, Path>();
+const insides = new WeakMap<Mark, Path | null>();
 const bounds = new WeakMap<Mark, Box>();
 const centrelines = new WeakMap<Mark, readonly (readonly Vec[])[]>();
 
@@ -43,8 +44,16 @@ export function outlineOf(mark: Mark): Path {
           ...mark.ink.nib,
           width: mark.style.width,
         })
-      : outlineFigure(mark.figure, mark.style.width),
+      : outlineFigure(mark.figure, mark.style.width, mark.dash),
   );
+}
+
+/** The inside of a mark, where it is filled; null where it is not. */
+export function insideOfMark(mark: Mark): Path | null {
+  if (mark.kind !== 'figure' || !mark.fill) return null;
+  let path = insides.get(mark);
+  if (path === undefined) insides.set(mark, (path = insideOf(mark.figure)));
+  return path;
 }
 
 export const boundsOf = (mark: Mark): Box =>

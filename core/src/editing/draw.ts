@@ -1,5 +1,5 @@
 import { type DocState, nextOrder, type Transaction } from '../document/index.ts';
-import type { InkSample } from '../ink/index.ts';
+import type { HandReading, InkSample } from '../ink/index.ts';
 import {
   type InkMark,
   type Instrument,
@@ -17,6 +17,8 @@ export interface Stroke {
   readonly samples: readonly InkSample[];
   /** Milliseconds since 1970. */
   readonly madeAt: number;
+  /** What the samples tell of the hand, when that has been read already. */
+  readonly hand?: HandReading;
 }
 
 /**
@@ -36,7 +38,7 @@ export function drawInk(state: DocState, stroke: Stroke): Transaction {
     style: instrumentStyle(instrument),
     madeAt: stroke.madeAt,
     tool,
-    ink: writtenInk(stroke.samples, instrument),
+    ink: writtenInk(stroke.samples, instrument, stroke.hand),
   };
   return {
     label: tool === 'highlighter' ? 'Highlight' : 'Write',

@@ -11,8 +11,9 @@ import {
 import { plainPage } from '../geometry/index.ts';
 import { FIRST_ROLL } from '../marks/index.ts';
 import { drawInk } from './draw.ts';
+import { changeFigure, drawFigure } from './figures.ts';
 import { marksTouched, removeMarks } from './erase.ts';
-import { backToInk, tidyMark } from './tidy.ts';
+import { backToInk, tidyMarks } from './tidy.ts';
 
 const pages = pageRefsFor([plainPage(600, 800), plainPage(600, 800)]);
 const state = written(pages, [
@@ -50,9 +51,10 @@ test('a stroke is kept as written: samples on the grid, time from nought, the in
   });
   const mark = findMark(after(state, transaction), 'new');
   expect(mark).toMatchObject({ kind: 'ink', tool: 'pen', page: 'p0', order: 3, madeAt: 5 });
-  expect(mark?.ink?.samples).toHaveLength(samples.length);
-  expect(mark?.ink?.samples[0].t).toBe(0);
-  expect(mark?.ink?.steadiness).toBe(63);
+  if (mark?.kind !== 'ink') throw new Error('A stroke is ink.');
+  expect(mark.ink.samples).toHaveLength(samples.length);
+  expect(mark.ink.samples[0].t).toBe(0);
+  expect(mark.ink.steadiness).toBe(63);
   expect(transaction.label).toBe('Write');
 });
 
@@ -91,23 +93,43 @@ test('rubbing out is one step, however many marks, and comes back whole', () => 
 });
 
 test('tidied ink keeps its ink, and gets it back exactly', () => {
-  const tidied = after(state, tidyMark(state, 'loop', circle));
+  const tidied = after(state, tidyMarks(state, ['loop'], circle));
   expect(findMark(tidied, 'loop')).toMatchObject({ kind: 'figure', figure: circle, order: 2 });
   expect(findMark(after(tidied, backToInk(tidied, 'loop')), 'loop')).toEqual(
     findMark(state, 'loop'),
   );
 });
 
+test('a figure is drawn outright and changed: its shape, its look, each undone alone', () => {
+  const style = { colour: '#0f7566', width: 2, opacity: 1 };
+  const drawn = after(
+    state,
+    drawFigure(state, { id: 'f', page: state.pages[0].id, figure: circle, style, madeAt: 7 }),
+  );
+  expect(findMark(drawn, 'f')).toMatchObject({ kind: 'figure', order: 3, from: [], fill: null });
+  const fill = { colour: '#c22f17', opacity: 0.35 };
+  const change = changeFigure(drawn, 'f', { style: { width: 5 }, dash: 'dashed', fill });
+  const changed = after(drawn, change);
+  expect(findMark(changed, 'f')).toMatchObject({
+    style: { ...style, width: 5 },
+    dash: 'dashed',
+    fill,
+    figure: circle,
+  });
+  expect(after(changed, invertTransaction(change as Transaction))).toEqual(drawn);
+  expect(changeFigure(state, 'loop', { dash: 'dotted' })).toBeNull();
+});
+
 test('what is not there, or is none of that kind, cannot be tidied or taken back', () => {
-  expect(tidyMark(state, 'gone', circle)).toBeNull();
+  expect(tidyMarks(state, ['gone'], circle)).toBeNull();
   expect(backToInk(state, 'loop')).toBeNull();
-  const tidied = after(state, tidyMark(state, 'loop', circle));
-  expect(tidyMark(tidied, 'loop', circle)).toBeNull();
+  const tidied = after(state, tidyMarks(state, ['loop'], circle));
   const drawn = findMark(tidied, 'loop');
   if (drawn?.kind !== 'figure') throw new Error('The loop is a figure now.');
   const without = after(tidied, {
     label: 'x',
-    changes: [{ id: 'loop', before: drawn, after: { ...drawn, ink: null } }],
+    changes: [{ id: 'loop', before: drawn, after: { ...drawn, from: [] } }],
   });
   expect(backToInk(without, 'loop')).toBeNull();
+  expect(tidyMarks(without, ['loop'], circle)).toBeNull();
 });

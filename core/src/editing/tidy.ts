@@ -2,20 +2,48 @@ import { type DocState, findMark, type Transaction } from '../document/index.ts'
 import type { Figure } from '../figures/index.ts';
 import type { FigureMark, InkMark, MarkId } from '../marks/index.ts';
 
-/** Turns ink into the figure it was meant to be, keeping the ink; null when there is no such ink. */
-export function tidyMark(state: DocState, id: MarkId, figure: Figure): Transaction | null {
-  const before = findMark(state, id);
-  if (before?.kind !== 'ink') return null;
-  const { page, order, style, madeAt, ink } = before;
-  const after: FigureMark = { kind: 'figure', id, page, order, style, madeAt, figure, ink };
-  return { label: `Tidy into ${figure.kind}`, changes: [{ id, before, after }] };
+/**
+ * Turns ink, of one stroke or of several, into the figure it was meant to be, keeping the ink; null when there is no
+ * such ink. A figure tidied before counts as the ink it came from. The new figure takes the place and the look of the last stroke.
+ */
+export function tidyMarks(
+  state: DocState,
+  ids: readonly MarkId[],
+  figure: Figure,
+): Transaction | null {
+  const marks = ids.map((id) => findMark(state, id)).filter((mark) => mark !== null);
+  const last = marks[marks.length - 1];
+  const from = marks.flatMap((mark) => (mark.kind === 'ink' ? [mark] : mark.from));
+  // A figure drawn outright was never ink.
+  const isInk = marks.every((mark) => mark.kind === 'ink' || mark.from.length > 0);
+  if (!last || marks.length < ids.length || !isInk) return null;
+  const { id, page, order, style, madeAt } = last;
+  const look = { dash: 'none', fill: null } as const;
+  const base = { kind: 'figure', id, page, order, style, madeAt, ...look } as const;
+  const after: FigureMark = { ...base, figure, from };
+  return {
+    label: `Tidy into ${figure.kind}`,
+    changes: marks.map((before) => ({
+      id: before.id,
+      before,
+      after: before.id === id ? after : null,
+    })),
+  };
 }
 
 /** Brings back the ink a figure was tidied from; null when there is none. */
 export function backToInk(state: DocState, id: MarkId): Transaction | null {
   const before = findMark(state, id);
-  if (before?.kind !== 'figure' || !before.ink) return null;
-  const { page, order, style, madeAt, ink } = before;
-  const after: InkMark = { kind: 'ink', id, page, order, style, madeAt, tool: 'pen', ink };
-  return { label: 'Back to ink', changes: [{ id, before, after }] };
+  if (before?.kind !== 'figure' || before.from.length === 0) return null;
+  const { style } = before;
+  const inks = before.from.map((ink): InkMark => ({ ...ink, style }));
+  return {
+    label: 'Back to ink',
+    changes: [
+      { id, before, after: inks.find((ink) => ink.id === id) ?? null },
+      ...inks
+        .filter((ink) => ink.id !== id)
+        .map((after) => ({ id: after.id, before: null, after })),
+    ],
+  };
 }

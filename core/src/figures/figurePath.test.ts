@@ -1,15 +1,44 @@
-import { drawnFigure } from '../../testing/figureStrokes.ts';
-import { distance, distanceToPolyline, pathRings } from '../geometry/index.ts';
+import { drawnFigure } from '../../testing/drawnFigures.ts';
+import { distance, distanceToPolyline, pathRings, polylineLength } from '../geometry/index.ts';
+import { dashed } from './dashes.ts';
 import { type Figure, FIGURE_KINDS } from './figure.ts';
-import { BARB_ANGLE, figureLines, outlineFigure, rectangleCorners } from './figurePath.ts';
+import {
+  BARB_ANGLE,
+  figureLines,
+  insideOf,
+  isClosedFigure,
+  outlineFigure,
+  rectangleCorners,
+} from './figurePath.ts';
 
-test('closed figures end where they begin; lines do not', () => {
+test('closed figures end where they begin, and have an inside; open ones do not', () => {
   for (const kind of FIGURE_KINDS) {
-    const [line] = figureLines(drawnFigure(kind, 5).figure);
+    const { figure } = drawnFigure(kind, 5);
+    const [line] = figureLines(figure);
     const ends = distance(line[0], line[line.length - 1]);
-    if (kind === 'line' || kind === 'arrow') expect(ends).toBeGreaterThan(10);
-    else expect(ends).toBe(0);
+    expect(ends < 1e-9).toBe(isClosedFigure(figure));
+    expect(insideOf(figure) !== null).toBe(isClosedFigure(figure));
   }
+});
+
+test('dashes lie on the line, take up what they should of it, and leave the heads whole', () => {
+  const line = [
+    { x: 0, y: 0 },
+    { x: 60, y: 0 },
+    { x: 60, y: 80 },
+  ];
+  expect(dashed(line, 2, 'none')).toEqual([line]);
+  const pieces = dashed(line, 2, 'dashed');
+  const drawn = pieces.reduce((sum, piece) => sum + polylineLength(piece), 0);
+  expect(drawn / 140).toBeGreaterThan(0.45);
+  expect(drawn / 140).toBeLessThan(0.55);
+  for (const p of [...pieces.flat(), ...dashed(line, 2, 'dotted').flat()])
+    expect(distanceToPolyline(p, line)).toBeLessThan(1e-9);
+  expect(dashed(line, 2, 'dotted').every((dot) => dot.length === 1)).toBe(true);
+  const arrow: Figure = { kind: 'arrow', from: { x: 0, y: 0 }, to: { x: 100, y: 0 }, head: 20 };
+  const rings = pathRings(outlineFigure(arrow, 1, 'dotted'));
+  // One ring a dot, and the head.
+  expect(rings.length).toBe(dashed([arrow.from, arrow.to], 1, 'dotted').length + 1);
 });
 
 test('an arrow’s barbs start at its tip, as long and as wide as said', () => {

@@ -1,4 +1,41 @@
-export { type Figure, type FigureKind, type FigureReading, FIGURE_KINDS } from './figure.ts';
+export {
+  type Figure,
+  type FigureKind,
+  type FigureReading,
+  type Heads,
+  type TurnedBox,
+  FIGURE_KINDS,
+  READ_KINDS,
+} from './figure.ts';
+export { type Dash, DASHES } from './dashes.ts';
 export { readFigure } from './readFigure.ts';
-export { figureLines, outlineFigure, rectangleCorners, BARB_ANGLE } from './figurePath.ts';
+export {
+  BARB_ANGLE,
+  bracketCorners,
+  curvePoints,
+  diamondCorners,
+  figureLines,
+  insideOf,
+  isClosedFigure,
+  outlineFigure,
+  rectangleCorners,
+  starCorners,
+} from './figurePath.ts';
 export { type FittedEllipse, fitEllipse } from './fitEllipse.ts';
+export { type FittedCircle, fitCircle } from './fitCircle.ts';
+export { fitCurve } from './fitCurve.ts';
+export { landmarksOf } from './landmarks.ts';
+export { moveFigure, turnFigure } from './moveFigure.ts';
+export { type Settled, type SettleManners, settleFigure } from './settle.ts';
+export { type Handle, centreOf, handlesOf } from './handles.ts';
+export { type DragManners, dragHandle, withoutCorner } from './dragHandle.ts';
+export {
+  type DraggedKind,
+  type TappedKind,
+  DRAGGED_KINDS,
+  TAPPED_KINDS,
+  draggedFigure,
+  isDragged,
+  tappedCorner,
+  tappedFigure,
+} from './outright.ts';

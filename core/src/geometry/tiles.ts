@@ -9,31 +9,39 @@ export interface Tile {
   readonly height: number;
 }
 
-/** A page picture up to this many device pixels is drawn in one piece (32 MB of RGBA at the most). */
-export const ONE_PIECE_PIXELS = 8_000_000;
-/** Side of a tile when it is not, device pixels. */
-export const TILE_SIDE = 1024;
+/** How a page picture is cut: in one piece up to a size, else into square tiles. */
+export interface Tiling {
+  /** A picture up to this many device pixels is one tile. */
+  readonly onePiece: number;
+  /** Side of a tile when it is not, device pixels. */
+  readonly side: number;
+}
+
+/** For paper, which is drawn once: 32 MB of RGBA in one piece at the most. */
+export const PAPER_TILING: Tiling = { onePiece: 8_000_000, side: 1024 };
+/** For marks, of which a stroke changes a small part: a canvas that changes is copied whole to the screen. */
+export const MARK_TILING: Tiling = { onePiece: 0, side: 512 };
 
 /**
- * The tiles of a page picture of `width` × `height` device pixels that reach into `seen`
- * (the same pixels). One tile covers all when the picture is small enough.
+ * The tiles of a page picture of `width` × `height` device pixels that reach into `seen` (the same pixels).
  */
-export function tilesFor(width: number, height: number, seen: Box): Tile[] {
-  if (width * height <= ONE_PIECE_PIXELS) {
+export function tilesFor(width: number, height: number, seen: Box, tiling: Tiling): Tile[] {
+  if (width * height <= tiling.onePiece) {
     const whole = box(0, 0, width, height);
     return boxesMeet(whole, seen) ? [{ key: 'whole', x: 0, y: 0, width, height }] : [];
   }
+  const { side } = tiling;
   const tiles: Tile[] = [];
-  const firstCol = Math.max(0, Math.floor(seen.minX / TILE_SIDE));
-  const firstRow = Math.max(0, Math.floor(seen.minY / TILE_SIDE));
-  for (let y = firstRow * TILE_SIDE; y < height && y < seen.maxY; y += TILE_SIDE) {
-    for (let x = firstCol * TILE_SIDE; x < width && x < seen.maxX; x += TILE_SIDE) {
+  const firstCol = Math.max(0, Math.floor(seen.minX / side));
+  const firstRow = Math.max(0, Math.floor(seen.minY / side));
+  for (let y = firstRow * side; y < height && y < seen.maxY; y += side) {
+    for (let x = firstCol * side; x < width && x < seen.maxX; x += side) {
       tiles.push({
-        key: `${x / TILE_SIDE},${y / TILE_SIDE}`,
+        key: `${x / side},${y / side}`,
         x,
         y,
-        width: Math.min(TILE_SIDE, width - x),
-        height: Math.min(TILE_SIDE, height - y),
+        width: Math.min(side, width - x),
+        height: Math.min(side, height - y),
       });
     }
   }

@@ -2,6 +2,7 @@ export {
   type Mark,
   type InkMark,
   type FigureMark,
+  type Fill,
   type MarkId,
   type PageId,
   type MarkStyle,
@@ -13,6 +14,8 @@ export { type Ink, PEN_INKS, HIGHLIGHTER_INKS, inkName } from './inks.ts';
 export {
   type Instrument,
   type InstrumentKind,
+  type DrawnShape,
+  DRAWN_SHAPES,
   type Tidy,
   FIRST_ROLL,
   INSTRUMENTS,

@@ -1,3 +1,4 @@
+import { DRAGGED_KINDS, TAPPED_KINDS } from '../figures/index.ts';
 import { type NibManner, PLAIN_NIB, POINTS_PER_MM } from '../ink/index.ts';
 import type { MarkStyle } from './mark.ts';
 
@@ -5,6 +6,10 @@ export type InstrumentKind = 'pen' | 'pencil' | 'brush' | 'highlighter' | 'figur
 
 /** When ink becomes the figure it looks like. */
 export type Tidy = 'ask' | 'always' | 'never';
+
+/** What a figure pen draws: whatever the hand means, or one figure outright. */
+export const DRAWN_SHAPES = ['freehand', ...DRAGGED_KINDS, ...TAPPED_KINDS] as const;
+export type DrawnShape = (typeof DRAWN_SHAPES)[number];
 
 /** A pen, highlighter or eraser with its ink, width and manners. */
 export interface Instrument {
@@ -20,6 +25,11 @@ export interface Instrument {
   readonly tidy: Tidy;
   /** Holds the ink to a straight line. */
   readonly straight: boolean;
+  readonly shape: DrawnShape;
+  /** Figures drawn outright have even sides, and lines directions in steps of 15°. */
+  readonly even: boolean;
+  /** Figures drawn outright grow from their centre. */
+  readonly fromCentre: boolean;
 }
 
 const PEN_WIDTHS = [0.2, 0.35, 0.5, 0.7, 1, 1.5, 2.5];
@@ -40,6 +50,9 @@ const pen = {
   steadiness: 40,
   tidy: 'ask',
   straight: false,
+  shape: 'freehand',
+  even: false,
+  fromCentre: false,
   nib: { ...PLAIN_NIB, thinning: 0.5 },
 } as const;
 const highlighter = {

@@ -1,4 +1,4 @@
-import type { Figure } from '../figures/index.ts';
+import type { Dash, Figure } from '../figures/index.ts';
 import type { HandReading, InkSample, NibManner } from '../ink/index.ts';
 
 export type MarkId = string;
@@ -45,11 +45,21 @@ export interface InkMark extends MarkBase {
   readonly ink: WrittenInk;
 }
 
-/** A geometric figure; `ink` is what it was tidied from, so that the ink can come back. */
+/** What the inside of a closed figure is filled with. */
+export interface Fill {
+  /** `#rrggbb` in sRGB. */
+  readonly colour: string;
+  /** 0–1, of the mark's own opacity. */
+  readonly opacity: number;
+}
+
+/** A geometric figure; `from` is the ink it was tidied from, so that the ink can come back: none when drawn as such. */
 export interface FigureMark extends MarkBase {
   readonly kind: 'figure';
   readonly figure: Figure;
-  readonly ink: WrittenInk | null;
+  readonly dash: Dash;
+  readonly fill: Fill | null;
+  readonly from: readonly InkMark[];
 }
 
 export type Mark = InkMark | FigureMark;

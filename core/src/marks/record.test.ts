@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { inkMark } from '../../testing/arbitraries.ts';
-import { drawnFigure } from '../../testing/figureStrokes.ts';
+import { drawnFigure } from '../../testing/drawnFigures.ts';
 import { FIGURE_KINDS } from '../figures/index.ts';
 import { fromBase64, toBase64 } from './base64.ts';
 import type { FigureMark } from './mark.ts';
@@ -17,7 +17,9 @@ const figureMark = (kind: (typeof FIGURE_KINDS)[number]): FigureMark => ({
   style: { colour: '#0f7566', width: 1.4, opacity: 1 },
   madeAt: 1_760_000_000_000,
   figure: drawnFigure(kind, 4).figure,
-  ink: null,
+  dash: 'none',
+  fill: null,
+  from: [],
 });
 
 test('ink comes back from storage as it was', () => {
@@ -31,16 +33,43 @@ test('ink comes back from storage as it was', () => {
 test('every kind of figure comes back, with and without the ink it was tidied from', () => {
   fc.assert(
     fc.property(inkMark, fc.constantFrom(...FIGURE_KINDS), (ink, kind) => {
+      if (ink.kind !== 'ink') throw new Error('Ink is ink.');
       const plain = figureMark(kind);
-      const tidied = { ...plain, ink: ink.ink };
+      const fill = { colour: '#c22f17', opacity: 0.3 };
+      const tidied: FigureMark = {
+        ...plain,
+        dash: 'dotted',
+        fill,
+        from: [ink, { ...ink, id: 'other' }],
+      };
       expect(fromMarkRecord(stored(toMarkRecord(plain)))).toEqual(plain);
       expect(fromMarkRecord(stored(toMarkRecord(tidied)))).toEqual(tidied);
     }),
   );
 });
 
+test('a figure of the first releases comes with the ink of its one stroke', () => {
+  fc.assert(
+    fc.property(inkMark, (ink) => {
+      if (ink.kind !== 'ink') throw new Error('Ink is ink.');
+      const { kind, id, page, order, madeAt, style, figure } = figureMark('circle');
+      const old = { kind, id, page, order, madeAt, style, figure };
+      const { ink: samples } = toMarkRecord(ink);
+      expect(fromMarkRecord(stored({ ...old, ink: null }))).toEqual(figureMark('circle'));
+      const mark = fromMarkRecord(stored({ ...old, ink: samples }));
+      const base = { id, page, order, madeAt, style };
+      const stroke = { ...base, kind: 'ink', tool: 'pen', ink: ink.ink };
+      expect(mark).toEqual({ ...figureMark('circle'), from: [stroke] });
+    }),
+  );
+});
+
 test.each([
   ['no object', null],
+  [
+    'a figure tidied from a figure',
+    { ...toMarkRecord(figureMark('line')), from: [toMarkRecord(figureMark('line'))] },
+  ],
   ['an unknown kind', { kind: 'spell' }],
   ['a missing page', { ...toMarkRecord(figureMark('line')), page: undefined }],
   [

@@ -1,19 +1,8 @@
-import {
-  array,
-  boolean,
-  lazy,
-  mixed,
-  number,
-  object,
-  string,
-  tuple,
-  ValidationError,
-  type Schema,
-} from 'yup';
-import type { Figure } from '../figures/index.ts';
+import { array, boolean, lazy, mixed, number, object, string, ValidationError } from 'yup';
 import { decodeSamples, encodeSamples, PLAIN_NIB, SampleCodecError } from '../ink/index.ts';
 import { fromBase64, toBase64 } from './base64.ts';
-import type { Mark, WrittenInk } from './mark.ts';
+import { dashShape, figureShape } from './figureShape.ts';
+import type { FigureMark, InkMark, Mark, WrittenInk } from './mark.ts';
 import { finite, nibShape } from './nibShape.ts';
 
 /** Thrown when stored data is not a mark; the message says which part. */
@@ -25,7 +14,6 @@ export class MarkRecordError extends Error {
 export type MarkRecord = Record<string, unknown>;
 
 const share = finite.min(0).max(1);
-const point = object({ x: finite, y: finite }).required();
 const id = string().strict().required().max(100);
 
 const inkBase = { samples: string().strict().required(), steadiness: finite.min(0).max(100) };
@@ -51,31 +39,12 @@ const inkShape = lazy((value: { thinning?: unknown } | null | undefined) =>
     : (value && 'thinning' in value ? firstInkShape : secondInkShape).required(),
 );
 
-const figureShapes: Record<Figure['kind'], Schema> = {
-  line: object({ kind: string(), from: point, to: point }),
-  arrow: object({ kind: string(), from: point, to: point, head: finite.min(0) }),
-  rectangle: object({
-    kind: string(),
-    centre: point,
-    width: finite.min(0),
-    height: finite.min(0),
-    angle: finite,
-  }),
-  circle: object({ kind: string(), centre: point, radius: finite.min(0) }),
-  ellipse: object({
-    kind: string(),
-    centre: point,
-    rx: finite.min(0),
-    ry: finite.min(0),
-    angle: finite,
-  }),
-  triangle: object({ kind: string(), corners: tuple([point, point, point]).required() }),
-};
-
-const figureShape = lazy((value: { kind?: unknown } | undefined) => {
-  const shape = figureShapes[String(value?.kind) as Figure['kind']];
-  return shape ? shape.required() : mixed().required().oneOf([], 'figure has an unknown kind');
-});
+const colour = string()
+  .strict()
+  .required()
+  .matches(/^#[0-9a-f]{6}$/);
+/** Strokes that a stored figure may have been tidied from. */
+const MOST_STROKES = 50;
 
 const base = {
   id,
@@ -83,10 +52,7 @@ const base = {
   order: finite,
   madeAt: finite,
   style: object({
-    colour: string()
-      .strict()
-      .required()
-      .matches(/^#[0-9a-f]{6}$/),
+    colour,
     width: finite.min(0).max(1000),
     opacity: share,
   }).required(),
@@ -100,6 +66,15 @@ const markShapes = {
     ink: inkShape,
   }),
   figure: object({
+    ...base,
+    kind: string().required(),
+    figure: figureShape,
+    dash: dashShape,
+    fill: object({ colour, opacity: share }).nullable().defined(),
+    from: array(mixed().required()).strict().required().max(MOST_STROKES),
+  }),
+  /** A figure of the first releases: of one stroke, plain. */
+  firstFigure: object({
     ...base,
     kind: string().required(),
     figure: figureShape,
@@ -133,22 +108,46 @@ const toInkRecord = (ink: WrittenInk): Record<string, unknown> => ({
 });
 
 export function toMarkRecord(mark: Mark): MarkRecord {
-  return { ...mark, ink: mark.ink && toInkRecord(mark.ink) };
+  if (mark.kind === 'ink') return { ...mark, ink: toInkRecord(mark.ink) };
+  return { ...mark, from: mark.from.map(toMarkRecord) };
 }
 
-/** @throws MarkRecordError when `record` is not what {@link toMarkRecord} makes */
+/** @throws MarkRecordError when `record` is not what {@link toMarkRecord} makes, or made in an earlier release */
 export function fromMarkRecord(record: unknown): Mark {
   const kind = (record as { kind?: unknown } | null)?.kind;
   if (kind !== 'ink' && kind !== 'figure')
     throw new MarkRecordError(`A mark of the kind "${String(kind)}" is not known here.`);
   try {
-    const checked = markShapes[kind].validateSync(record, { strict: true });
-    if (kind === 'ink' && !checked.ink) throw new MarkRecordError('Ink without samples.');
-    const ink = checked.ink && fromInkRecord(checked.ink as InkRecord);
-    return { ...checked, ink } as Mark;
+    return kind === 'ink' ? fromInkMark(record) : fromFigureMark(record);
   } catch (e) {
     if (e instanceof ValidationError || e instanceof RangeError || e instanceof SampleCodecError)
       throw new MarkRecordError(`A stored mark is damaged: ${e.message}`);
     throw e;
   }
+}
+
+function fromInkMark(record: unknown): InkMark {
+  const checked = markShapes.ink.validateSync(record, { strict: true });
+  if (!checked.ink) throw new MarkRecordError('Ink without samples.');
+  return { ...checked, ink: fromInkRecord(checked.ink as InkRecord) } as InkMark;
+}
+
+function fromFigureMark(record: unknown): FigureMark {
+  if (!('from' in (record as object))) return fromFirstFigure(record);
+  const checked = markShapes.figure.validateSync(record, { strict: true });
+  const from = (checked.from as unknown[]).map((stroke) => {
+    const mark = fromMarkRecord(stroke);
+    if (mark.kind !== 'ink') throw new MarkRecordError('A figure was tidied from what is no ink.');
+    return mark;
+  });
+  return { ...checked, from } as FigureMark;
+}
+
+function fromFirstFigure(record: unknown): FigureMark {
+  const checked = markShapes.firstFigure.validateSync(record, { strict: true });
+  const { ink, figure, ...base } = checked;
+  const from = ink
+    ? [{ ...base, kind: 'ink', tool: 'pen', ink: fromInkRecord(ink as InkRecord) } as InkMark]
+    : [];
+  return { ...base, kind: 'figure', figure, dash: 'none', fill: null, from } as FigureMark;
 }

@@ -1,7 +1,7 @@
 import type { PDFContext } from '@cantoo/pdf-lib';
-import { layersOf, outlineOf } from '../derived/index.ts';
+import { insideOfMark, layersOf, outlineOf } from '../derived/index.ts';
 import type { PageMarks } from '../document/index.ts';
-import type { Box } from '../geometry/index.ts';
+import type { Box, Path } from '../geometry/index.ts';
 import { type Deflate, Layer } from './layer.ts';
 import { fillColour, GRID_MATRIX } from './operators.ts';
 
@@ -24,16 +24,22 @@ export async function paintMarksInto(
   layer.write(`q ${GRID_MATRIX}`);
   let opacity = 1;
   let colour = '';
-  for (const mark of over) {
-    if (mark.style.opacity !== opacity) {
-      opacity = mark.style.opacity;
+  const paint = (path: Path, look: { colour: string; opacity: number }): void => {
+    if (look.opacity !== opacity) {
+      opacity = look.opacity;
       layer.write(`/${layer.stateName(opacity, 'Normal')} gs`);
     }
-    if (mark.style.colour !== colour) {
-      colour = mark.style.colour;
+    if (look.colour !== colour) {
+      colour = look.colour;
       layer.write(fillColour(colour));
     }
-    layer.fill(outlineOf(mark));
+    layer.fill(path);
+  };
+  for (const mark of over) {
+    const inside = insideOfMark(mark);
+    if (inside && mark.kind === 'figure' && mark.fill)
+      paint(inside, { ...mark.fill, opacity: mark.fill.opacity * mark.style.opacity });
+    paint(outlineOf(mark), mark.style);
   }
   layer.write('Q');
 }

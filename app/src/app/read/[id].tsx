@@ -1,5 +1,5 @@
 import { router, useLocalSearchParams } from 'expo-router';
-import { TidyChip } from '@/features/figures';
+import { FigureInHand, SettleItems, TidyChip } from '@/features/figures';
 import { InkingLayer, PenRoll } from '@/features/inking';
 import { InkFileItems } from '@/features/inkfiles';
 import { PracticeItem } from '@/features/practice';
@@ -15,10 +15,16 @@ export default function ReadRoute() {
       onBack={() => (router.canGoBack() ? router.back() : router.replace('/'))}
       tools={(upright) => <PenRoll upright={upright} />}
       overlay={<InkingLayer />}
-      onPage={(index) => <TidyChip index={index} />}
+      onPage={(index) => (
+        <>
+          <TidyChip index={index} />
+          <FigureInHand index={index} />
+        </>
+      )}
       send={<SendButton />}
       menu={(close) => (
         <>
+          <SettleItems close={close} />
           <InkFileItems close={close} />
           <PracticeItem close={close} />
         </>

@@ -1,1 +1,3 @@
 export { TidyChip } from './TidyChip';
+export { FigureInHand } from './FigureInHand';
+export { SettleItems } from './SettleItems';

@@ -8,11 +8,7 @@ import {
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { usePenRoll } from '@/session';
-import { Action, Choices, ColourInput } from '@/ui';
-
-const Drop = ({ colour }: { colour: string }) => (
-  <View style={[styles.drop, { backgroundColor: colour }]} />
-);
+import { Action, Choices, ColourInput, InkDrop } from '@/ui';
 
 const inksFor = (kind: Instrument['kind']): readonly Ink[] =>
   kind === 'highlighter' ? HIGHLIGHTER_INKS : PEN_INKS;
@@ -34,7 +30,7 @@ export function InkChoices(props: { instrument: Instrument; onPick: () => void }
         label="Ink"
         value={colour}
         onChange={(next) => change(id, { colour: next })}
-        choices={shown.map((c) => ({ value: c, label: inkName(c), sign: <Drop colour={c} /> }))}
+        choices={shown.map((c) => ({ value: c, label: inkName(c), sign: <InkDrop colour={c} /> }))}
       />
       <View style={styles.row}>
         <ColourInput label="Mix another ink" value={colour} onChange={(next) => mixInk(id, next)} />
@@ -49,11 +45,4 @@ export function InkChoices(props: { instrument: Instrument; onPick: () => void }
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8, alignItems: 'center' },
-  drop: {
-    width: 18,
-    height: 18,
-    borderRadius: 9,
-    borderWidth: StyleSheet.hairlineWidth,
-    borderColor: '#77839a',
-  },
 });

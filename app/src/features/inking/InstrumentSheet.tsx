@@ -1,8 +1,15 @@
-import { type Instrument, type Tidy, WIDTHS_MM } from '@marginalis/core/marks';
+import { isDragged } from '@marginalis/core/figures';
+import {
+  DRAWN_SHAPES,
+  type DrawnShape,
+  type Instrument,
+  type Tidy,
+  WIDTHS_MM,
+} from '@marginalis/core/marks';
 import { StyleSheet, View } from 'react-native';
 import { Divider } from 'react-native-paper';
 import { usePenRoll } from '@/session';
-import { Action, type Choice, Choices, paperIcon, Sheet } from '@/ui';
+import { Action, type Choice, Choices, paperIcon, Sheet, withOwn } from '@/ui';
 import { InkChoices } from './InkChoices';
 import { type Steadying, SteadyWritten } from './SteadyWritten';
 import { ResponseCurve } from './ResponseCurve';
@@ -12,16 +19,16 @@ const TIDY: readonly Choice<Tidy>[] = [
   { value: 'always', label: 'Always' },
   { value: 'never', label: 'Never' },
 ];
+const SHAPES: readonly Choice<DrawnShape>[] = DRAWN_SHAPES.map((value) => ({
+  value,
+  label: value[0].toUpperCase() + value.slice(1),
+}));
 const STEADINESS = [0, 20, 40, 60, 80, 100];
 const OPACITIES = [0.25, 0.5, 0.75, 1];
 const LINES: readonly Choice<'free' | 'straight'>[] = [
   { value: 'free', label: 'As written' },
   { value: 'straight', label: 'Straight' },
 ];
-
-/** The value itself is among the choices even where it is none of the usual. */
-const withOwn = (usual: readonly number[], own: number): number[] =>
-  [...new Set([...usual, own])].sort((a, b) => a - b);
 
 /** Changes an instrument: its ink, width and manners, and its place in the roll. */
 export function InstrumentSheet({
@@ -69,7 +76,8 @@ export function InstrumentSheet({
           }))}
         />
       )}
-      {writes && !instrument.straight && (
+      {kind === 'figure-pen' && <Drawing instrument={instrument} />}
+      {writes && !instrument.straight && instrument.shape === 'freehand' && (
         <>
           <Choices
             label="Steadiness"
@@ -97,7 +105,7 @@ export function InstrumentSheet({
           onChange={(response) => change(id, { nib: { ...nib, response } })}
         />
       )}
-      {writes && kind !== 'highlighter' && (
+      {writes && kind !== 'highlighter' && instrument.shape === 'freehand' && (
         <Choices
           label="Tidy ink into figures"
           value={instrument.tidy}
@@ -108,6 +116,44 @@ export function InstrumentSheet({
       <Divider />
       <PlaceInRoll instrument={instrument} onClose={onClose} />
     </Sheet>
+  );
+}
+
+/** What a figure pen draws, and how. */
+function Drawing({ instrument }: { instrument: Instrument }) {
+  const { change } = usePenRoll();
+  const { id, shape, even, fromCentre } = instrument;
+  return (
+    <>
+      <Choices
+        label="Draws"
+        value={shape}
+        onChange={(next) => change(id, { shape: next })}
+        choices={SHAPES}
+      />
+      {shape !== 'freehand' && (
+        <Choices
+          label="Sides and directions"
+          value={even ? 'even' : 'free'}
+          onChange={(next) => change(id, { even: next === 'even' })}
+          choices={[
+            { value: 'free', label: 'Free' },
+            { value: 'even', label: 'Even' },
+          ]}
+        />
+      )}
+      {isDragged(shape) && (
+        <Choices
+          label="Begins"
+          value={fromCentre ? 'centre' : 'corner'}
+          onChange={(next) => change(id, { fromCentre: next === 'centre' })}
+          choices={[
+            { value: 'corner', label: 'At an end' },
+            { value: 'centre', label: 'At the centre' },
+          ]}
+        />
+      )}
+    </>
   );
 }
 

@@ -1,8 +1,10 @@
 import { drawInk, marksTouched, removeMarks } from '@marginalis/core/editing';
-import type { Matrix, Vec } from '@marginalis/core/geometry';
+import { findMark } from '@marginalis/core/document';
+import { distance, type Matrix, type Vec } from '@marginalis/core/geometry';
 import {
   createLiveInk,
   createSpeedPressure,
+  type HandReading,
   type InkSample,
   type LiveInk,
   type Nib,
@@ -11,7 +13,10 @@ import {
 import { type Instrument, instrumentStyle, type MarkId } from '@marginalis/core/marks';
 import { type DocumentSession, eraserOfRoll, instrumentInHand, usePenRoll } from '@/session';
 import { colourUnder, type StageController, type Writer } from '@/stage';
-import { type LiveCanvases, LivePainter } from './LivePainter';
+import { HandReader } from '@/work';
+import { FigureDrawer } from './FigureDrawer';
+import { LivePainter } from './LivePainter';
+import { LiveTiles } from './LiveTiles';
 
 interface Stroke {
   readonly page: number;
@@ -26,6 +31,14 @@ interface Stroke {
   predicted: InkSample[];
 }
 
+/** A touch so short and so still is a tap, ms and CSS pixels. */
+const TAP_TIME = 350;
+const TAP_REACH = 9;
+/** The hand of shorter strokes is read on the spot: asking the worker would take as long. */
+const SHORT = 80;
+/** The worker for longer ones is made ready so long after the page came, ms. */
+const READER_DELAY = 1500;
+
 interface Rubbing {
   readonly page: number;
   readonly pageId: string;
@@ -38,20 +51,33 @@ interface Rubbing {
 export class PenWriter implements Writer {
   private stroke: Stroke | null = null;
   private rubbing: Rubbing | null = null;
+  private readonly tiles: LiveTiles;
   private readonly painter: LivePainter;
+  private readonly drawer: FigureDrawer;
+  /** A figure is being drawn outright with the pointer that is down. */
+  private drawing = false;
+  private readonly hands = new HandReader();
+  private readonly starting: ReturnType<typeof setTimeout>;
 
   constructor(
     private readonly stage: StageController,
     private readonly session: DocumentSession,
-    private readonly canvases: LiveCanvases,
+    /** Holds the live ink; takes its opacity and blending, so that overlaps never darken. */
+    private readonly live: HTMLElement,
     private readonly ring: HTMLElement,
   ) {
-    this.painter = new LivePainter(canvases);
+    this.tiles = new LiveTiles(live);
+    this.painter = new LivePainter(this.tiles);
+    this.drawer = new FigureDrawer(stage, session, this.tiles, (page) => this.matrix(page));
+    // Not while the page is still being drawn.
+    this.starting = setTimeout(() => this.hands.start(), READER_DELAY);
   }
 
   start(event: PointerEvent, act: 'write' | 'erase'): void {
     this.hover(null);
+    this.session.finishNow();
     this.session.dismissOffer();
+    this.session.takeInHand(null);
     const hit = this.stage.pageAt(this.stage.fromClient(event.clientX, event.clientY));
     const { writable, document } = this.session.store.getState();
     if (!hit || !writable) return;
@@ -65,10 +91,18 @@ export class PenWriter implements Writer {
     const pageId = document.pages[hit.index].id;
     const instrument = act === 'erase' ? eraserOfRoll() : instrumentInHand();
     const style = instrumentStyle(instrument);
+    const isOutright = instrument.kind === 'figure-pen' && instrument.shape !== 'freehand';
+    if (!isOutright) this.drawer.finish();
     if (instrument.kind === 'eraser') {
       const radius = style.width / 2;
       this.rubbing = { page: hit.index, pageId, radius, last: hit.user, touched: new Set() };
       this.rub(event);
+      return;
+    }
+    if (isOutright) {
+      this.lookLike(style.opacity, false);
+      this.drawing = true;
+      this.drawer.start(event, hit, instrument);
       return;
     }
     this.stroke = {
@@ -83,14 +117,13 @@ export class PenWriter implements Writer {
       speedPressure: createSpeedPressure(),
       predicted: [],
     };
-    this.canvases.group.style.opacity = String(style.opacity);
-    this.canvases.group.style.mixBlendMode =
-      instrument.kind === 'highlighter' ? 'multiply' : 'normal';
+    this.lookLike(style.opacity, instrument.kind === 'highlighter');
     this.write(event);
   }
 
   move(event: PointerEvent): void {
-    if (this.stroke) this.write(event);
+    if (this.drawing) this.drawer.move(event);
+    else if (this.stroke) this.write(event);
     else if (this.rubbing) this.rub(event);
   }
 
@@ -107,6 +140,7 @@ export class PenWriter implements Writer {
     const instrument = instrumentInHand();
     ring.style.display = event ? 'block' : 'none';
     if (!event) return;
+    if (this.drawer.isTapping) this.drawer.move(event);
     const at = this.stage.fromClient(event.clientX, event.clientY);
     const size = Math.max(3, instrumentStyle(instrument).width * this.stage.getCamera().zoom);
     Object.assign(ring.style, {
@@ -116,11 +150,23 @@ export class PenWriter implements Writer {
     });
   }
 
-  /** The camera moved under the pen: everything is drawn anew. */
-  redraw(): void {
+  /** The window's size or the camera changed: what is under the pen is drawn anew. */
+  fit(): void {
+    const { width, height } = this.stage.getView();
+    this.tiles.fit(width, height, pixelRatio());
+    this.drawer.paint();
     if (!this.stroke) return;
-    this.painter.restart();
+    this.painter.clear();
     this.painter.paint(this.stroke, this.matrix(this.stroke.page));
+  }
+
+  /** The pen is taken away with the screen. */
+  leave(): void {
+    clearTimeout(this.starting);
+    this.drawer.cancel();
+    this.session.finishNow();
+    this.hands.stop();
+    this.tiles.remove();
   }
 
   private sampleOf({ page, speedPressure }: Stroke, e: PointerEvent, predicted = false): InkSample {
@@ -150,7 +196,7 @@ export class PenWriter implements Writer {
   }
 
   private matrix(page: number): Matrix {
-    const dpr = window.devicePixelRatio || 1;
+    const dpr = pixelRatio();
     const m = this.stage.userToView(page);
     return [m[0] * dpr, m[1] * dpr, m[2] * dpr, m[3] * dpr, m[4] * dpr, m[5] * dpr];
   }
@@ -172,22 +218,57 @@ export class PenWriter implements Writer {
   }
 
   private finish(keep: boolean): void {
+    if (this.drawing) {
+      this.drawing = false;
+      if (keep) this.drawer.end();
+      else this.drawer.callOff();
+      return;
+    }
     const { stroke, rubbing, session } = this;
     this.stroke = this.rubbing = null;
-    const { document } = session.store.getState();
-    if (stroke && keep && stroke.samples.length > 0) {
-      const id = crypto.randomUUID();
-      const { instrument, samples, pageId } = stroke;
-      session.dispatch(
-        drawInk(document, { id, page: pageId, instrument, samples, madeAt: Date.now() }),
-      );
-      session.considerTidy(id, instrument.tidy);
-    }
+    if (stroke && keep && stroke.samples.length > 0) return this.keepInk(stroke);
     if (rubbing) {
-      if (keep) session.dispatch(removeMarks(document, rubbing.touched));
+      if (keep) session.dispatch(removeMarks(session.store.getState().document, rubbing.touched));
       session.setDoomed(new Set());
     }
-    // The finished mark is on the page by now, so nothing flickers.
     this.painter.clear();
   }
+
+  private lookLike(opacity: number, isHighlight: boolean): void {
+    this.live.style.opacity = String(opacity);
+    this.live.style.mixBlendMode = isHighlight ? 'multiply' : 'normal';
+  }
+
+  /** Takes in hand the figure that a figure pen tapped on; whether there was one. */
+  private takeTapped({ instrument, samples, pageId }: Stroke): boolean {
+    if (instrument.kind !== 'figure-pen') return false;
+    const [first, last] = [samples[0], samples[samples.length - 1]];
+    const { zoom } = this.stage.getCamera();
+    if (last.t - first.t > TAP_TIME || distance(first, last) * zoom > TAP_REACH) return false;
+    const { document } = this.session.store.getState();
+    const touched = marksTouched(document, pageId, [last], TAP_REACH / zoom);
+    const figure = [...touched].reverse().find((id) => findMark(document, id)?.kind === 'figure');
+    if (figure) this.session.takeInHand(figure);
+    return figure !== undefined;
+  }
+
+  /** The live ink stays until the finished mark is on the page, so nothing flickers. */
+  private keepInk(stroke: Stroke): void {
+    const { instrument, samples, pageId } = stroke;
+    const { session } = this;
+    if (this.takeTapped(stroke)) return this.painter.clear();
+    const id = crypto.randomUUID();
+    const madeAt = Date.now();
+    const draw = (hand: HandReading | null): void => {
+      const { document } = session.store.getState();
+      const written = { id, page: pageId, instrument, samples, madeAt, hand: hand ?? undefined };
+      session.dispatch(drawInk(document, written));
+      session.considerTidy(id, instrument.tidy, usePenRoll.getState().settle);
+      this.painter.clear();
+    };
+    if (samples.length <= SHORT) draw(null);
+    else session.finishWhen(this.hands.read(samples), draw);
+  }
 }
+
+const pixelRatio = (): number => window.devicePixelRatio || 1;

@@ -44,8 +44,10 @@ function plain(e: KeyboardEvent, stage: StageController, session: DocumentSessio
   const { roll, choose } = usePenRoll.getState();
   const instrument = /^[1-9]$/.test(e.key) ? roll[Number(e.key) - 1] : undefined;
   if (instrument) choose(instrument.id);
-  else if (e.key === 'Escape') session.dismissOffer();
-  else if (
+  else if (e.key === 'Escape') {
+    session.dismissOffer();
+    session.takeInHand(null);
+  } else if (
     e.key === 'Enter' &&
     !(e.target as Element).closest('button, [role=button], [role=menuitem], a')
   )

@@ -1,0 +1,165 @@
+import { drawFigure, settleOn } from '@marginalis/core/editing';
+import {
+  type DragManners,
+  draggedFigure,
+  type Figure,
+  isDragged,
+  outlineFigure,
+  tappedCorner,
+  tappedFigure,
+} from '@marginalis/core/figures';
+import { distance, type Matrix, type Vec } from '@marginalis/core/geometry';
+import { type Instrument, instrumentStyle } from '@marginalis/core/marks';
+import { type DocumentSession, usePenRoll } from '@/session';
+import type { StageController } from '@/stage';
+import type { LiveTiles } from './LiveTiles';
+
+/** Taps nearer to a corner than this mean the corner, CSS pixels; a finger is no finer. */
+const NEAR = 14;
+
+interface Drawing {
+  readonly page: number;
+  readonly pageId: string;
+  readonly instrument: Instrument;
+  /** Where the drag began; the corners tapped so far. */
+  readonly corners: Vec[];
+  /** Where the pointer is. */
+  at: Vec;
+  manners: DragManners;
+}
+
+/** Figures that are drawn outright: dragged from one place to another, or tapped corner by corner. */
+export class FigureDrawer {
+  private drawing: Drawing | null = null;
+
+  constructor(
+    private readonly stage: StageController,
+    private readonly session: DocumentSession,
+    private readonly tiles: LiveTiles,
+    private readonly matrix: (page: number) => Matrix,
+  ) {}
+
+  /** Corners have been tapped and more may come. */
+  get isTapping(): boolean {
+    return this.drawing !== null && !isDragged(this.drawing.instrument.shape);
+  }
+
+  start(event: PointerEvent, hit: { index: number; user: Vec }, instrument: Instrument): void {
+    const { document } = this.session.store.getState();
+    const goesOn = this.isTapping && this.drawing?.page === hit.index;
+    if (!goesOn) {
+      this.finish();
+      window.addEventListener('keydown', this.onKey, true);
+      this.drawing = {
+        page: hit.index,
+        pageId: document.pages[hit.index].id,
+        instrument,
+        corners: isDragged(instrument.shape) ? [hit.user] : [],
+        at: hit.user,
+        manners: {},
+      };
+    }
+    this.move(event);
+  }
+
+  move(event: PointerEvent): void {
+    const { drawing } = this;
+    if (!drawing) return;
+    const { even, fromCentre, shape } = drawing.instrument;
+    // The keys stand the instrument's manner on its head.
+    drawing.manners = {
+      even: even !== event.shiftKey,
+      fromCentre: fromCentre !== event.altKey,
+    };
+    const at = this.stage.toUser(drawing.page, this.stage.fromClient(event.clientX, event.clientY));
+    const before = drawing.corners[drawing.corners.length - 1];
+    drawing.at = isDragged(shape) ? at : tappedCorner(before, at, drawing.manners.even === true);
+    this.paint();
+  }
+
+  /** The pointer was lifted: a drag ends, a tap sets a corner. */
+  end(): void {
+    const { drawing } = this;
+    if (!drawing) return;
+    if (!this.isTapping) return this.finish();
+    const { corners, at } = drawing;
+    const isNear = (p: Vec): boolean => distance(p, at) * this.stage.getCamera().zoom < NEAR;
+    if (corners.length > 2 && isNear(corners[0])) return this.finish(true);
+    if (corners.length > 1 && isNear(corners[corners.length - 1])) return this.finish();
+    corners.push(at);
+    this.paint();
+  }
+
+  /** Draws what is there so far onto the page; `close` makes a polyline a polygon. */
+  finish(close = false): void {
+    const { drawing, session } = this;
+    const figure = drawing && this.figureOf(drawing, false);
+    this.cancel();
+    if (!drawing || !figure) return;
+    const { document } = session.store.getState();
+    const closed: Figure =
+      close && figure.kind === 'polyline' ? { kind: 'polygon', corners: figure.corners } : figure;
+    const { meet } = usePenRoll.getState().settle;
+    const manners = { upright: false, meet };
+    const settled = settleOn(document, drawing.pageId, new Set(), closed, manners);
+    const id = crypto.randomUUID();
+    const done = session.dispatch(
+      drawFigure(document, {
+        id,
+        page: drawing.pageId,
+        figure: settled.figure,
+        style: instrumentStyle(drawing.instrument),
+        madeAt: Date.now(),
+      }),
+    );
+    if (done) session.takeInHand(id);
+  }
+
+  /** The pointer turned out to mean something else: a drag is given up, corners tapped before stay. */
+  callOff(): void {
+    const { drawing } = this;
+    if (!drawing || !this.isTapping || drawing.corners.length === 0) return this.cancel();
+    drawing.at = drawing.corners[drawing.corners.length - 1];
+    this.paint();
+  }
+
+  cancel(): void {
+    if (!this.drawing) return;
+    window.removeEventListener('keydown', this.onKey, true);
+    this.drawing = null;
+    this.tiles.clear('tip');
+  }
+
+  paint(): void {
+    const { drawing } = this;
+    this.tiles.clear('tip');
+    const figure = drawing && this.figureOf(drawing, true);
+    if (!drawing || !figure) return;
+    const { colour, width } = instrumentStyle(drawing.instrument);
+    this.tiles.fill('tip', outlineFigure(figure, width), this.matrix(drawing.page), colour);
+  }
+
+  /** The figure as far as it goes; `withNext` counts the place of the pointer as a corner. */
+  private figureOf(drawing: Drawing, withNext: boolean): Figure | null {
+    const { corners, at, manners } = drawing;
+    const { shape } = drawing.instrument;
+    if (shape === 'freehand') return null;
+    if (isDragged(shape)) return draggedFigure(shape, corners[0], at, manners);
+    const all = withNext ? [...corners, at] : corners;
+    return tappedFigure(shape, all) ?? (withNext ? tappedFigure('polyline', all) : null);
+  }
+
+  private readonly onKey = (e: KeyboardEvent): void => {
+    const { drawing } = this;
+    if (!drawing) return;
+    if (e.key === 'Enter') this.finish();
+    else if (e.key === 'Escape') this.cancel();
+    else if (e.key === 'Backspace' && this.isTapping) {
+      drawing.corners.pop();
+      if (drawing.corners.length === 0) this.cancel();
+      else this.paint();
+    } else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
+}

@@ -1,0 +1,135 @@
+import * as hershey from 'hersheytext';
+import { type FigureKind, READ_KINDS, readFigure } from '@marginalis/core/figures';
+import type { Vec } from '@marginalis/core/geometry';
+import type { InkSample } from '@marginalis/core/ink';
+import { drawnFigure, ORDINARY, STRONG, type Unsteady } from '../core/testing/drawnFigures';
+import { alongCorners, writeAlong } from '../core/testing/hand';
+
+/** How often ink is read as what was meant, how often writing is left alone, and how long it takes. */
+
+/** Seeds that nothing was tuned on: the tests and the tuning use others. */
+const FIRST_SEED = 100_001;
+const FIGURES = 400;
+/** Sure enough to be offered when asked, and to be taken unasked; see `core/src/editing/offerTidy.ts`. */
+const ASK = 0.55;
+const ALWAYS = 0.62;
+/** What writing may be taken for: strokes of letters are lines, ticks and crosses. */
+const EVERYDAY: ReadonlySet<FigureKind> = new Set(['line', 'tick', 'cross']);
+/** Heights of capital letters, points: 4, 6, 8 and 10 mm. */
+const HEIGHTS = [11.3, 17, 22.7, 28.3];
+/** Sets of the letters' package that are signs rather than letters. */
+const SIGNS = /astrology|markers|math|meteorology|music|symbolic/;
+const LONG = 500;
+
+const percent = (part: number, whole: number): string => `${((100 * part) / whole).toFixed(2)} %`;
+
+interface Row {
+  readonly right: number;
+  readonly taken: ReadonlyMap<string, number>;
+}
+
+function readAll(kind: FigureKind, hand: Unsteady): Row {
+  const taken = new Map<string, number>();
+  let right = 0;
+  for (let i = 0; i < FIGURES; i++) {
+    const reading = readFigure(drawnFigure(kind, FIRST_SEED + i, hand).strokes);
+    const name = reading && reading.confidence >= ASK ? reading.kind : 'none';
+    if (name === kind) right++;
+    else taken.set(name, (taken.get(name) ?? 0) + 1);
+  }
+  return { right, taken };
+}
+
+/** Kind by kind, and what the others were taken for; then writing, and time. */
+export function figureTable(): string {
+  const hands = [ORDINARY, STRONG];
+  const all = [0, 0];
+  const lines = [
+    '| kind | ordinary wobble | taken for | strong wobble | taken for |',
+    '|---|---:|---|---:|---|',
+  ];
+  for (const kind of READ_KINDS) {
+    const cells = hands.map((hand, k) => {
+      const { right, taken } = readAll(kind, hand);
+      all[k] += right;
+      const others = [...taken].sort((a, b) => b[1] - a[1]).map(([name, n]) => `${name} ${n}`);
+      return `${percent(right, FIGURES)} | ${others.join(', ')}`;
+    });
+    lines.push(`| ${kind} | ${cells.join(' | ')} |`);
+  }
+  const whole = FIGURES * READ_KINDS.length;
+  lines.push(`| **all** | **${percent(all[0], whole)}** | | **${percent(all[1], whole)}** | |`);
+  const parts = [`${FIGURES} of each kind.`, lines.join('\n'), writingTable(), timeLine()];
+  return parts.join('\n\n');
+}
+
+/** Letters as strokes of a hand, capitals `height` points high. */
+function letters(height: number): InkSample[][][] {
+  const { fonts } = hershey as unknown as {
+    fonts: Record<string, { chars?: readonly ({ d: string } | null)[] }>;
+  };
+  const scale = height / 21;
+  const pathsOf = (d: string): Vec[][] =>
+    d
+      .split('M')
+      .map((part) =>
+        [...part.matchAll(/(-?\d+)[, ](-?\d+)/g)].map(([, x, y]): Vec => ({
+          x: 200 + Number(x) * scale,
+          y: 300 - Number(y) * scale,
+        })),
+      )
+      .filter((path) => path.length > 1);
+  return Object.entries(fonts)
+    .filter(([name]) => !SIGNS.test(name))
+    .flatMap(([, font]) => font.chars ?? [])
+    .map((glyph) => pathsOf(glyph?.d ?? ''))
+    .filter((paths) => paths.length > 0)
+    .map((paths, n) => paths.map((path, k) => writeAlong(alongCorners(path), { seed: n + k + 1 })));
+}
+
+function writingTable(): string {
+  const lines = [
+    '| letters, capitals so high | strokes | offered at ask | at always | letters of 2–5 strokes | at ask | at always |',
+    '|---|---:|---:|---:|---:|---:|---:|',
+  ];
+  for (const height of HEIGHTS) {
+    const glyphs = letters(height);
+    const single = glyphs.flat().map((stroke) => [stroke]);
+    const several = glyphs.filter((strokes) => strokes.length > 1 && strokes.length <= 5);
+    const cells = [single, several].flatMap((all) => {
+      const sure = all
+        .map((strokes) => readFigure(strokes))
+        .map((reading) => (reading && !EVERYDAY.has(reading.kind) ? reading.confidence : 0));
+      const offered = (least: number): string =>
+        percent(sure.filter((c) => c >= least).length, all.length);
+      return [String(all.length), offered(ASK), offered(ALWAYS)];
+    });
+    lines.push(`| ${(height / 2.8346).toFixed(0)} mm | ${cells.join(' | ')} |`);
+  }
+  return lines.join('\n');
+}
+
+/** Time to read strokes of {@link LONG} samples. */
+function timeLine(): string {
+  const times: number[] = [];
+  for (const kind of READ_KINDS)
+    for (let i = 0; i < 60; i++) {
+      const { strokes } = drawnFigure(kind, FIRST_SEED + i);
+      const stroke = resampled(strokes.reduce((a, b) => (b.length > a.length ? b : a)));
+      const began = performance.now();
+      readFigure([stroke]);
+      times.push(performance.now() - began);
+    }
+  times.sort((a, b) => a - b);
+  const at = (u: number): string => `${times[Math.floor(u * times.length)].toFixed(2)} ms`;
+  return `Reading a stroke of ${LONG} samples: median ${at(0.5)}, 99th percentile ${at(0.99)}.`;
+}
+
+function resampled(stroke: readonly InkSample[]): InkSample[] {
+  return Array.from({ length: LONG }, (_, i) => {
+    const at = (i * (stroke.length - 1)) / (LONG - 1);
+    const [a, b] = [stroke[Math.floor(at)], stroke[Math.ceil(at)]];
+    const u = at - Math.floor(at);
+    return { ...a, x: a.x + (b.x - a.x) * u, y: a.y + (b.y - a.y) * u };
+  });
+}

@@ -1,0 +1,182 @@
+import { expect, type Page, test } from '@playwright/test';
+import { READ_KINDS } from '@marginalis/core/figures';
+import { drawnFigure } from '../core/testing/drawnFigures';
+import { line, Pen, type Point } from './support/pen';
+import { inkOn, kept, openWorksheet, placeOn, take } from './support/reader';
+
+let pen: Pen;
+test.beforeEach(async ({ page }) => {
+  await openWorksheet(page);
+  pen = await Pen.of(page);
+});
+
+const chip = (page: Page) => page.getByRole('group', { name: 'Tidy' });
+const bar = (page: Page) => page.getByRole('group', { name: 'Figure' });
+const handle = (page: Page, id: string) => page.locator(`[data-handle="${id}"]`);
+
+/** A figure as a hand draws it, `size` pixels large about a place of the screen. */
+function strokesFor(
+  kind: (typeof READ_KINDS)[number],
+  seed: number,
+  [x, y]: Point,
+  size: number,
+): Point[][] {
+  const { strokes } = drawnFigure(kind, seed);
+  const all = strokes.flat();
+  const [left, right] = [Math.min(...all.map((s) => s.x)), Math.max(...all.map((s) => s.x))];
+  const [low, high] = [Math.min(...all.map((s) => s.y)), Math.max(...all.map((s) => s.y))];
+  const scale = size / Math.max(right - left, high - low);
+  return strokes.map((stroke) => {
+    const step = Math.ceil(stroke.length / 60);
+    return stroke
+      .filter((_, i) => i % step === 0 || i === stroke.length - 1)
+      .map((s): Point => [
+        x + scale * (s.x - (left + right) / 2),
+        y - scale * (s.y - (low + high) / 2),
+      ]);
+  });
+}
+
+async function drawAll(strokes: readonly Point[][]): Promise<void> {
+  for (const stroke of strokes) await pen.draw(stroke, { pause: 3 });
+}
+
+test('every kind of figure is offered where the pen drew it, taken, changed, and all undone', async ({
+  page,
+}) => {
+  test.setTimeout(180_000);
+  const at = await placeOn(page, 1, 0.5, 0.36);
+  for (const kind of READ_KINDS) {
+    const strokes = strokesFor(kind, 11, at, 190);
+    await drawAll(strokes);
+    const name = kind === 'square' || kind === 'rectangle' ? 'square|rectangle' : kind;
+    await chip(page)
+      .getByRole('button', { name: new RegExp(`^Take the (${name})$`) })
+      .click();
+    await expect(bar(page)).toBeVisible();
+    const first = page.locator('[data-handle]').first();
+    const box = await first.boundingBox();
+    if (!box) throw new Error('The figure has no handle.');
+    await pen.draw(line([box.x + 22, box.y + 22], [box.x + 34, box.y + 30], 6));
+    await kept(page);
+    await page.keyboard.press('Control+z');
+    await page.keyboard.press('Control+z');
+    await expect(bar(page)).toBeHidden();
+    for (let k = 0; k < strokes.length; k++) await page.keyboard.press('Control+z');
+    await expect.poll(() => inkOn(page, 1), { message: kind }).toBe(0);
+  }
+});
+
+test('the chip, opened, offers the next readings; ink comes back for ever after', async ({
+  page,
+}) => {
+  await drawAll(strokesFor('square', 4, await placeOn(page, 1, 0.5, 0.36), 180));
+  await chip(page).getByRole('button', { name: 'Other figures' }).click();
+  await chip(page).getByRole('button', { name: 'Take the rectangle instead' }).click();
+  await bar(page).getByRole('button', { name: 'Done with the figure' }).click();
+  await kept(page);
+  await page.reload();
+  await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(100);
+  await take(page, 'Figure pen');
+  const [x, y] = await placeOn(page, 1, 0.5, 0.36);
+  // A tap on its lower side takes it in hand again.
+  for (let dy = 60; dy < 130 && !(await bar(page).isVisible()); dy += 6)
+    await pen.draw([[x, y + dy]], {});
+  await bar(page).getByRole('button', { name: 'Back to ink' }).click();
+  await expect(bar(page)).toBeHidden();
+});
+
+test('figures are drawn outright: dragged, with even sides, and tapped corner by corner', async ({
+  page,
+}) => {
+  await take(page, 'Figure pen');
+  const draws = async (shape: string) => {
+    await take(page, 'Figure pen');
+    const sheet = page.getByRole('dialog', { name: 'Figure pen' });
+    await sheet.getByRole('radio', { name: shape, exact: true }).click();
+    await sheet.getByRole('button', { name: 'Close', exact: true }).click();
+  };
+  const [x, y] = await placeOn(page, 1, 0.3, 0.3);
+  await draws('Rectangle');
+  await page.keyboard.down('Shift');
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 120, y + 70, { steps: 6 });
+  await page.mouse.up();
+  await page.keyboard.up('Shift');
+  await expect(bar(page).getByRole('button', { name: 'Change the square' })).toBeVisible();
+  await draws('Polygon');
+  for (const [dx, dy] of [
+    [250, 0],
+    [360, 10],
+    [350, 110],
+    [400, 180],
+  ] as const)
+    await page.mouse.click(x + dx, y + dy);
+  await page.keyboard.press('Backspace');
+  await page.mouse.click(x + 262, y + 100);
+  await page.keyboard.press('Enter');
+  await expect(bar(page).getByRole('button', { name: 'Change the polygon' })).toBeVisible();
+  await expect(page.locator('[data-handle^="c"]')).toHaveCount(4);
+  // A corner is added by dragging the middle of a side, and taken away by the keyboard.
+  await handle(page, 'a0').focus();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.locator('[data-handle^="c"]')).toHaveCount(5);
+  await handle(page, 'c1').focus();
+  await page.keyboard.press('Delete');
+  await expect(page.locator('[data-handle^="c"]')).toHaveCount(4);
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(bar(page)).toBeHidden();
+});
+
+test('a matching line meets the figures at both its ends, and need not', async ({ page }) => {
+  await take(page, 'Figure pen');
+  const left = await placeOn(page, 1, 0.3, 0.3);
+  const right = await placeOn(page, 1, 0.7, 0.36);
+  for (const at of [left, right]) {
+    await drawAll(strokesFor('circle', 6, at, 60));
+    await expect(chip(page)).toBeVisible();
+  }
+  const from: Point = [left[0] + 34, left[1] + 2];
+  const to: Point = [right[0] - 33, right[1] - 3];
+  await pen.draw(line(from, to, 40), { pause: 3 });
+  await chip(page).getByRole('button', { name: 'Other figures' }).click();
+  await expect(chip(page).getByRole('button', { name: 'Line, as drawn' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'View' }).click();
+  await page.getByRole('menuitem', { name: 'Figures meet others: on' }).click();
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await pen.draw(line(from, to, 40), { pause: 3 });
+  await expect(chip(page)).toBeVisible();
+  await expect(chip(page).getByRole('button', { name: 'Other figures' })).toBeHidden();
+});
+
+test('the look of a figure is changed: dashes, inside, arrowheads', async ({ page }) => {
+  await drawAll(strokesFor('ellipse', 3, await placeOn(page, 1, 0.5, 0.36), 200));
+  await chip(page)
+    .getByRole('button', { name: /^Take the/ })
+    .click();
+  const before = await inkOn(page, 1);
+  await bar(page).getByRole('button', { name: 'Change the ellipse' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Ellipse' });
+  await sheet.getByRole('radio', { name: '35 %' }).click();
+  await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(4 * before);
+  await sheet.getByRole('radio', { name: 'Empty' }).click();
+  await sheet.getByRole('radio', { name: 'Dotted' }).click();
+  await expect.poll(() => inkOn(page, 1)).toBeLessThan(0.85 * before);
+  await page.keyboard.press('Escape');
+  await bar(page).getByRole('button', { name: 'Remove the figure' }).click();
+  await expect.poll(() => inkOn(page, 1)).toBe(0);
+  await drawAll(strokesFor('line', 3, await placeOn(page, 1, 0.5, 0.36), 200));
+  await chip(page).getByRole('button', { name: 'Take the line' }).click();
+  await bar(page).getByRole('button', { name: 'Change the line' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'Arrowhead at the beginning' })
+    .getByRole('radio', { name: 'Large' })
+    .click();
+  await page.keyboard.press('Escape');
+  await expect(bar(page).getByRole('button', { name: 'Change the arrow' })).toBeVisible();
+});
