@@ -14,10 +14,15 @@ const transform = {
 const core = { '^@marginalis/core/([^/]+)$': '<rootDir>/core/src/$1/index.ts' };
 const node = {
   testEnvironment: 'node',
+  modulePathIgnorePatterns: ['<rootDir>/.cache/'],
   transform,
   moduleNameMapper: core,
-  transformIgnorePatterns: ['/node_modules/(?!(@marginalis|yup|@embedpdf|jsts)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(@marginalis|yup|@embedpdf|jsts|flatbush|flatqueue)/)'],
 };
+
+/** What the preset leaves untransformed, but for a package that is only there as modules. */
+const [packages, ...others] = require('jest-expo/web/jest-preset').transformIgnorePatterns;
+const appIgnores = [packages.replace('(?!(', '(?!(flatbush|flatqueue|'), ...others];
 
 module.exports = {
   // Two cores shared with other work: a test that takes one second alone has taken eight.
@@ -45,6 +50,7 @@ module.exports = {
     {
       displayName: 'app',
       preset: 'jest-expo/web',
+      transformIgnorePatterns: appIgnores,
       rootDir: path.join(__dirname, 'app'),
       testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
       setupFiles: ['<rootDir>/jest.setup.cjs'],

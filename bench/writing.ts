@@ -15,6 +15,8 @@ import { BASE, startServer } from './server';
 const STROKES = 5000;
 const RATE = 240;
 const SECONDS = 15;
+/** Milliseconds between the page standing there and the first stroke. */
+const SETTLE = 8000;
 /** Each figure is the median of so many rounds. */
 const ROUNDS = 5;
 
@@ -114,9 +116,10 @@ function actInFrames(page: Page, act: 'write' | 'pan'): Promise<Handled[]> {
               new WheelEvent('wheel', { deltaY, bubbles: true, cancelable: true, ...place(0) }),
             );
           }
-          handled.push({ own: performance.now() - began, edge });
-          if (now - start < 1000 * seconds) requestAnimationFrame(frame);
-          else {
+          if (now - start < 1000 * seconds) {
+            handled.push({ own: performance.now() - began, edge });
+            requestAnimationFrame(frame);
+          } else {
             if (down) stage.dispatchEvent(pen('pointerup', last));
             setTimeout(() => done(handled), 300);
           }
@@ -181,7 +184,8 @@ export async function writingTable(): Promise<string> {
       () => document.querySelector('[data-page="1"] [data-layer="ink"] canvas') !== null,
     );
     const brought = Date.now() - began;
-    await page.waitForTimeout(1500);
+    // Until the browser has tidied up after reading the file.
+    await page.waitForTimeout(SETTLE);
     const written: Frame[][] = [];
     const panned: Frame[][] = [];
     for (let round = 0; round < ROUNDS; round++) {

@@ -112,6 +112,7 @@ test('an instrument is said aloud with its ink and width', () => {
     'Fine highlighter, Woad, 3 mm',
     'Figure pen, Verdigris, 0.5 mm',
     'Eraser, 4 mm',
+    'Picker',
   ]);
 });
 

@@ -10,6 +10,7 @@ import {
   backToInk,
   changeFigure,
   type FigureOffer,
+  type FoundFigure,
   offerTidy,
   tidyMarks,
 } from '@marginalis/core/editing';
@@ -44,6 +45,8 @@ export interface SessionState {
   readonly offer: TidyOffer | null;
   /** The figure whose handles are shown. */
   readonly inHand: MarkId | null;
+  /** The document as it would be if what is being done were done now; null while nothing is. */
+  readonly draft: DocState | null;
   /** Marks the eraser has touched and would take. */
   readonly doomed: ReadonlySet<MarkId>;
   /** Journal records that could not be read. */
@@ -101,6 +104,7 @@ export class DocumentSession {
       writable: false,
       offer: null,
       inHand: null,
+      draft: null,
       doomed: NONE,
       damaged: 0,
       trouble: null,
@@ -135,7 +139,7 @@ export class DocumentSession {
       const { state, history, last, damaged } = await this.journal.open(this.pages);
       if (load !== this.loads) return;
       this.last = last;
-      this.set({ phase: 'open', document: state, history, damaged, writable });
+      this.set({ phase: 'open', document: state, draft: null, history, damaged, writable });
     } catch (e) {
       this.set({
         phase: 'failed',
@@ -156,6 +160,7 @@ export class DocumentSession {
     const step = { seq, transaction: () => transaction };
     this.set({
       document: applied.state,
+      draft: null,
       history: recordDone(history, step),
       offer: null,
       inHand: this.heldIn(applied.state),
@@ -216,6 +221,7 @@ export class DocumentSession {
     if (!moved) return null;
     this.set({
       document: moved.state,
+      draft: null,
       history: moved.history,
       offer: null,
       inHand: this.heldIn(moved.state),
@@ -269,10 +275,23 @@ export class DocumentSession {
   setDoomed = (doomed: ReadonlySet<MarkId>): void =>
     this.set({ doomed: doomed.size === 0 ? NONE : doomed });
 
-  /** Looks whether new ink is a figure, and by the pen's manner asks or takes it. */
-  considerTidy = (id: MarkId, tidy: Tidy, manners: SettleManners): void => {
+  /** Shows what a transaction would do, without doing it; null shows what is. */
+  preview = (transaction: Transaction | null): void => {
+    const { document, draft } = this.get();
+    if (!transaction && !draft) return;
+    const applied = transaction && applyTransaction(document, transaction);
+    this.set({ draft: applied?.ok ? applied.state : null });
+  };
+
+  /** Looks whether new ink is a figure, unless that has been found out, and by the pen's manner asks or takes it. */
+  considerTidy = (
+    id: MarkId,
+    tidy: Tidy,
+    manners: SettleManners,
+    figure?: FoundFigure | null,
+  ): void => {
     if (tidy === 'never') return;
-    const found = offerTidy(this.get().document, id, { ...manners, tidy });
+    const found = offerTidy(this.get().document, id, { ...manners, tidy }, figure);
     if (!found) return;
     const taken =
       tidy === 'always' && this.dispatch(tidyMarks(this.get().document, found.marks, found.figure));

@@ -1,5 +1,5 @@
 import { boundsOf } from '@marginalis/core/derived';
-import type { PageMarks } from '@marginalis/core/document';
+import { changedSince, type PageMarks, topOrder } from '@marginalis/core/document';
 import { type Box, EMPTY_BOX, uniteBoxes } from '@marginalis/core/geometry';
 import { isHighlight, type Mark, type MarkId } from '@marginalis/core/marks';
 
@@ -23,19 +23,34 @@ export function markChanges(
 ): MarkChanges {
   let changed = EMPTY_BOX;
   let onTop = true;
-  let top = -Infinity;
+  const top = topOrder(before);
   const came: Mark[] = [];
-  for (const [id, mark] of before) {
-    top = Math.max(top, mark.order);
-    if (after.get(id) === mark && doomedBefore.has(id) === doomedAfter.has(id)) continue;
-    changed = uniteBoxes(changed, boundsOf(mark));
-    onTop = false;
-  }
-  for (const [id, mark] of after) {
-    if (before.get(id) === mark) continue;
-    changed = uniteBoxes(changed, boundsOf(mark));
-    onTop &&= mark.order > top && !isHighlight(mark) && !doomedAfter.has(id);
-    came.push(mark);
+  for (const id of mayDiffer(before, after, doomedBefore, doomedAfter)) {
+    const [was, is] = [before.get(id), after.get(id)];
+    if (was === is && doomedBefore.has(id) === doomedAfter.has(id)) continue;
+    if (was) {
+      changed = uniteBoxes(changed, boundsOf(was));
+      onTop = false;
+    }
+    if (!is) continue;
+    changed = uniteBoxes(changed, boundsOf(is));
+    onTop &&= is.order > top && !isHighlight(is) && !doomedAfter.has(id);
+    came.push(is);
   }
   return { changed, onTop: onTop ? came.sort((a, b) => a.order - b.order) : null };
+}
+
+/** Few marks where the last step is known; all of them otherwise. */
+function mayDiffer(
+  before: PageMarks,
+  after: PageMarks,
+  doomedBefore: ReadonlySet<MarkId>,
+  doomedAfter: ReadonlySet<MarkId>,
+): Iterable<MarkId> {
+  const step = before === after ? [] : changedSince(before, after);
+  if (!step) return new Set([...before.keys(), ...after.keys()]);
+  return new Set([
+    ...step,
+    ...(doomedBefore === doomedAfter ? [] : [...doomedBefore, ...doomedAfter]),
+  ]);
 }

@@ -1,5 +1,14 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
-import { DRAWN_SHAPES, FIRST_ROLL, type Instrument, nibShape } from '@marginalis/core/marks';
+import {
+  DRAWN_SHAPES,
+  ERASER_ONLY,
+  ERASER_TAKES,
+  FIRST_ROLL,
+  type Instrument,
+  INSTRUMENT_KINDS,
+  nibShape,
+  PICKER_SHAPES,
+} from '@marginalis/core/marks';
 import { array, boolean, type InferType, number, object, string } from 'yup';
 
 const store = createAsyncStorage('marginalis-settings');
@@ -7,7 +16,7 @@ const store = createAsyncStorage('marginalis-settings');
 const instrumentShape = object({
   id: string().required(),
   kind: string()
-    .oneOf(['pen', 'pencil', 'brush', 'highlighter', 'figure-pen', 'eraser'])
+    .oneOf([...INSTRUMENT_KINDS])
     .required(),
   name: string().required(),
   colour: string()
@@ -24,6 +33,15 @@ const instrumentShape = object({
     .default('freehand'),
   even: boolean().default(false),
   fromCentre: boolean().default(false),
+  takes: string()
+    .oneOf([...ERASER_TAKES])
+    .default('whole'),
+  only: string()
+    .oneOf([...ERASER_ONLY])
+    .default('everything'),
+  encloses: string()
+    .oneOf([...PICKER_SHAPES])
+    .default('lasso'),
 });
 
 const settingsShape = object({

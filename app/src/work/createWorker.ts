@@ -1,5 +1,5 @@
 /** Behind functions of their own, so that tests can put others in their place. */
 export const createWorker = (): Worker => new Worker(new URL('./pdf.worker.ts', import.meta.url));
 
-export const createHandWorker = (): Worker =>
-  new Worker(new URL('./hand.worker.ts', import.meta.url));
+export const createStrokeWorker = (): Worker =>
+  new Worker(new URL('./stroke.worker.ts', import.meta.url));

@@ -1,5 +1,5 @@
 export { startWork, type Work, type WorkResult } from './client';
-export { HandReader } from './handReader';
+export { StrokeFinisher } from './strokeFinisher';
 export type { WorkFailure } from './contract';
 export {
   PdfPictures,

@@ -1,3 +1,12 @@
-export { outlineOf, insideOfMark, boundsOf, centrelinesOf } from './outlineOf.ts';
+export { type MarkLine, linesOf, wholeLines, placeAlong } from './lines.ts';
+export {
+  outlineOf,
+  insideOfMark,
+  boundsOf,
+  centrelinesOf,
+  nibOf,
+  adoptDerived,
+} from './outlineOf.ts';
+export { marksMeeting } from './pageIndex.ts';
 export { type MarkLayers, type HighlightGroup, layersOf } from './layers.ts';
 export { isTouched } from './touch.ts';

@@ -1,14 +1,15 @@
-import { type Box, type Path, pathBounds, type Vec } from '../geometry/index.ts';
-import { figureLines, insideOf, outlineFigure } from '../figures/index.ts';
+import { insideOf, outlineParts } from '../figures/index.ts';
 import {
-  centrelineOf,
-  type InkSample,
-  outlineInk,
-  smoothInkAs,
-  smoothInkOne,
-  straightLine,
-} from '../ink/index.ts';
-import type { Mark, WrittenInk } from '../marks/index.ts';
+  type Box,
+  joinPaths,
+  type Path,
+  pathBounds,
+  polylineLength,
+  type Vec,
+} from '../geometry/index.ts';
+import { type InkSample, type Nib, outlineInk } from '../ink/index.ts';
+import type { FigureMark, InkMark, Mark } from '../marks/index.ts';
+import { adoptLine, linesOf, type MarkLine, wholeLines } from './lines.ts';
 
 const outlines = new WeakMap<Mark, Path>();
 const insides = new WeakMap<Mark, Path | null>();
@@ -21,31 +22,47 @@ function cached<T extends object>(cache: WeakMap<Mark, T>, mark: Mark, make: () 
   return value;
 }
 
-/** Smoothed, joined and thinned: what the outline and every hit test go along. */
-function inkCentreline({ samples, steadiness, straight, hand }: WrittenInk): InkSample[] {
-  if (straight) return straightLine(samples);
-  return centrelineOf(
-    hand ? smoothInkAs(samples, steadiness, hand) : smoothInkOne(samples, steadiness),
-  );
-}
-
-/** The lines a mark is drawn along, points. */
-export function centrelinesOf(mark: Mark): readonly (readonly Vec[])[] {
-  return cached(centrelines, mark, () =>
-    mark.kind === 'ink' ? [inkCentreline(mark.ink)] : figureLines(mark.figure),
-  );
-}
+/** The lines that are left of a mark, points. */
+export const centrelinesOf = (mark: Mark): readonly (readonly Vec[])[] =>
+  cached(centrelines, mark, () => linesOf(mark).map(({ points }) => points));
 
 /** The filled outline of a mark, for every sink; kept as long as the mark. */
-export function outlineOf(mark: Mark): Path {
-  return cached(outlines, mark, () =>
-    mark.kind === 'ink'
-      ? outlineInk(centrelinesOf(mark)[0] as readonly InkSample[], {
-          ...mark.ink.nib,
-          width: mark.style.width,
-        })
-      : outlineFigure(mark.figure, mark.style.width, mark.dash),
+export const outlineOf = (mark: Mark): Path =>
+  cached(outlines, mark, () => (mark.kind === 'ink' ? inkOutline(mark) : figureOutline(mark)));
+
+/** The nib ink was written with, as wide as it is now and turned with the ink. */
+export function nibOf({ ink: { nib, place }, style: { width } }: InkMark): Nib {
+  const { edge } = nib;
+  if (!place || !edge) return { ...nib, width };
+  const turned = Math.atan2(place[1], place[0]);
+  return { ...nib, width, edge: { ...edge, angle: edge.angle + turned } };
+}
+
+function inkOutline(mark: InkMark): Path {
+  const nib = nibOf(mark);
+  return joinPaths(
+    linesOf(mark).map((line) =>
+      outlineInk(
+        line.points as readonly InkSample[],
+        nib,
+        nib.taper ? beyond(mark, line) : undefined,
+      ),
+    ),
   );
+}
+
+function figureOutline(mark: FigureMark): Path {
+  const parts = linesOf(mark).map((line) => ({ ...line, before: beyond(mark, line).before }));
+  return outlineParts(mark.figure, parts, mark.style.width, mark.dash);
+}
+
+/** How much of a mark's line lies before and after what is left of it, points. */
+function beyond(mark: Mark, { line, points, at }: MarkLine): { before: number; after: number } {
+  const all = wholeLines(mark)[line];
+  if (all.points.length === points.length) return { before: 0, after: 0 };
+  const upTo = polylineLength([...all.points.filter((_, i) => all.at[i] < at[0]), points[0]]);
+  const rest = polylineLength(all.points) - upTo - polylineLength(points);
+  return { before: upTo, after: Math.max(0, rest) };
 }
 
 /** The inside of a mark, where it is filled; null where it is not. */
@@ -58,3 +75,12 @@ export function insideOfMark(mark: Mark): Path | null {
 
 export const boundsOf = (mark: Mark): Box =>
   cached(bounds, mark, () => pathBounds(outlineOf(mark)));
+
+/** Takes over what another thread has worked out for the same ink, so that it is not done again. */
+export function adoptDerived(
+  mark: InkMark,
+  { centreline, outline }: { centreline: readonly InkSample[]; outline: Path },
+): void {
+  adoptLine(mark, centreline);
+  outlines.set(mark, outline);
+}

@@ -3,17 +3,21 @@ import {
   boxesMeet,
   boxOfPoints,
   growBox,
+  inPolygon,
   nearestOnSegment,
   segmentDistance,
   type Vec,
 } from '../geometry/index.ts';
 import type { Mark } from '../marks/index.ts';
-import { boundsOf, centrelinesOf } from './outlineOf.ts';
+import { wholeLines } from './lines.ts';
+import { boundsOf, centrelinesOf, insideOfMark } from './outlineOf.ts';
 
 /** Whether a disc of `radius` points swept along `sweep` touches the mark's ink. */
 export function isTouched(mark: Mark, sweep: readonly Vec[], radius: number): boolean {
   const reach: Box = growBox(boxOfPoints(sweep), radius);
   if (sweep.length === 0 || !boxesMeet(reach, boundsOf(mark))) return false;
+  if (insideOfMark(mark) && sweep.some((p) => inPolygon(wholeLines(mark)[0].points, p)))
+    return true;
   return centrelinesOf(mark).some((line) => lineTouched(line, sweep, radius + halfWidth(mark)));
 }
 

@@ -6,6 +6,7 @@ export {
   marksOn,
   findMark,
   inOrder,
+  topOrder,
   nextOrder,
   countMarks,
 } from './state.ts';
@@ -14,6 +15,7 @@ export {
   type Transaction,
   type Applied,
   applyTransaction,
+  changedSince,
   invertTransaction,
   sameMark,
 } from './transaction.ts';

@@ -38,12 +38,22 @@ export function findMark(state: DocState, id: MarkId): Mark | null {
 export const inOrder = (marks: PageMarks): Mark[] =>
   [...marks.values()].sort((a, b) => a.order - b.order);
 
-/** An order above every mark of the page. */
-export function nextOrder(state: DocState, page: PageId): number {
-  let top = 0;
-  for (const mark of marksOn(state, page).values()) top = Math.max(top, mark.order);
-  return top + 1;
+const tops = new WeakMap<PageMarks, number>();
+
+/** The order of a page's topmost mark, 0 when there is none. */
+export function topOrder(marks: PageMarks): number {
+  let top = tops.get(marks);
+  if (top === undefined) {
+    top = 0;
+    for (const mark of marks.values()) top = Math.max(top, mark.order);
+    tops.set(marks, top);
+  }
+  return top;
 }
+
+/** An order above every mark of the page. */
+export const nextOrder = (state: DocState, page: PageId): number =>
+  topOrder(marksOn(state, page)) + 1;
 
 export function countMarks(state: DocState): number {
   let n = 0;

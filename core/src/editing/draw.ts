@@ -4,6 +4,7 @@ import {
   type InkMark,
   type Instrument,
   instrumentStyle,
+  isWriting,
   type MarkId,
   type PageId,
   writtenInk,
@@ -28,7 +29,7 @@ export interface Stroke {
 export function drawInk(state: DocState, stroke: Stroke): Transaction {
   const { instrument } = stroke;
   if (stroke.samples.length === 0) throw new RangeError('A stroke needs at least one sample.');
-  if (instrument.kind === 'eraser') throw new RangeError('The eraser does not write.');
+  if (!isWriting(instrument.kind)) throw new RangeError(`The ${instrument.kind} does not write.`);
   const tool = instrument.kind === 'highlighter' ? 'highlighter' : 'pen';
   const mark: InkMark = {
     kind: 'ink',

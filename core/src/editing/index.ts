@@ -1,8 +1,41 @@
 export { type Stroke, drawInk } from './draw.ts';
-export { type FigureOffer, offerTidy, settleOn } from './offerTidy.ts';
+export {
+  type FinishedStroke,
+  type StrokeWork,
+  strokeWork,
+  finishStroke,
+  drawFinished,
+} from './finishStroke.ts';
+export {
+  type FigureOffer,
+  type FoundFigure,
+  findFigure,
+  offerTidy,
+  settleOn,
+} from './offerTidy.ts';
 export { tidyMarks, backToInk } from './tidy.ts';
 export { type DrawnOutright, type FigurePart, changeFigure, drawFigure } from './figures.ts';
 export { marksTouched, removeMarks } from './erase.ts';
 export { rubInk } from './rubInk.ts';
-export { steadyInk } from './restyle.ts';
+export { type Rubbing, startRubbing } from './rubbing.ts';
+export { type Restyle, restyleMarks, lockMarks, steadyInk } from './restyle.ts';
+export { marksAt, marksWithin, wordOf, withGroups, pickedBy } from './pick.ts';
+export { type CarryManners, carryMark, carryMarks, moveToPage, boundsOfAll } from './carry.ts';
+export {
+  type Alignment,
+  alignMarks,
+  distributeMarks,
+  groupMarks,
+  ungroupMarks,
+  orderMarks,
+} from './arrange.ts';
+export {
+  type Clip,
+  ClipError,
+  copyMarks,
+  duplicateMarks,
+  pasteMarks,
+  readClip,
+  writeClip,
+} from './clip.ts';
 export { type IncomingInk, bringInInk } from './bringIn.ts';

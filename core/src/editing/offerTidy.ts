@@ -1,4 +1,3 @@
-import { boundsOf } from '../derived/index.ts';
 import { type DocState, findMark, marksOn, type PageMarks } from '../document/index.ts';
 import {
   type Figure,
@@ -7,8 +6,24 @@ import {
   settleFigure,
   type SettleManners,
 } from '../figures/index.ts';
-import { type Box, boxesMeet, boxHeight, boxWidth, growBox, type Vec } from '../geometry/index.ts';
-import { type InkMark, isHighlight, type Mark, type MarkId, type PageId } from '../marks/index.ts';
+import {
+  type Box,
+  boxesMeet,
+  boxHeight,
+  boxOfPoints,
+  boxWidth,
+  growBox,
+  type Vec,
+} from '../geometry/index.ts';
+import type { InkSample } from '../ink/index.ts';
+import {
+  type InkMark,
+  isHighlight,
+  type Mark,
+  type MarkId,
+  type PageId,
+  placedSamples,
+} from '../marks/index.ts';
 
 /** A figure that ink looks like. */
 export interface FigureOffer {
@@ -28,36 +43,59 @@ const LONGEST_PAUSE = 1500;
 const APART_SHARE = 0.2;
 const APART = 10;
 const MOST_STROKES = 5;
+/** All of them are written within this time, ms. */
+const LONGEST_GROUP = 60_000;
 /** Ink read less surely is left alone: when asked about, and when taken unasked. */
 const SURE_ENOUGH = { ask: 0.55, always: 0.62 } as const;
 /** Smaller ones of these are everyday writing, which nobody wants to be asked about, points. */
 const LEAST_ASKED = 40;
 const EVERYDAY: ReadonlySet<string> = new Set(['line', 'tick', 'cross']);
 
+/** A figure found in the newest stroke and the marks just before it. */
+export interface FoundFigure {
+  /** How many of the marks belong to it, the newest included. */
+  readonly marks: number;
+  readonly reading: FigureReading;
+}
+
 /**
- * What figure the stroke `id` was meant to be, alone or with the strokes just before it; null when it is none, or not
- * ink any more. `tidy` tells how sure it must be.
+ * What figure the newest stroke was meant to be, alone or with the marks just before it; null when none.
+ * @param group the strokes of each mark, the newest last
+ */
+export function findFigure(
+  group: readonly (readonly (readonly InkSample[])[])[],
+  tidy: 'ask' | 'always',
+): FoundFigure | null {
+  for (let n = group.length; n > 0; n--) {
+    const strokes = group.slice(group.length - n).flat();
+    if (strokes.length > MOST_STROKES) continue;
+    const reading = readFigure(strokes);
+    if (!reading || reading.confidence < SURE_ENOUGH[tidy]) continue;
+    if (tidy === 'ask' && isEveryday(reading, strokes)) continue;
+    return { marks: n, reading };
+  }
+  return null;
+}
+
+/**
+ * What figure the ink `id` looks like, alone or with the strokes just before it; null when like none, or not ink any
+ * more. `tidy` tells how sure it must be; `found` is what {@link findFigure} said, when it has been asked already.
  */
 export function offerTidy(
   state: DocState,
   id: MarkId,
   manners: SettleManners & { readonly tidy: 'ask' | 'always' },
+  found?: FoundFigure | null,
 ): FigureOffer | null {
   const mark = findMark(state, id);
   if (mark?.kind !== 'ink') return null;
-  const group = strokesBefore(state, mark);
-  for (let n = group.length; n > 0; n--) {
-    const marks = group.slice(group.length - n);
-    const strokes = marks.flatMap(inkOf);
-    if (strokes.length > MOST_STROKES) continue;
-    const reading = readFigure(strokes.map(({ ink }) => ink.samples));
-    if (!reading || reading.confidence < SURE_ENOUGH[manners.tidy]) continue;
-    if (manners.tidy === 'ask' && isEveryday(reading, marks)) continue;
-    const ids = new Set(marks.map((m) => m.id));
-    const { figure, meets } = settleOn(state, mark.page, ids, reading.figure, manners);
-    return { marks: [...ids], page: mark.page, reading, figure, meets };
-  }
-  return null;
+  if (found === null) return null;
+  const group = found?.marks === 1 ? [mark] : [...marksBefore(state, mark, mark.order), mark];
+  const { marks: count, reading } = found ?? findFigure(group.map(strokesOf), manners.tidy) ?? {};
+  if (!count || !reading) return null;
+  const marks = group.slice(-count).map((m) => m.id);
+  const { figure, meets } = settleOn(state, mark.page, new Set(marks), reading.figure, manners);
+  return { marks, page: mark.page, reading, figure, meets };
 }
 
 /** A figure made regular among the figures of its page, but for those it replaces. */
@@ -76,16 +114,29 @@ export function settleOn(
 
 const inkOf = (mark: Mark): readonly InkMark[] => (mark.kind === 'ink' ? [mark] : mark.from);
 
-/** The stroke and those written just before it, near it; figures tidied from ink count as their ink. */
-function strokesBefore(state: DocState, mark: InkMark): Mark[] {
-  const group: Mark[] = [mark];
-  let reach = boundsOf(mark);
-  let began = mark.madeAt - lasted(mark);
-  for (const before of lastBefore(marksOn(state, mark.page), mark.order)) {
-    if (isHighlight(before) !== isHighlight(mark)) break;
+/** The strokes a mark was written with. */
+export const strokesOf = (mark: Mark): readonly (readonly InkSample[])[] =>
+  inkOf(mark).map(({ ink }) => placedSamples(ink));
+
+/** A stroke just written, whether it is a mark already or not. */
+export type Written = Pick<InkMark, 'page' | 'madeAt' | 'tool'> & { readonly ink: InkSamples };
+interface InkSamples {
+  readonly samples: readonly InkSample[];
+}
+
+/**
+ * The marks below `order` written just before the stroke, near it, the last one last; figures tidied from ink count as
+ * their ink.
+ */
+export function marksBefore(state: DocState, stroke: Written, order = Infinity): Mark[] {
+  const group: Mark[] = [];
+  let reach = boxOfPoints(stroke.ink.samples);
+  let began = stroke.madeAt - lasted(stroke);
+  for (const before of lastBefore(marksOn(state, stroke.page), order, began - LONGEST_GROUP)) {
+    if (isHighlight(before) !== (stroke.tool === 'highlighter')) break;
     const strokes = inkOf(before);
-    const bounds = boundsOf(before);
     if (strokes.length === 0 || began - before.madeAt > LONGEST_PAUSE) break;
+    const bounds = boxOfPoints(strokesOf(before).flat());
     if (!boxesMeet(around(reach), around(bounds))) break;
     group.unshift(before);
     reach = bounds;
@@ -95,25 +146,26 @@ function strokesBefore(state: DocState, mark: InkMark): Mark[] {
 }
 
 /** The marks just below `order`, the topmost first: as many as can still belong. One pass, for pages with thousands. */
-function lastBefore(marks: PageMarks, order: number): Mark[] {
+function lastBefore(marks: PageMarks, order: number, since: number): Mark[] {
   const last: Mark[] = [];
   for (const mark of marks.values()) {
-    if (mark.order >= order) continue;
-    if (last.length === MOST_STROKES - 1 && mark.order < last[last.length - 1].order) continue;
-    last.push(mark);
-    last.sort((a, b) => b.order - a.order);
-    last.length = Math.min(last.length, MOST_STROKES - 1);
+    if (mark.order >= order || mark.madeAt < since) continue;
+    let place = 0;
+    while (place < last.length && last[place].order > mark.order) place++;
+    if (place >= MOST_STROKES - 1) continue;
+    last.splice(place, 0, mark);
+    if (last.length === MOST_STROKES) last.pop();
   }
   return last;
 }
 
 /** How long the pen was down, ms. */
-function lasted({ ink: { samples } }: InkMark): number {
+function lasted({ ink: { samples } }: Written): number {
   return samples[samples.length - 1].t - samples[0].t;
 }
 
 const spanOf = (b: Box): number => Math.hypot(boxWidth(b), boxHeight(b));
 const around = (b: Box): Box => growBox(b, APART_SHARE * spanOf(b) + APART);
 
-const isEveryday = ({ kind }: FigureReading, marks: readonly Mark[]): boolean =>
-  EVERYDAY.has(kind) && Math.max(...marks.map((m) => spanOf(boundsOf(m)))) < LEAST_ASKED;
+const isEveryday = ({ kind }: FigureReading, strokes: readonly (readonly Vec[])[]): boolean =>
+  EVERYDAY.has(kind) && Math.max(...strokes.map((s) => spanOf(boxOfPoints(s)))) < LEAST_ASKED;

@@ -1,13 +1,5 @@
-import {
-  boxesMeet,
-  boxOfPoints,
-  distance,
-  growBox,
-  nearestOnSegment,
-  type Vec,
-  withinCapsule,
-} from '../geometry/index.ts';
-import type { InkSample } from '../ink/index.ts';
+import { distance, partsOutside, sweepAlong, type Vec } from '../geometry/index.ts';
+import { type InkSample, sampleBetween } from '../ink/index.ts';
 
 /**
  * What a round rubber of `radius` points, swept along `sweep`, leaves of a stroke: the runs of its line outside the
@@ -20,86 +12,27 @@ export function rubInk(
   sweep: readonly Vec[],
   radius: number,
 ): InkSample[][] {
-  if (sweep.length === 0 || samples.length === 0) return samples.length === 0 ? [] : [[...samples]];
-  const pieces = piecesOf(sweep, radius);
-  if (samples.length === 1)
-    return pieces.some(({ from, to }) => nearestOnSegment(samples[0], from, to).distance < radius)
-      ? []
-      : [[...samples]];
-  const runs: InkSample[][] = [];
-  let run: InkSample[] = [samples[0]];
-  let touched = false;
-  for (let i = 1; i < samples.length; i++) {
-    const [a, b] = [samples[i - 1], samples[i]];
-    let at = 0;
-    for (const [from, to] of rubbed(a, b, pieces, radius)) {
-      touched = true;
-      if (from > at) run.push(between(a, b, from));
-      if (run.length > 1) runs.push(run);
-      run = to < 1 ? [between(a, b, to)] : [];
-      at = to;
-    }
-    if (at < 1) run.push(b);
-  }
-  if (run.length > 1) runs.push(run);
-  if (!touched) return [[...samples]];
-  return runs.filter((left) => !isShorter(left, inkWidth));
+  if (samples.length === 0) return [];
+  const parts = sweep.length === 0 ? null : partsOutside(samples, sweepAlong(sweep, radius));
+  if (!parts) return [[...samples]];
+  return parts
+    .map(([from, to]) => runOf(samples, from, to))
+    .filter((run) => !isShorter(run, inkWidth));
 }
 
-interface Piece {
-  readonly from: Vec;
-  readonly to: Vec;
-  readonly box: ReturnType<typeof boxOfPoints>;
-}
-
-const piecesOf = (sweep: readonly Vec[], radius: number): Piece[] =>
-  (sweep.length === 1 ? [sweep[0], sweep[0]] : sweep).slice(1).map((to, k) => ({
-    from: sweep[k],
-    to,
-    box: growBox(boxOfPoints([sweep[k], to]), radius),
-  }));
-
-/** The parts of the segment `a`–`b` under the sweep, in order and not touching each other. */
-function rubbed(
-  a: InkSample,
-  b: InkSample,
-  pieces: readonly Piece[],
-  radius: number,
-): [number, number][] {
-  const box = boxOfPoints([a, b]);
-  const spans = pieces
-    .filter((piece) => boxesMeet(piece.box, box))
-    .map(({ from, to }) => withinCapsule(a, b, from, to, radius))
-    .filter((span) => span !== null)
-    .sort((p, q) => p[0] - q[0]);
-  const out: [number, number][] = [];
-  for (const [from, to] of spans) {
-    const last = out[out.length - 1];
-    if (last && from <= last[1]) last[1] = Math.max(last[1], to);
-    else out.push([from, to]);
-  }
-  return out;
-}
-
-function between(a: InkSample, b: InkSample, u: number): InkSample {
-  const mix = (p: number, q: number): number => p + (q - p) * u;
-  const tilt =
-    a.tiltX === undefined && b.tiltX === undefined
-      ? {}
-      : { tiltX: mix(a.tiltX ?? 0, b.tiltX ?? 0), tiltY: mix(a.tiltY ?? 0, b.tiltY ?? 0) };
-  return {
-    x: mix(a.x, b.x),
-    y: mix(a.y, b.y),
-    t: mix(a.t, b.t),
-    pressure: mix(a.pressure, b.pressure),
-    ...tilt,
+/** The samples between two places along the stroke, and one at either end. */
+function runOf(samples: readonly InkSample[], from: number, to: number): InkSample[] {
+  const at = (place: number): InkSample => {
+    const i = Math.floor(place);
+    return place === i ? samples[i] : sampleBetween(samples[i], samples[i + 1], place - i);
   };
+  return [at(from), ...samples.slice(Math.floor(from) + 1, Math.ceil(to)), at(to)];
 }
 
-function isShorter(run: readonly InkSample[], length: number): boolean {
+export function isShorter(line: readonly Vec[], length: number): boolean {
   let sum = 0;
-  for (let i = 1; i < run.length; i++) {
-    sum += distance(run[i - 1], run[i]);
+  for (let i = 1; i < line.length; i++) {
+    sum += distance(line[i - 1], line[i]);
     if (sum >= length) return false;
   }
   return true;

@@ -12,13 +12,18 @@ const PATTERNS: Record<Exclude<Dash, 'none'>, readonly [number, number]> = {
 /** Dashes of a hair-line are no shorter than if it were so wide, points. */
 const LEAST_WIDTH = 0.8;
 
-/** The pieces of a line drawn `width` points wide; a dot is a piece of one point. */
-export function dashed(line: readonly Vec[], width: number, dash: Dash): Vec[][] {
+/**
+ * The pieces of a line drawn `width` points wide; a dot is a piece of one point. `before` is what of the whole line lies
+ * before this part of it, points, so that a part is broken as it was in the whole.
+ */
+export function dashed(line: readonly Vec[], width: number, dash: Dash, before = 0): Vec[][] {
   if (dash === 'none') return [[...line]];
   const [on, off] = PATTERNS[dash].map((n) => n * Math.max(width, LEAST_WIDTH));
   const pieces: Vec[][] = [];
-  let piece: Vec[] | null = [line[0]];
-  let left = on;
+  const phase = before % (on + off);
+  const isOn = phase === 0 || phase < on;
+  let piece: Vec[] | null = isOn ? [line[0]] : null;
+  let left = isOn ? on - phase : on + off - phase;
   for (let i = 1; i < line.length; i++) {
     const [a, b] = [line[i - 1], line[i]];
     const long = distance(a, b);

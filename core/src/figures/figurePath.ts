@@ -68,13 +68,35 @@ export function figureLines(figure: Figure): Vec[][] {
 }
 
 /** The filled outline of a figure drawn with a round pen of `width` points; its heads and caps are never broken. */
-export function outlineFigure(figure: Figure, width: number, dash: Dash = 'none'): Path {
-  const [first, ...rest] = figureLines(figure);
-  const ends = figure.kind === 'cross' ? [] : rest;
-  const broken = figure.kind === 'cross' ? [first, ...rest] : [first];
-  const pieces = [...broken.flatMap((line) => dashed(line, width, dash)), ...ends];
+export const outlineFigure = (figure: Figure, width: number, dash: Dash = 'none'): Path =>
+  outlineParts(
+    figure,
+    figureLines(figure).map((points, line) => ({ line, points, before: 0 })),
+    width,
+    dash,
+  );
+
+/** A part of one of a figure's lines. */
+export interface LinePart {
+  /** Which of {@link figureLines}. */
+  readonly line: number;
+  readonly points: readonly Vec[];
+  /** How much of the line lies before it, points. */
+  readonly before: number;
+}
+
+/** The same of what is left of a figure. */
+export function outlineParts(
+  { kind }: Figure,
+  parts: readonly LinePart[],
+  width: number,
+  dash: Dash,
+): Path {
+  const pieces = parts.flatMap(({ line, points, before }) =>
+    line === 0 || kind === 'cross' ? dashed(points, width, dash, before) : [points],
+  );
   return joinPaths(
-    pieces.map((line) => outlineDiscs(line.map((p) => ({ x: p.x, y: p.y, r: width / 2 })))),
+    pieces.map((piece) => outlineDiscs(piece.map((p) => ({ x: p.x, y: p.y, r: width / 2 })))),
   );
 }
 

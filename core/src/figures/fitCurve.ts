@@ -1,9 +1,11 @@
-import { add, distance, scale, subtract, type Vec } from '../geometry/index.ts';
+import { distance, type Vec } from '../geometry/index.ts';
 
 type Controls = readonly [Vec, Vec, Vec, Vec];
 
 /** How often the points' places on the curve are looked for again. */
 const ROUNDS = 16;
+/** Until none of them moves more than this. */
+const STILL = 1e-4;
 
 /**
  * The cubic Bézier curve through the first and the last point that is nearest to the others: controls by least squares
@@ -18,7 +20,13 @@ export function fitCurve(points: readonly Vec[]): Controls | null {
     const fit = controlsAt(points, u);
     if (!fit) return best;
     best = fit;
-    for (let i = 1; i < u.length - 1; i++) u[i] = nearer(fit, points[i], u[i]);
+    let moved = 0;
+    for (let i = 1; i < u.length - 1; i++) {
+      const next = nearer(fit, points[i], u[i]);
+      moved = Math.max(moved, Math.abs(next - u[i]));
+      u[i] = next;
+    }
+    if (moved < STILL) break;
   }
   return best;
 }
@@ -36,26 +44,28 @@ function controlsAt(points: readonly Vec[], u: readonly number[]): Controls | nu
   let bb = 0;
   let bc = 0;
   let cc = 0;
-  let rb: Vec = { x: 0, y: 0 };
-  let rc: Vec = { x: 0, y: 0 };
-  points.forEach((p, i) => {
+  let [bX, bY, cX, cY] = [0, 0, 0, 0];
+  for (let i = 0; i < points.length; i++) {
     const t = u[i];
     const s = 1 - t;
     const b = 3 * s * s * t;
     const c = 3 * s * t * t;
-    const rest = subtract(p, add(scale(a, s * s * s), scale(d, t * t * t)));
+    const restX = points[i].x - s * s * s * a.x - t * t * t * d.x;
+    const restY = points[i].y - s * s * s * a.y - t * t * t * d.y;
     bb += b * b;
     bc += b * c;
     cc += c * c;
-    rb = add(rb, scale(rest, b));
-    rc = add(rc, scale(rest, c));
-  });
+    bX += b * restX;
+    bY += b * restY;
+    cX += c * restX;
+    cY += c * restY;
+  }
   const det = bb * cc - bc * bc;
   if (Math.abs(det) < 1e-12) return null;
   return [
     a,
-    scale(subtract(scale(rb, cc), scale(rc, bc)), 1 / det),
-    scale(subtract(scale(rc, bb), scale(rb, bc)), 1 / det),
+    { x: (bX * cc - cX * bc) / det, y: (bY * cc - cY * bc) / det },
+    { x: (cX * bb - bX * bc) / det, y: (cY * bb - bY * bc) / det },
     d,
   ];
 }
@@ -70,16 +80,16 @@ export function curveAt([a, b, c, d]: Controls, t: number): Vec {
 }
 
 /** One Newton step towards the parameter at which the curve is nearest to `p`. */
-function nearer(curve: Controls, p: Vec, t: number): number {
-  const [a, b, c, d] = curve;
+function nearer([a, b, c, d]: Controls, p: Vec, t: number): number {
   const s = 1 - t;
-  const at = curveAt(curve, t);
-  const one = (k: 'x' | 'y'): number =>
-    3 * (s * s * (b[k] - a[k]) + 2 * s * t * (c[k] - b[k]) + t * t * (d[k] - c[k]));
-  const two = (k: 'x' | 'y'): number =>
-    6 * (s * (c[k] - 2 * b[k] + a[k]) + t * (d[k] - 2 * c[k] + b[k]));
-  const off = subtract(at, p);
-  const up = off.x * one('x') + off.y * one('y');
-  const down = one('x') ** 2 + one('y') ** 2 + off.x * two('x') + off.y * two('y');
-  return down <= 0 ? t : Math.min(1, Math.max(0, t - up / down));
+  const offX = s * s * s * a.x + 3 * s * s * t * b.x + 3 * s * t * t * c.x + t * t * t * d.x - p.x;
+  const offY = s * s * s * a.y + 3 * s * s * t * b.y + 3 * s * t * t * c.y + t * t * t * d.y - p.y;
+  const [w0, w1, w2] = [3 * s * s, 6 * s * t, 3 * t * t];
+  const oneX = w0 * (b.x - a.x) + w1 * (c.x - b.x) + w2 * (d.x - c.x);
+  const oneY = w0 * (b.y - a.y) + w1 * (c.y - b.y) + w2 * (d.y - c.y);
+  const twoX = 6 * (s * (c.x - 2 * b.x + a.x) + t * (d.x - 2 * c.x + b.x));
+  const twoY = 6 * (s * (c.y - 2 * b.y + a.y) + t * (d.y - 2 * c.y + b.y));
+  const down = oneX * oneX + oneY * oneY + offX * twoX + offY * twoY;
+  if (down <= 0) return t;
+  return Math.min(1, Math.max(0, t - (offX * oneX + offY * oneY) / down));
 }

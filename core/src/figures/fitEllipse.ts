@@ -22,32 +22,7 @@ export function fitEllipse(points: readonly Vec[]): FittedEllipse | null {
     points.reduce((sum, p) => sum + (p.x - mean.x) ** 2 + (p.y - mean.y) ** 2, 0) / points.length,
   );
   if (size === 0) return null;
-  const s1: Row[] = [
-    [0, 0, 0],
-    [0, 0, 0],
-    [0, 0, 0],
-  ];
-  const s2: Row[] = [
-    [0, 0, 0],
-    [0, 0, 0],
-    [0, 0, 0],
-  ];
-  const s3: Row[] = [
-    [0, 0, 0],
-    [0, 0, 0],
-    [0, 0, 0],
-  ];
-  for (const p of points) {
-    const { x, y } = scale(subtract(p, mean), 1 / size);
-    const d1: Row = [x * x, x * y, y * y];
-    const d2: Row = [x, y, 1];
-    for (let i = 0; i < 3; i++)
-      for (let j = 0; j < 3; j++) {
-        s1[i][j] += d1[i] * d1[j];
-        s2[i][j] += d1[i] * d2[j];
-        s3[i][j] += d2[i] * d2[j];
-      }
-  }
+  const { s1, s2, s3 } = scatters(points, mean, size);
   const s3Inverse = inverted(s3);
   if (!s3Inverse) return null;
   const t = product(s3Inverse, transposed(s2)).map((row) => row.map((v) => -v) as Row);
@@ -72,6 +47,52 @@ export function fitEllipse(points: readonly Vec[]): FittedEllipse | null {
       };
   }
   return null;
+}
+
+/** The scatter matrices of (x², xy, y²) and (x, y, 1), and of one with the other, from sums of powers. */
+function scatters(
+  points: readonly Vec[],
+  mean: Vec,
+  size: number,
+): { readonly s1: Row[]; readonly s2: Row[]; readonly s3: Row[] } {
+  let [x1, y1, x2, xy, y2, x3, x2y, xy2, y3] = [0, 0, 0, 0, 0, 0, 0, 0, 0];
+  let [x4, x3y, x2y2, xy3, y4] = [0, 0, 0, 0, 0];
+  for (const p of points) {
+    const x = (p.x - mean.x) / size;
+    const y = (p.y - mean.y) / size;
+    const [xx, m, yy] = [x * x, x * y, y * y];
+    x1 += x;
+    y1 += y;
+    x2 += xx;
+    xy += m;
+    y2 += yy;
+    x3 += xx * x;
+    x2y += xx * y;
+    xy2 += x * yy;
+    y3 += yy * y;
+    x4 += xx * xx;
+    x3y += xx * m;
+    x2y2 += xx * yy;
+    xy3 += m * yy;
+    y4 += yy * yy;
+  }
+  return {
+    s1: [
+      [x4, x3y, x2y2],
+      [x3y, x2y2, xy3],
+      [x2y2, xy3, y4],
+    ],
+    s2: [
+      [x3, x2y, x2],
+      [x2y, xy2, xy],
+      [xy2, y3, y2],
+    ],
+    s3: [
+      [x2, xy, x1],
+      [xy, y2, y1],
+      [x1, y1, points.length],
+    ],
+  };
 }
 
 /** Centre, axes and turn of A x² + B xy + C y² + D x + E y + F = 0. */

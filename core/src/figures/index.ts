@@ -18,6 +18,8 @@ export {
   insideOf,
   isClosedFigure,
   outlineFigure,
+  type LinePart,
+  outlineParts,
   rectangleCorners,
   starCorners,
 } from './figurePath.ts';
@@ -25,6 +27,7 @@ export { type FittedEllipse, fitEllipse } from './fitEllipse.ts';
 export { type FittedCircle, fitCircle } from './fitCircle.ts';
 export { fitCurve } from './fitCurve.ts';
 export { landmarksOf } from './landmarks.ts';
+export { mapFigure } from './mapFigure.ts';
 export { moveFigure, turnFigure } from './moveFigure.ts';
 export { type Settled, type SettleManners, settleFigure } from './settle.ts';
 export { type Handle, centreOf, handlesOf } from './handles.ts';

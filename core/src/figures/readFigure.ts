@@ -1,13 +1,13 @@
 import { resamplePolyline, type Vec } from '../geometry/index.ts';
 import type { InkSample } from '../ink/index.ts';
 import { type Candidate, confidenceOf, costOf, isBelievable } from './candidate.ts';
-import type { FigureKind, FigureReading } from './figure.ts';
+import type { Figure, FigureKind, FigureReading } from './figure.ts';
 import { spanOf } from './fitLine.ts';
 import { withoutHooks } from './hooks.ts';
 import { readArrow } from './readArrow.ts';
 import { readClosed } from './readClosed.ts';
 import { readOpen } from './readOpen.ts';
-import { joined, readCapped, readCross } from './readStrokes.ts';
+import { joined, lineOf, readCapped, readCross } from './readStrokes.ts';
 
 /** Ink of a smaller span is a dot, points. */
 const SMALLEST = 7;
@@ -63,17 +63,27 @@ function readOne(line: readonly Vec[]): Candidate[][] {
   const arrows = readArrow([resamplePolyline(line, ARROW_POINTS)]);
   // What comes back to where it began is not a line that happens to end there.
   if (closed.length > 0) return [...closed, ...arrows];
-  return [...arrows, ...readOpen(resamplePolyline(points, POINTS))];
+  const open = readOpen(resamplePolyline(points, POINTS));
+  // What crosses in the middle is a cross, not a shaft with a great head.
+  const isCross = open.flat().some(({ figure }) => figure.kind === 'cross');
+  return isCross ? open : [...arrows, ...open];
 }
 
 function readSeveral(lines: readonly Vec[][]): Candidate[][] {
   const line = joined(lines);
   const special = [...readCross(lines), ...readCapped(lines), ...readArrow(lines)];
   if (special.length > 0 || !line) return special;
-  // Of several strokes that follow each other only four sides are read: letters are made of the rest.
+  // Of several strokes that follow each other four sides are read, and others a stroke a side: letters are made of the rest.
+  const sides = lines.every((stroke) => lineOf(stroke)) ? lines.length : 0;
   return readClosed(withoutHooks(resamplePolyline(line, POINTS))).filter((family) =>
-    family.some(({ figure }) => FOUR_SIDED.has(figure.kind)),
+    family.some(({ figure }) => FOUR_SIDED.has(figure.kind) || sidesOf(figure) === sides),
   );
+}
+
+/** How many sides a figure of straight sides has; NaN for others. */
+function sidesOf(figure: Figure): number {
+  if (figure.kind === 'triangle') return 3;
+  return figure.kind === 'polygon' ? figure.corners.length : NaN;
 }
 
 /** The places of a stroke, none twice in turn, and not more than are needed. */

@@ -10,6 +10,7 @@ import {
 } from '../geometry/index.ts';
 import { type Candidate, candidateFor } from './candidate.ts';
 import { isCornered, openCorners, openTurns } from './corners.ts';
+import { crossOf } from './crossing.ts';
 import type { Figure } from './figure.ts';
 import { fitLine, offsetFrom, onLine, spanOf } from './fitLine.ts';
 import { readBrace } from './readBrace.ts';
@@ -74,11 +75,22 @@ function pieced(points: readonly Vec[]): Candidate[][] {
       shorter: Math.min(cut - cuts[k], cuts[k + 2] - cut),
     }));
     const special =
-      corners.length === 3 ? tickOf(corners) : corners.length === 4 ? bracketOf(corners) : null;
+      corners.length === 3
+        ? tickOf(corners)
+        : corners.length === 4
+          ? (crossOfThree(corners) ?? bracketOf(corners))
+          : null;
     // Ticks and brackets are known by their shape, however round their corners are.
     const figures: Figure[] = special ? [special] : [];
     if (isCornered(at, found, turns)) figures.push({ kind: 'polyline', corners });
-    families.push(figures.map((figure) => candidateFor(figure, points, 2 * corners.length)));
+    const freedoms = 2 * corners.length;
+    const drawn = candidateFor({ kind: 'polyline', corners }, points, freedoms);
+    families.push(
+      figures.map((figure) =>
+        // On the way from a cross's first line to its second the pen only did not leave the paper.
+        figure.kind === 'cross' ? { ...drawn, figure } : candidateFor(figure, points, freedoms),
+      ),
+    );
   }
   return families;
 }
@@ -96,6 +108,10 @@ function tickOf(corners: readonly Vec[]): Figure | null {
     return null;
   return { kind: 'tick', corners: [a, b, c] };
 }
+
+/** A cross whose second line begins where the pen came from the end of the first one. */
+const crossOfThree = ([a, b, c, d]: readonly Vec[]): Figure | null =>
+  crossOf({ from: a, to: b }, { from: c, to: d });
 
 /** The bracket that three pieces make: a back with two short arms to one side. */
 function bracketOf(corners: readonly Vec[]): Figure | null {

@@ -7,14 +7,11 @@ import {
   degrees,
 } from '../geometry/index.ts';
 import { type Candidate } from './candidate.ts';
+import { crossOf } from './crossing.ts';
 import type { Figure } from './figure.ts';
 import { spanOf } from './fitLine.ts';
 import { readLine } from './readOpen.ts';
 
-/** Two strokes of a cross meet in this middle part of both, at an angle of at least this, and are about as long. */
-const MIDDLE = [0.22, 0.78] as const;
-const CROSSING = degrees(38);
-const EVEN_STROKES = 0.42;
 /** Strokes follow each other when they are apart by at most this share of the whole span. */
 const WIDEST_GAP = 0.16;
 /** A cap is at most this share of its line, and crosses it at nearly a right angle. */
@@ -25,7 +22,8 @@ const CAP_REACH = 0.7;
 
 type Line = { readonly from: Vec; readonly to: Vec; readonly stray: number };
 
-function lineOf(points: readonly Vec[]): Line | null {
+/** The straight line that a stroke is; null when it is none. */
+export function lineOf(points: readonly Vec[]): Line | null {
   const [candidate] = readLine(resamplePolyline(points, 24));
   if (candidate?.figure.kind !== 'line') return null;
   const { from, to } = candidate.figure;
@@ -36,19 +34,8 @@ function lineOf(points: readonly Vec[]): Line | null {
 export function readCross(strokes: readonly (readonly Vec[])[]): Candidate[][] {
   if (strokes.length !== 2) return [];
   const [a, b] = strokes.map(lineOf);
-  if (!a || !b) return [];
-  const [long, other] = [distance(a.from, a.to), distance(b.from, b.to)];
-  if (Math.min(long, other) / Math.max(long, other) < EVEN_STROKES) return [];
-  const d = { x: a.to.x - a.from.x, y: a.to.y - a.from.y };
-  const e = { x: b.to.x - b.from.x, y: b.to.y - b.from.y };
-  const across = d.x * e.y - d.y * e.x;
-  if (Math.abs(across) < Math.sin(CROSSING) * long * other) return [];
-  const f = { x: b.from.x - a.from.x, y: b.from.y - a.from.y };
-  const u = (f.x * e.y - f.y * e.x) / across;
-  const v = (f.x * d.y - f.y * d.x) / across;
-  if ([u, v].some((w) => w < MIDDLE[0] || w > MIDDLE[1])) return [];
-  const figure: Figure = { kind: 'cross', first: [a.from, a.to], second: [b.from, b.to] };
-  return [[{ figure, stray: Math.max(a.stray, b.stray), freedoms: 8 }]];
+  const figure = a && b && crossOf(a, b);
+  return figure ? [[{ figure, stray: Math.max(a.stray, b.stray), freedoms: 8 }]] : [];
 }
 
 /** A line with a short bar across each end. */

@@ -18,15 +18,18 @@ export function straightPieces(points: readonly Vec[], most: number): Pieces[] {
   const n = points.length;
   const misfit = misfits(points);
   let cost = new Float64Array(n).fill(Infinity);
-  for (let j = SHORTEST; j < n; j++) cost[j] = misfit[j];
+  for (let j = SHORTEST; j < n; j++) cost[j] = misfit[j * n];
   const from: Int16Array[] = [new Int16Array(n)];
   const costs = [cost];
   for (let k = 1; k < most; k++) {
     const next = new Float64Array(n).fill(Infinity);
     const origin = new Int16Array(n);
     for (let j = (k + 1) * SHORTEST; j < n; j++)
-      for (let i = k * SHORTEST; i <= j - SHORTEST; i++) {
-        const c = cost[i] + misfit[i * n + j];
+      for (let i = j - SHORTEST; i >= k * SHORTEST; i--) {
+        const last = misfit[j * n + i];
+        // A longer last piece fits no better: with it alone dearer than the best, none that is longer can win.
+        if (last >= next[j]) break;
+        const c = cost[i] + last;
         if (c < next[j]) {
           next[j] = c;
           origin[j] = i;
@@ -52,7 +55,7 @@ function cutsOf(from: readonly Int16Array[], k: number, n: number): number[] {
 }
 
 /**
- * Squared distances of points `i` to `j` from their best line, at `i * n + j`, from running sums: the lesser eigenvalue
+ * Squared distances of points `i` to `j` from their best line, at `j * n + i`, from running sums: the lesser eigenvalue
  * of their scatter.
  */
 function misfits(points: readonly Vec[]): Float64Array {
@@ -81,7 +84,7 @@ function misfits(points: readonly Vec[]): Float64Array {
       const yy = sums[b + 4] - sums[a + 4] - (sy * sy) / m;
       const half = (xx + yy) / 2;
       const root = Math.sqrt(((xx - yy) / 2) ** 2 + xy * xy);
-      table[i * n + j] = Math.max(0, half - root);
+      table[j * n + i] = Math.max(0, half - root);
     }
   return table;
 }

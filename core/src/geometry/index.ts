@@ -35,6 +35,9 @@ export {
   transform,
   invertMatrix,
   transformBox,
+  turnAbout,
+  scaleAbout,
+  moveBy,
 } from './matrix.ts';
 export {
   type Path,
@@ -53,11 +56,13 @@ export {
   distanceToPolyline,
   segmentDistance,
   polylineLength,
+  inPolygon,
   resamplePolyline,
   simplifiedIndices,
 } from './polyline.ts';
 export { degrees, roundedAngle } from './angle.ts';
 export { withinCapsule } from './capsule.ts';
+export { type Sweep, sweepAlong, partsOutside } from './sweep.ts';
 export { KAPPA, ellipseInto, arcStep } from './arc.ts';
 export { type PageBox, displaySize, displayMatrix, plainPage } from './pageBox.ts';
 export {

@@ -46,3 +46,21 @@ export function transformBox(m: Matrix, b: Box): Box {
     transform(m, { x: b.maxX, y: b.maxY }),
   ]);
 }
+
+/** The turn by an angle (radians, anticlockwise where y goes up) about a point. */
+export function turnAbout(angle: number, { x, y }: Vec): Matrix {
+  const [c, s] = [Math.cos(angle), Math.sin(angle)];
+  return [c, s, -s, c, x - c * x + s * y, y - s * x - c * y];
+}
+
+/** Stretching by `sx` and `sy` away from a point. */
+export const scaleAbout = (sx: number, sy: number, { x, y }: Vec): Matrix => [
+  sx,
+  0,
+  0,
+  sy,
+  x - sx * x,
+  y - sy * y,
+];
+
+export const moveBy = ({ x, y }: Vec): Matrix => [1, 0, 0, 1, x, y];

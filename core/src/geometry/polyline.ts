@@ -97,3 +97,13 @@ export function simplifiedIndices(
   for (let i = 0; i < count; i++) if (keep[i]) out.push(i);
   return out;
 }
+
+/** Whether a place lies inside a polygon, its corners in turn (even-odd rule). */
+export function inPolygon(corners: readonly Vec[], { x, y }: Vec): boolean {
+  let inside = false;
+  for (let i = 0, j = corners.length - 1; i < corners.length; j = i++) {
+    const [a, b] = [corners[i], corners[j]];
+    if (a.y > y !== b.y > y && x < a.x + ((b.x - a.x) * (y - a.y)) / (b.y - a.y)) inside = !inside;
+  }
+  return inside;
+}

@@ -7,13 +7,22 @@ export {
   type PageId,
   type MarkStyle,
   type WrittenInk,
+  type Run,
   isHighlight,
+  without,
 } from './mark.ts';
 export { writtenInk } from './writtenInk.ts';
+export { placedSamples, leftSamples } from './leftSamples.ts';
 export { type Ink, PEN_INKS, HIGHLIGHTER_INKS, inkName } from './inks.ts';
 export {
   type Instrument,
   type InstrumentKind,
+  INSTRUMENT_KINDS,
+  isWriting,
+  type EraserManner,
+  ERASER_TAKES,
+  ERASER_ONLY,
+  PICKER_SHAPES,
   type DrawnShape,
   DRAWN_SHAPES,
   type Tidy,

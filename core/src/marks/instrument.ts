@@ -2,7 +2,19 @@ import { DRAGGED_KINDS, TAPPED_KINDS } from '../figures/index.ts';
 import { type NibManner, PLAIN_NIB, POINTS_PER_MM } from '../ink/index.ts';
 import type { MarkStyle } from './mark.ts';
 
-export type InstrumentKind = 'pen' | 'pencil' | 'brush' | 'highlighter' | 'figure-pen' | 'eraser';
+export const INSTRUMENT_KINDS = [
+  'pen',
+  'pencil',
+  'brush',
+  'highlighter',
+  'figure-pen',
+  'eraser',
+  'picker',
+] as const;
+export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
+
+/** Instruments that put something on the page. */
+export const isWriting = (kind: InstrumentKind): boolean => kind !== 'eraser' && kind !== 'picker';
 
 /** When ink becomes the figure it looks like. */
 export type Tidy = 'ask' | 'always' | 'never';
@@ -11,7 +23,14 @@ export type Tidy = 'ask' | 'always' | 'never';
 export const DRAWN_SHAPES = ['freehand', ...DRAGGED_KINDS, ...TAPPED_KINDS] as const;
 export type DrawnShape = (typeof DRAWN_SHAPES)[number];
 
-/** A pen, highlighter or eraser with its ink, width and manners. */
+/** What an eraser takes of a mark it touches. */
+export const ERASER_TAKES = ['whole', 'part'] as const;
+/** Which marks an eraser touches; `ink` those of its own colour. */
+export const ERASER_ONLY = ['everything', 'pen', 'highlighter', 'figures', 'ink'] as const;
+/** How a picker goes round what it picks. */
+export const PICKER_SHAPES = ['lasso', 'rectangle'] as const;
+
+/** A pen, highlighter, eraser or picker with its ink, width and manners. */
 export interface Instrument {
   readonly id: string;
   readonly kind: InstrumentKind;
@@ -30,7 +49,12 @@ export interface Instrument {
   readonly even: boolean;
   /** Figures drawn outright grow from their centre. */
   readonly fromCentre: boolean;
+  readonly takes: (typeof ERASER_TAKES)[number];
+  readonly only: (typeof ERASER_ONLY)[number];
+  readonly encloses: (typeof PICKER_SHAPES)[number];
 }
+
+export type EraserManner = Pick<Instrument, 'takes' | 'only' | 'colour'>;
 
 const PEN_WIDTHS = [0.2, 0.35, 0.5, 0.7, 1, 1.5, 2.5];
 
@@ -41,7 +65,8 @@ export const WIDTHS_MM: Readonly<Record<InstrumentKind, readonly number[]>> = {
   brush: [0.7, 1, 1.5, 2.5, 4, 6],
   'figure-pen': PEN_WIDTHS,
   highlighter: [2, 3, 4, 5, 6, 8],
-  eraser: [2, 3, 4, 6, 8, 12],
+  eraser: [1, 2, 3, 4, 6, 8, 12],
+  picker: [],
 };
 
 const pen = {
@@ -53,6 +78,9 @@ const pen = {
   shape: 'freehand',
   even: false,
   fromCentre: false,
+  takes: 'whole',
+  only: 'everything',
+  encloses: 'lasso',
   nib: { ...PLAIN_NIB, thinning: 0.5 },
 } as const;
 const highlighter = {
@@ -103,11 +131,34 @@ export const FIRST_ROLL: readonly Instrument[] = [
     steadiness: 0,
     tidy: 'never',
   },
+  {
+    ...pen,
+    id: 'picker',
+    kind: 'picker',
+    name: 'Picker',
+    colour: '#1f3361',
+    widthMm: 0.5,
+    nib: PLAIN_NIB,
+    steadiness: 0,
+    tidy: 'never',
+  },
 ];
 
 /** What can be added to a pen roll: the first roll's instruments, and those that wait beside it. */
 export const INSTRUMENTS: readonly Instrument[] = [
   ...FIRST_ROLL,
+  {
+    ...pen,
+    id: 'part-eraser',
+    kind: 'eraser',
+    name: 'Fine eraser',
+    colour: '#ffffff',
+    widthMm: 2,
+    nib: PLAIN_NIB,
+    steadiness: 0,
+    tidy: 'never',
+    takes: 'part',
+  },
   {
     ...pen,
     id: 'pencil',

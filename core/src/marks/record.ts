@@ -31,6 +31,7 @@ const secondInkShape = object({
   straight: boolean().strict().required(),
   engine: number().strict().oneOf([1, 2]).required(),
   hand: handShape.nullable().defined().default(null),
+  place: array(finite.min(-1e6).max(1e6)).strict().length(6),
 });
 /** Ink of the first release had pressure only. */
 const inkShape = lazy((value: { thinning?: unknown } | null | undefined) =>
@@ -46,6 +47,14 @@ const colour = string()
 /** Strokes that a stored figure may have been tidied from. */
 const MOST_STROKES = 50;
 
+/** Runs that rubbing may have left of one mark. */
+const MOST_RUNS = 10_000;
+const runShape = object({
+  line: finite.integer().min(0),
+  from: finite.min(0),
+  to: finite.min(0),
+}).required();
+
 const base = {
   id,
   page: id,
@@ -56,6 +65,10 @@ const base = {
     width: finite.min(0).max(1000),
     opacity: share,
   }).required(),
+  left: array(runShape).strict().min(1).max(MOST_RUNS),
+  group: string().strict().max(100),
+  author: string().strict().max(200),
+  locked: boolean().strict().oneOf([true]),
 };
 
 const markShapes = {

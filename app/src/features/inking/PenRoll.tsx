@@ -1,4 +1,4 @@
-import { inkName, type Instrument } from '@marginalis/core/marks';
+import { inkName, type Instrument, isWriting } from '@marginalis/core/marks';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Portal, Snackbar, useTheme } from 'react-native-paper';
@@ -11,9 +11,11 @@ import { useRollDrag } from './useRollDrag';
 
 /** What an instrument is called aloud: its name, ink and width. */
 export const instrumentLabel = (i: Instrument): string =>
-  i.kind === 'eraser'
-    ? `${i.name}, ${i.widthMm} mm`
-    : `${i.name}, ${inkName(i.colour)}, ${i.widthMm} mm`;
+  i.kind === 'picker'
+    ? i.name
+    : i.kind === 'eraser'
+      ? `${i.name}, ${i.widthMm} mm`
+      : `${i.name}, ${inkName(i.colour)}, ${i.widthMm} mm`;
 
 /** A place in the roll and the gap to the next, CSS pixels. */
 const PLACE = { width: 44, height: 46 };
@@ -149,7 +151,7 @@ function InstrumentButton(props: {
       />
       {/* Ink on paper, so that dark ink shows on a dark roll too. */}
       <View style={[styles.paper, { borderColor: colors.outlineVariant }]}>
-        {instrument.kind !== 'eraser' && (
+        {isWriting(instrument.kind) && (
           <View
             style={{
               height: Math.max(2, Math.min(6, instrument.widthMm * 2.2)),

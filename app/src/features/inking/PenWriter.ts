@@ -1,19 +1,26 @@
-import { drawInk, marksTouched, removeMarks } from '@marginalis/core/editing';
+import {
+  drawFinished,
+  drawInk,
+  type FinishedStroke,
+  marksTouched,
+  type Rubbing,
+  startRubbing,
+  strokeWork,
+} from '@marginalis/core/editing';
 import { findMark } from '@marginalis/core/document';
 import { distance, type Matrix, type Vec } from '@marginalis/core/geometry';
 import {
   createLiveInk,
   createSpeedPressure,
-  type HandReading,
   type InkSample,
   type LiveInk,
   type Nib,
   NO_PRESSURE,
 } from '@marginalis/core/ink';
-import { type Instrument, instrumentStyle, type MarkId } from '@marginalis/core/marks';
+import { type Instrument, instrumentStyle } from '@marginalis/core/marks';
 import { type DocumentSession, eraserOfRoll, instrumentInHand, usePenRoll } from '@/session';
 import { colourUnder, type StageController, type Writer } from '@/stage';
-import { HandReader } from '@/work';
+import { StrokeFinisher } from '@/work';
 import { FigureDrawer } from './FigureDrawer';
 import { LivePainter } from './LivePainter';
 import { LiveTiles } from './LiveTiles';
@@ -34,29 +41,26 @@ interface Stroke {
 /** A touch so short and so still is a tap, ms and CSS pixels. */
 const TAP_TIME = 350;
 const TAP_REACH = 9;
-/** The hand of shorter strokes is read on the spot: asking the worker would take as long. */
-const SHORT = 80;
-/** The worker for longer ones is made ready so long after the page came, ms. */
-const READER_DELAY = 1500;
+/** The worker that finishes strokes is made ready so long after the page came, ms. */
+const FINISHER_DELAY = 1500;
 
-interface Rubbing {
+interface RubbingStroke {
   readonly page: number;
-  readonly pageId: string;
-  readonly radius: number;
+  readonly instrument: Instrument;
+  readonly rubbing: Rubbing;
   last: Vec;
-  readonly touched: Set<MarkId>;
 }
 
 /** Turns contacts into ink and rubbing, and shows them in the frame of the event. */
 export class PenWriter implements Writer {
   private stroke: Stroke | null = null;
-  private rubbing: Rubbing | null = null;
+  private rubbing: RubbingStroke | null = null;
   private readonly tiles: LiveTiles;
   private readonly painter: LivePainter;
   private readonly drawer: FigureDrawer;
   /** A figure is being drawn outright with the pointer that is down. */
   private drawing = false;
-  private readonly hands = new HandReader();
+  private readonly finisher = new StrokeFinisher();
   private readonly starting: ReturnType<typeof setTimeout>;
 
   constructor(
@@ -70,7 +74,7 @@ export class PenWriter implements Writer {
     this.painter = new LivePainter(this.tiles);
     this.drawer = new FigureDrawer(stage, session, this.tiles, (page) => this.matrix(page));
     // Not while the page is still being drawn.
-    this.starting = setTimeout(() => this.hands.start(), READER_DELAY);
+    this.starting = setTimeout(() => this.finisher.start(), FINISHER_DELAY);
   }
 
   start(event: PointerEvent, act: 'write' | 'erase'): void {
@@ -94,8 +98,8 @@ export class PenWriter implements Writer {
     const isOutright = instrument.kind === 'figure-pen' && instrument.shape !== 'freehand';
     if (!isOutright) this.drawer.finish();
     if (instrument.kind === 'eraser') {
-      const radius = style.width / 2;
-      this.rubbing = { page: hit.index, pageId, radius, last: hit.user, touched: new Set() };
+      const rubbing = startRubbing(document, pageId, style.width / 2, instrument);
+      this.rubbing = { page: hit.index, instrument, rubbing, last: hit.user };
       this.rub(event);
       return;
     }
@@ -135,9 +139,8 @@ export class PenWriter implements Writer {
     this.finish(keep);
   }
 
-  hover(event: PointerEvent | null): void {
+  hover(event: PointerEvent | null, instrument = instrumentInHand()): void {
     const { ring } = this;
-    const instrument = instrumentInHand();
     ring.style.display = event ? 'block' : 'none';
     if (!event) return;
     if (this.drawer.isTapping) this.drawer.move(event);
@@ -165,7 +168,7 @@ export class PenWriter implements Writer {
     clearTimeout(this.starting);
     this.drawer.cancel();
     this.session.finishNow();
-    this.hands.stop();
+    this.finisher.stop();
     this.tiles.remove();
   }
 
@@ -202,19 +205,19 @@ export class PenWriter implements Writer {
   }
 
   private rub(event: PointerEvent): void {
-    const { rubbing } = this;
-    if (!rubbing) return;
-    const { document } = this.session.store.getState();
+    const stroke = this.rubbing;
+    if (!stroke) return;
+    const { page, rubbing, instrument } = stroke;
     const coalesced = event.getCoalescedEvents?.() ?? [];
-    const before = rubbing.touched.size;
-    for (const e of coalesced.length > 0 ? coalesced : [event]) {
-      const at = this.stage.toUser(rubbing.page, this.stage.fromClient(e.clientX, e.clientY));
-      for (const id of marksTouched(document, rubbing.pageId, [rubbing.last, at], rubbing.radius))
-        rubbing.touched.add(id);
-      rubbing.last = at;
+    const places = (coalesced.length > 0 ? coalesced : [event]).map((e) =>
+      this.stage.toUser(page, this.stage.fromClient(e.clientX, e.clientY)),
+    );
+    if (rubbing.along([stroke.last, ...places])) {
+      if (instrument.takes === 'whole') this.session.setDoomed(new Set(rubbing.becomes.keys()));
+      else this.session.preview(rubbing.done());
     }
-    if (rubbing.touched.size !== before) this.session.setDoomed(new Set(rubbing.touched));
-    this.hover(event);
+    stroke.last = places[places.length - 1];
+    this.hover(event, instrument);
   }
 
   private finish(keep: boolean): void {
@@ -228,7 +231,8 @@ export class PenWriter implements Writer {
     this.stroke = this.rubbing = null;
     if (stroke && keep && stroke.samples.length > 0) return this.keepInk(stroke);
     if (rubbing) {
-      if (keep) session.dispatch(removeMarks(session.store.getState().document, rubbing.touched));
+      if (keep) session.dispatch(rubbing.rubbing.done());
+      session.preview(null);
       session.setDoomed(new Set());
     }
     this.painter.clear();
@@ -257,17 +261,24 @@ export class PenWriter implements Writer {
     const { instrument, samples, pageId } = stroke;
     const { session } = this;
     if (this.takeTapped(stroke)) return this.painter.clear();
-    const id = crypto.randomUUID();
-    const madeAt = Date.now();
-    const draw = (hand: HandReading | null): void => {
+    const whole = {
+      id: crypto.randomUUID(),
+      page: pageId,
+      instrument,
+      samples,
+      madeAt: Date.now(),
+    };
+    const draw = (finished: FinishedStroke | null): void => {
       const { document } = session.store.getState();
-      const written = { id, page: pageId, instrument, samples, madeAt, hand: hand ?? undefined };
-      session.dispatch(drawInk(document, written));
-      session.considerTidy(id, instrument.tidy, usePenRoll.getState().settle);
+      session.dispatch(
+        finished ? drawFinished(document, whole, finished) : drawInk(document, whole),
+      );
+      const { settle } = usePenRoll.getState();
+      session.considerTidy(whole.id, instrument.tidy, settle, finished?.found);
       this.painter.clear();
     };
-    if (samples.length <= SHORT) draw(null);
-    else session.finishWhen(this.hands.read(samples), draw);
+    const work = strokeWork(session.store.getState().document, whole);
+    session.finishWhen(this.finisher.finish(work), draw);
   }
 }
 

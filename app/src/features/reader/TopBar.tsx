@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { Divider, IconButton, Menu, Text, useTheme } from 'react-native-paper';
 import { SessionContext, usePenRoll, useSession, useSessionState } from '@/session';
 import { StageContext, useSight, useStage } from '@/stage';
-import { MenuButton, paperIcon } from '@/ui';
+import { Area, MenuButton, paperIcon } from '@/ui';
 import { PageField } from './PageField';
 
 const STEP = 1.25;
@@ -86,16 +86,22 @@ function Saving() {
   const { colors } = useTheme();
   const text = { kept: 'Kept', keeping: 'Keeping …', unkept: 'Not kept' }[saving];
   return (
-    <Text
-      role="status"
-      testID="saving"
-      variant="bodySmall"
-      style={{ color: saving === 'unkept' ? colors.error : colors.onSurfaceVariant }}
-    >
-      {text}
-    </Text>
+    <Area style={savingPlace}>
+      <Text
+        role="status"
+        testID="saving"
+        variant="bodySmall"
+        numberOfLines={1}
+        style={{ color: saving === 'unkept' ? colors.error : colors.onSurfaceVariant }}
+      >
+        {text}
+      </Text>
+    </Area>
   );
 }
+
+/** Of one size whatever it says: it changes twice a stroke, and the rest of the bar must not be laid out again. */
+const savingPlace = { contain: 'strict', width: 72, height: 18 } as const;
 
 function ViewMenu({
   wide,

@@ -8,7 +8,7 @@ export function useMarkFeed(): MarkFeed {
   return useMemo(
     () => ({
       subscribe: (listener) => store.subscribe(listener),
-      getState: () => store.getState().document,
+      getState: () => store.getState().draft ?? store.getState().document,
       getDoomed: () => store.getState().doomed,
     }),
     [store],

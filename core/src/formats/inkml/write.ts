@@ -1,7 +1,7 @@
 import { type DocState, inOrder, marksOn, type PageRef } from '../../document/index.ts';
 import { displayMatrix } from '../../geometry/index.ts';
 import type { InkSample } from '../../ink/index.ts';
-import type { InkMark } from '../../marks/index.ts';
+import { type InkMark, leftSamples } from '../../marks/index.ts';
 import { INKML, OWN } from './names.ts';
 
 const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
@@ -53,15 +53,21 @@ function brush(id: string, { style, tool, ink }: InkMark): string {
     </brush>`;
 }
 
-function trace(mark: InkMark, page: number, brushId: string): string {
-  const tilted = isTilted(mark.ink.samples);
-  const points = mark.ink.samples.map((s) => {
+/** A trace for each run that is left of a stroke. */
+function tracesOf(mark: InkMark, page: number, brushId: string): string[] {
+  const ids = (k: number): string => `trace-${mark.id}${k === 0 ? '' : `-${k + 1}`}`;
+  return leftSamples(mark).map((samples, k) => trace(samples, ids(k), page, brushId));
+}
+
+function trace(samples: readonly InkSample[], id: string, page: number, brushId: string): string {
+  const tilted = isTilted(samples);
+  const points = samples.map((s) => {
     const row = [decimals(s.x, 2), decimals(s.y, 2), Math.round(s.t), decimals(s.pressure, 4)];
     if (tilted) row.push(Math.round(s.tiltX ?? 0), Math.round(s.tiltY ?? 0));
     return row.join(' ');
   });
   const context = `page-${page}${tilted ? '-tilted' : ''}`;
-  return `  <trace xml:id="${escaped(`trace-${mark.id}`)}" contextRef="#${context}" brushRef="#${brushId}">${points.join(
+  return `  <trace xml:id="${escaped(id)}" contextRef="#${context}" brushRef="#${brushId}">${points.join(
     ', ',
   )}</trace>`;
 }
@@ -106,7 +112,7 @@ export function writeInkml(state: DocState, title: string): string {
         brushes.set(key, (id = `brush-${brushes.size + 1}`));
         definitions.push(brush(id, mark));
       }
-      traces.push(trace(mark, number, id));
+      traces.push(...tracesOf(mark, number, id));
     }
   });
   return `<?xml version="1.0" encoding="UTF-8"?>

@@ -1,0 +1,132 @@
+import { array, number, object, string } from 'yup';
+import { type DocState, nextOrder, type PageRef, type Transaction } from '../document/index.ts';
+import { boxCentre, moveBy, type Vec } from '../geometry/index.ts';
+import {
+  fromMarkRecord,
+  type InkMark,
+  type Mark,
+  type MarkId,
+  MarkRecordError,
+  type PageId,
+  toMarkRecord,
+  without,
+} from '../marks/index.ts';
+import { boundsOfAll, carryMark, changeable, pageMap } from './carry.ts';
+
+/** Marks copied from a page, with the page as it lay, so that they can be pasted upright anywhere. */
+export interface Clip {
+  readonly page: PageRef;
+  readonly marks: readonly Mark[];
+}
+
+/** A mark like this one with new ids, its group's too. */
+function renewed(mark: Mark, newId: () => string, groups: Map<string, string>): Mark {
+  const { group } = mark;
+  if (group && !groups.has(group)) groups.set(group, newId());
+  const base = {
+    ...without(mark, 'locked'),
+    id: newId(),
+    ...(group ? { group: groups.get(group) } : {}),
+  } as Mark;
+  if (base.kind === 'ink') return base;
+  return { ...base, from: base.from.map((ink): InkMark => ({ ...ink, id: newId() })) };
+}
+
+/** Marks of one page as they are; null when none of the ids is there. */
+export function copyMarks(state: DocState, ids: Iterable<MarkId>): Clip | null {
+  const marks = changeable(state, ids);
+  const page = state.pages.find(({ id }) => id === marks[0]?.page);
+  return page ? { page, marks: marks.filter((mark) => mark.page === page.id) } : null;
+}
+
+/** Copies of marks, `by` points beside them. */
+export function duplicateMarks(
+  state: DocState,
+  ids: Iterable<MarkId>,
+  by: Vec,
+  newId: () => MarkId,
+): Transaction | null {
+  const marks = changeable(state, ids);
+  if (marks.length === 0) return null;
+  const groups = new Map<string, string>();
+  const orders = new Map<PageId, number>();
+  const changes = marks.map((mark) => {
+    const order = orders.get(mark.page) ?? nextOrder(state, mark.page);
+    orders.set(mark.page, order + 1);
+    const after = { ...carryMark(renewed(mark, newId, groups), moveBy(by)), order };
+    return { id: after.id, before: null, after };
+  });
+  return { label: marks.length === 1 ? 'Duplicate' : `Duplicate ${marks.length} marks`, changes };
+}
+
+/**
+ * Puts copied marks on a page, upright as they were seen, with their middle at `at`, but never off the page; null when
+ * there is no such page.
+ */
+export function pasteMarks(
+  state: DocState,
+  clip: Clip,
+  page: PageId,
+  at: Vec,
+  newId: () => MarkId,
+): Transaction | null {
+  const to = state.pages.find(({ id }) => id === page);
+  if (!to || clip.marks.length === 0) return null;
+  const middle = boxCentre(boundsOfAll(clip.marks));
+  const matrix = pageMap(clip.page, to, middle, onPage(to, at));
+  const groups = new Map<string, string>();
+  let order = nextOrder(state, page);
+  const changes = clip.marks.map((mark) => {
+    const pasted = carryMark(renewed(mark, newId, groups), matrix);
+    const after = { ...pasted, page, order: order++ };
+    return { id: after.id, before: null, after };
+  });
+  return { label: clip.marks.length === 1 ? 'Paste' : `Paste ${clip.marks.length} marks`, changes };
+}
+
+/** The place on a page nearest to `at`. */
+function onPage({ box: { minX, minY, maxX, maxY } }: PageRef, { x, y }: Vec): Vec {
+  return { x: Math.min(maxX, Math.max(minX, x)), y: Math.min(maxY, Math.max(minY, y)) };
+}
+
+const clipShape = object({
+  marginalis: number().strict().oneOf([1]).required(),
+  page: object({
+    id: string().strict().required(),
+    source: string().strict().required(),
+    index: number().strict().integer().min(0).required(),
+    box: object({
+      minX: number().strict().required(),
+      minY: number().strict().required(),
+      maxX: number().strict().required(),
+      maxY: number().strict().required(),
+    }).required(),
+    rotate: number().strict().oneOf([0, 90, 180, 270]).required(),
+    userUnit: number().strict().positive().required(),
+  }).required(),
+  marks: array().min(1).max(20_000).required(),
+});
+
+/** Thrown when what is pasted is no clip of marks. */
+export class ClipError extends Error {
+  override readonly name = 'ClipError';
+}
+
+export const writeClip = ({ page, marks }: Clip): string =>
+  JSON.stringify({ marginalis: 1, page, marks: marks.map(toMarkRecord) });
+
+/** @throws ClipError */
+export function readClip(text: string): Clip {
+  try {
+    const { page, marks } = clipShape.validateSync(JSON.parse(text), { strict: true });
+    return { page: page as PageRef, marks: (marks as unknown[]).map(fromMarkRecord) };
+  } catch (e) {
+    if (
+      e instanceof MarkRecordError ||
+      e instanceof SyntaxError ||
+      (e as Error).name === 'ValidationError'
+    )
+      throw new ClipError(`What was copied cannot be read: ${(e as Error).message}`);
+    throw e;
+  }
+}

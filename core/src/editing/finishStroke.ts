@@ -1,0 +1,72 @@
+import { adoptDerived, centrelinesOf, outlineOf } from '../derived/index.ts';
+import { type DocState, emptyDocument, type Transaction } from '../document/index.ts';
+import type { Path } from '../geometry/index.ts';
+import {
+  type HandReading,
+  type InkSample,
+  packSamples,
+  quantiseSamples,
+  unpackSamples,
+} from '../ink/index.ts';
+import type { InkMark, Instrument } from '../marks/index.ts';
+import { drawInk, type Stroke } from './draw.ts';
+import { findFigure, type FoundFigure, marksBefore, strokesOf } from './offerTidy.ts';
+
+/** A stroke on its way to the thread that finishes it. Samples are packed. */
+export interface StrokeWork {
+  readonly instrument: Instrument;
+  readonly samples: Float64Array;
+  /** The strokes of the marks that may be part of the same figure, the last one last. */
+  readonly before: readonly (readonly Float64Array[])[];
+}
+
+/** What is worked out when the pen is lifted. */
+export interface FinishedStroke {
+  readonly hand: HandReading;
+  /** Packed. */
+  readonly centreline: Float64Array;
+  readonly outline: Path;
+  readonly found: FoundFigure | null;
+}
+
+const toolOf = ({ kind }: Instrument): InkMark['tool'] =>
+  kind === 'highlighter' ? 'highlighter' : 'pen';
+
+/** What another thread needs to finish a stroke of this document. */
+export function strokeWork(state: DocState, { instrument, ...stroke }: Stroke): StrokeWork {
+  const { samples, page, madeAt } = stroke;
+  const written = { page, madeAt, tool: toolOf(instrument), ink: { samples } };
+  const before = instrument.tidy === 'never' ? [] : marksBefore(state, written);
+  return {
+    instrument,
+    samples: packSamples(samples),
+    before: before.map((mark) => strokesOf(mark).map(packSamples)),
+  };
+}
+
+/** The costly part of putting a stroke on a page: reading its hand, its outline, and whether it is a figure. */
+export function finishStroke({ instrument, samples: packed, before }: StrokeWork): FinishedStroke {
+  const samples: InkSample[] = quantiseSamples(unpackSamples(packed));
+  const alone = { id: 'stroke', page: '', instrument, samples, madeAt: 0 };
+  const mark = drawInk(emptyDocument([]), alone).changes[0].after;
+  if (mark?.kind !== 'ink' || !mark.ink.hand) throw new RangeError('A stroke becomes ink.');
+  const group = [...before.map((strokes) => strokes.map(unpackSamples)), [samples]];
+  return {
+    hand: mark.ink.hand,
+    centreline: packSamples(centrelinesOf(mark)[0] as readonly InkSample[]),
+    outline: outlineOf(mark),
+    found: instrument.tidy === 'never' ? null : findFigure(group, instrument.tidy),
+  };
+}
+
+/** Puts a finished stroke on its page: {@link drawInk} without the work. */
+export function drawFinished(
+  state: DocState,
+  stroke: Stroke,
+  { hand, centreline, outline }: FinishedStroke,
+): Transaction {
+  const transaction = drawInk(state, { ...stroke, hand });
+  const mark = transaction.changes[0].after;
+  if (mark?.kind === 'ink') adoptDerived(mark, { centreline: unpackSamples(centreline), outline });
+  return transaction;
+}

@@ -1,0 +1,112 @@
+import { boundsOf, centrelinesOf, isTouched, marksMeeting } from '../derived/index.ts';
+import { type DocState, findMark, marksOn } from '../document/index.ts';
+import {
+  type Box,
+  boxesMeet,
+  boxHeight,
+  boxOfPoints,
+  boxWidth,
+  growBox,
+  inPolygon,
+  resamplePolyline,
+  uniteBoxes,
+  type Vec,
+} from '../geometry/index.ts';
+import { isHighlight, type Mark, type MarkId, type PageId } from '../marks/index.ts';
+
+/** A mark lies within a lasso when at least this share of its lines does. */
+const MOST = 0.6;
+/** Places along a line that are looked at. */
+const PLACES = 32;
+/** Strokes of one word are written with pauses no longer than this, ms … */
+const LONGEST_PAUSE = 2000;
+/** … and are apart by no more than this share of the taller one's height, and so many points. */
+const APART_SHARE = 0.45;
+const APART = 2;
+/** A larger stroke is no part of a word, points. */
+const LARGEST = 120;
+const MOST_STROKES = 60;
+
+/**
+ * The marks within `reach` points of a place, the topmost first; highlights lie beneath everything else. A filled figure
+ * is met anywhere inside.
+ */
+export function marksAt(state: DocState, page: PageId, at: Vec, reach: number): Mark[] {
+  const near = marksMeeting(marksOn(state, page), growBox(boxOfPoints([at]), reach));
+  const touched = near.filter((mark) => isTouched(mark, [at], reach)).reverse();
+  return [...touched.filter((m) => !isHighlight(m)), ...touched.filter(isHighlight)];
+}
+
+/** The marks of a page that lie, for the most part, within a polygon. */
+export function marksWithin(state: DocState, page: PageId, polygon: readonly Vec[]): Mark[] {
+  if (polygon.length < 3) return [];
+  return marksMeeting(marksOn(state, page), boxOfPoints(polygon)).filter((mark) => {
+    const points = centrelinesOf(mark).flatMap((line) =>
+      line.length < 2 ? line : resamplePolyline(line, PLACES),
+    );
+    const inside = points.filter((p) => inPolygon(polygon, p)).length;
+    return inside >= MOST * points.length;
+  });
+}
+
+/**
+ * The strokes that make a word with this one: written one after the other with short pauses, close together. The mark
+ * alone when it is no small pen stroke.
+ */
+export function wordOf(state: DocState, mark: Mark): Mark[] {
+  const written = [...marksOn(state, mark.page).values()]
+    .filter((m) => isLetterLike(m) && Math.abs(m.order - mark.order) < MOST_STROKES)
+    .sort((a, b) => a.order - b.order);
+  const at = written.indexOf(mark);
+  if (at < 0) return [mark];
+  const word = [mark];
+  let reach = boundsOf(mark);
+  for (const step of [1, -1]) {
+    for (let i = at + step; i >= 0 && i < written.length; i += step) {
+      const [before, after] =
+        step > 0 ? [written[i - 1], written[i]] : [written[i], written[i + 1]];
+      if (startOf(after) - before.madeAt > LONGEST_PAUSE) break;
+      if (!boxesMeet(beside(reach, boundsOf(written[i])), boundsOf(written[i]))) break;
+      word.push(written[i]);
+      reach = uniteBoxes(reach, boundsOf(written[i]));
+    }
+  }
+  return word.sort((a, b) => a.order - b.order);
+}
+
+const isLetterLike = (mark: Mark): boolean =>
+  mark.kind === 'ink' &&
+  mark.tool === 'pen' &&
+  !mark.locked &&
+  boxHeight(boundsOf(mark)) < LARGEST &&
+  boxWidth(boundsOf(mark)) < 3 * LARGEST;
+
+/** When the pen was put down, ms since 1970. */
+const startOf = (mark: Mark): number =>
+  mark.kind === 'ink'
+    ? mark.madeAt - (mark.ink.samples[mark.ink.samples.length - 1].t - mark.ink.samples[0].t)
+    : mark.madeAt;
+
+function beside(word: Box, stroke: Box): Box {
+  const tall = Math.max(boxHeight(word), boxHeight(stroke));
+  return growBox(word, APART_SHARE * Math.min(tall, LARGEST) + APART);
+}
+
+/** The marks and all that are in a group with them; those that are locked are left out. */
+export function withGroups(state: DocState, ids: Iterable<MarkId>): MarkId[] {
+  const picked = [...new Set(ids)].map((id) => findMark(state, id)).filter((m) => m !== null);
+  const groups = new Set(picked.flatMap(({ group }) => (group ? [group] : [])));
+  const all = new Set(picked.filter((m) => !m.locked).map(({ id }) => id));
+  if (groups.size > 0)
+    for (const marks of state.marks.values())
+      for (const mark of marks.values())
+        if (mark.group && groups.has(mark.group) && !mark.locked) all.add(mark.id);
+  return [...all];
+}
+
+/** What a tap picks: a group, the word that ink belongs to, or the one mark. */
+export function pickedBy(state: DocState, mark: Mark, single: boolean): MarkId[] {
+  if (single) return [mark.id];
+  if (mark.group) return withGroups(state, [mark.id]);
+  return wordOf(state, mark).map(({ id }) => id);
+}
