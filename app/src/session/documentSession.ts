@@ -43,8 +43,8 @@ export interface SessionState {
   /** False while another tab has the turn. */
   readonly writable: boolean;
   readonly offer: TidyOffer | null;
-  /** The figure whose handles are shown. */
-  readonly inHand: MarkId | null;
+  /** The marks in hand: what is done next is done to them. */
+  readonly picked: ReadonlySet<MarkId>;
   /** The document as it would be if what is being done were done now; null while nothing is. */
   readonly draft: DocState | null;
   /** Marks the eraser has touched and would take. */
@@ -103,7 +103,7 @@ export class DocumentSession {
       saving: 'kept',
       writable: false,
       offer: null,
-      inHand: null,
+      picked: NONE,
       draft: null,
       doomed: NONE,
       damaged: 0,
@@ -163,16 +163,17 @@ export class DocumentSession {
       draft: null,
       history: recordDone(history, step),
       offer: null,
-      inHand: this.heldIn(applied.state),
+      picked: this.stillPicked(applied.state),
     });
     this.keep('do', transaction);
     return true;
   };
 
-  /** The figure in hand, as long as it is one. */
-  private heldIn(document: DocState): MarkId | null {
-    const { inHand } = this.get();
-    return inHand !== null && findMark(document, inHand)?.kind === 'figure' ? inHand : null;
+  /** The marks in hand that are there in a document. */
+  private stillPicked(document: DocState): ReadonlySet<MarkId> {
+    const { picked } = this.get();
+    const still = [...picked].filter((id) => findMark(document, id));
+    return still.length === picked.size ? picked : new Set(still);
   }
 
   /**
@@ -224,7 +225,7 @@ export class DocumentSession {
       draft: null,
       history: moved.history,
       offer: null,
-      inHand: this.heldIn(moved.state),
+      picked: this.stillPicked(moved.state),
     });
     this.keep(act, moved.transaction);
     return moved.transaction.label;
@@ -312,16 +313,19 @@ export class DocumentSession {
           : backToInk(document, taken),
     );
     const isFigure = taken === null || figure !== undefined;
-    this.set({ offer: null, inHand: done && isFigure ? last : null });
+    this.set({ offer: null, picked: done && isFigure ? new Set([last]) : NONE });
   };
 
   dismissOffer = (): void => {
     if (this.get().offer) this.set({ offer: null });
   };
 
-  /** Takes a figure in hand, to be changed by its handles; null lays it down. */
-  takeInHand = (id: MarkId | null): void => {
-    if (this.get().inHand !== id) this.set({ inHand: id });
+  /** Takes marks in hand, to be changed; those that are locked stay where they are. None lays down what was there. */
+  pick = (ids: Iterable<MarkId>): void => {
+    const { document, picked } = this.get();
+    const next = new Set([...ids].filter((id) => findMark(document, id)?.locked === undefined));
+    if (next.size === 0 && picked.size === 0) return;
+    this.set({ picked: next.size === 0 ? NONE : next });
   };
 
   setTask = (task: Task | null): void => this.set({ task });

@@ -13,4 +13,5 @@ export {
   noteWorkedOn,
 } from './desk';
 export { offeredDemos, addDemo, seedDesk } from './demo';
+export { FIGURE_NAMES } from './figureNames';
 export { passwordFor } from './passwords';

@@ -37,14 +37,16 @@ interface PenRoll extends Settings {
   pickFor(id: string | null): void;
   setHand(hand: Settings['hand']): void;
   setSettle(settle: Settings['settle']): void;
+  setWidthFollows(follows: boolean): void;
+  setAuthor(author: string): void;
 }
 
 /** The person's instruments, kept across sessions. */
 export const usePenRoll = create<PenRoll>((set, get) => {
   const keep = (): void => {
-    const { roll, hand, inks, settle } = get();
+    const { roll, hand, inks, settle, widthFollows, author } = get();
     // The roll is in memory; failing to store it costs a colour next time, not a mark.
-    keepSettings({ roll, hand, inks, settle }).catch((e: unknown) =>
+    keepSettings({ roll, hand, inks, settle, widthFollows, author }).catch((e: unknown) =>
       console.warn('The pen roll could not be stored.', e),
     );
   };
@@ -83,6 +85,14 @@ export const usePenRoll = create<PenRoll>((set, get) => {
     },
     setSettle(settle) {
       set({ settle });
+      keep();
+    },
+    setWidthFollows(widthFollows) {
+      set({ widthFollows });
+      keep();
+    },
+    setAuthor(author) {
+      set({ author });
       keep();
     },
   };

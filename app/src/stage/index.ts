@@ -1,3 +1,4 @@
+export { Chip, CHIP_HEIGHT, ChipButton } from './Chip';
 export { Stage } from './Stage';
 export type { MarkFeed } from './MarkFeed';
 export { StageProvider } from './StageProvider';
@@ -5,3 +6,5 @@ export { StageContext, useStage, useSight, type StageHold } from './StageContext
 export type { StageController, StageSight } from './StageController';
 export { colourUnder } from './colourUnder';
 export type { Writer } from './pointers';
+export { pictureOfMarks } from './pictureOfMarks';
+export { outlineData } from './outlineData';

@@ -18,4 +18,6 @@ export {
   keepSettings,
   readLinks,
   keepLinks,
+  readKeptClip,
+  keepClip,
 } from './settings';

@@ -58,6 +58,10 @@ const settingsShape = object({
     .default([]),
   /** How figures that were read are made regular. */
   settle: object({ upright: boolean().default(true), meet: boolean().default(true) }),
+  /** Lines grow wider with what is scaled. */
+  widthFollows: boolean().default(false),
+  /** Signs new marks; nobody when empty. */
+  author: string().max(100).default(''),
 });
 
 export type Settings = Omit<InferType<typeof settingsShape>, 'roll'> & {
@@ -69,6 +73,8 @@ export const FIRST_SETTINGS: Settings = {
   hand: 'right',
   inks: [],
   settle: { upright: true, meet: true },
+  widthFollows: false,
+  author: '',
 };
 
 /** The person's settings; the first ones where none, or none that can be read, are kept. */
@@ -85,6 +91,11 @@ export async function readSettings(): Promise<Settings> {
 
 export const keepSettings = (settings: Settings): Promise<void> =>
   store.setItem('settings', JSON.stringify(settings));
+
+/** What was copied last, on any document; null when nothing was. */
+export const readKeptClip = (): Promise<string | null> => store.getItem('clip');
+
+export const keepClip = (clip: string): Promise<void> => store.setItem('clip', clip);
 
 const linkShape = object({
   token: string().required(),

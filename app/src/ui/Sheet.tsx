@@ -1,6 +1,7 @@
-import { type ReactNode, useEffect } from 'react';
+import { type ReactNode, useContext, useEffect } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { IconButton, Modal, Portal, Text, useTheme } from 'react-native-paper';
+import { CarryContext } from './Carry';
 import { paperIcon } from './icons';
 import { WIDE_FROM } from './theme';
 
@@ -14,6 +15,7 @@ export function Sheet(props: {
   const { title, open, onClose, children } = props;
   const { width, height } = useWindowDimensions();
   const { colors } = useTheme();
+  const carry = useContext(CarryContext);
   const wide = width >= WIDE_FROM;
   useEffect(() => {
     if (!open) return undefined;
@@ -54,7 +56,7 @@ export function Sheet(props: {
               style={styles.close}
             />
           </View>
-          <ScrollView contentContainerStyle={styles.body}>{children}</ScrollView>
+          <ScrollView contentContainerStyle={styles.body}>{carry(children)}</ScrollView>
         </View>
       </Modal>
     </Portal>

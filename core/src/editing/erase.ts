@@ -20,10 +20,20 @@ export function marksTouched(
 export function removeMarks(state: DocState, ids: Iterable<MarkId>): Transaction | null {
   const marks = [...new Set(ids)]
     .map((id) => findMark(state, id))
-    .filter((mark): mark is Mark => mark !== null);
+    .filter((mark): mark is Mark => mark !== null && !mark.locked);
   if (marks.length === 0) return null;
   return {
     label: marks.length === 1 ? 'Rub out' : `Rub out ${marks.length} marks`,
+    changes: marks.map((mark) => ({ id: mark.id, before: mark, after: null })),
+  };
+}
+
+/** Takes all marks off a page but for those that are locked; null when there are none. */
+export function clearPage(state: DocState, page: PageId): Transaction | null {
+  const marks = [...marksOn(state, page).values()].filter((mark) => !mark.locked);
+  if (marks.length === 0) return null;
+  return {
+    label: 'Clear the page',
     changes: marks.map((mark) => ({ id: mark.id, before: mark, after: null })),
   };
 }

@@ -15,7 +15,7 @@ export {
 } from './offerTidy.ts';
 export { tidyMarks, backToInk } from './tidy.ts';
 export { type DrawnOutright, type FigurePart, changeFigure, drawFigure } from './figures.ts';
-export { marksTouched, removeMarks } from './erase.ts';
+export { clearPage, marksTouched, removeMarks } from './erase.ts';
 export { rubInk } from './rubInk.ts';
 export { type Rubbing, startRubbing } from './rubbing.ts';
 export { type Restyle, restyleMarks, lockMarks, steadyInk } from './restyle.ts';

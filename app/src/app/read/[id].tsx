@@ -2,6 +2,7 @@ import { router, useLocalSearchParams } from 'expo-router';
 import { FigureInHand, SettleItems, TidyChip } from '@/features/figures';
 import { InkingLayer, PenRoll } from '@/features/inking';
 import { InkFileItems } from '@/features/inkfiles';
+import { Picked, PickKeys } from '@/features/picking';
 import { PracticeItem } from '@/features/practice';
 import { ReaderScreen } from '@/features/reader';
 import { SendButton } from '@/features/sending';
@@ -14,11 +15,17 @@ export default function ReadRoute() {
       id={id}
       onBack={() => (router.canGoBack() ? router.back() : router.replace('/'))}
       tools={(upright) => <PenRoll upright={upright} />}
-      overlay={<InkingLayer />}
+      overlay={
+        <>
+          <InkingLayer />
+          <PickKeys />
+        </>
+      }
       onPage={(index) => (
         <>
           <TidyChip index={index} />
           <FigureInHand index={index} />
+          <Picked index={index} />
         </>
       )}
       send={<SendButton />}

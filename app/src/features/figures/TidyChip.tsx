@@ -3,10 +3,9 @@ import { figureLines } from '@marginalis/core/figures';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTheme } from 'react-native-paper';
-import { type TidyOffer, usePenRoll, useSession, useSessionState } from '@/session';
-import { Chip, CHIP_HEIGHT, ChipButton } from './Chip';
+import { FIGURE_NAMES, type TidyOffer, usePenRoll, useSession, useSessionState } from '@/session';
+import { Chip, CHIP_HEIGHT, ChipButton } from '@/stage';
 import { Ghost } from './Ghost';
-import { FIGURE_NAMES } from './names';
 
 /** About how wide the chip is, CSS pixels, and the button that opens it. */
 const CHIP_WIDTH = 150;

@@ -112,7 +112,7 @@ export class FigureDrawer {
         madeAt: Date.now(),
       }),
     );
-    if (done) session.takeInHand(id);
+    if (done) session.pick([id]);
   }
 
   /** The pointer turned out to mean something else: a drag is given up, corners tapped before stay. */

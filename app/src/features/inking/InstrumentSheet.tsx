@@ -3,6 +3,7 @@ import {
   DRAWN_SHAPES,
   type DrawnShape,
   type Instrument,
+  isWriting,
   type Tidy,
   WIDTHS_MM,
 } from '@marginalis/core/marks';
@@ -12,6 +13,7 @@ import { usePenRoll } from '@/session';
 import { Action, type Choice, Choices, paperIcon, Sheet, withOwn } from '@/ui';
 import { InkChoices } from './InkChoices';
 import { type Steadying, SteadyWritten } from './SteadyWritten';
+import { Erasing } from './Erasing';
 import { ResponseCurve } from './ResponseCurve';
 
 const TIDY: readonly Choice<Tidy>[] = [
@@ -44,7 +46,7 @@ export function InstrumentSheet({
   const { change, pickFor } = usePenRoll();
   if (!instrument) return null;
   const { id, kind, nib } = instrument;
-  const writes = kind !== 'eraser';
+  const writes = isWriting(kind);
   return (
     <Sheet title={instrument.name} open onClose={onClose}>
       {writes && (
@@ -56,15 +58,29 @@ export function InstrumentSheet({
           }}
         />
       )}
-      <Choices
-        label={writes ? 'Width, mm' : 'Diameter, mm'}
-        value={instrument.widthMm}
-        onChange={(widthMm) => change(id, { widthMm })}
-        choices={withOwn(WIDTHS_MM[kind], instrument.widthMm).map((mm) => ({
-          value: mm,
-          label: String(mm),
-        }))}
-      />
+      {kind !== 'picker' && (
+        <Choices
+          label={writes ? 'Width, mm' : 'Diameter, mm'}
+          value={instrument.widthMm}
+          onChange={(widthMm) => change(id, { widthMm })}
+          choices={withOwn(WIDTHS_MM[kind], instrument.widthMm).map((mm) => ({
+            value: mm,
+            label: String(mm),
+          }))}
+        />
+      )}
+      {kind === 'eraser' && <Erasing instrument={instrument} onClose={onClose} />}
+      {kind === 'picker' && (
+        <Choices
+          label="Goes round marks with"
+          value={instrument.encloses}
+          onChange={(encloses) => change(id, { encloses })}
+          choices={[
+            { value: 'lasso', label: 'A lasso' },
+            { value: 'rectangle', label: 'A rectangle' },
+          ]}
+        />
+      )}
       {writes && (
         <Choices
           label="Opacity"

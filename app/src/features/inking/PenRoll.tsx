@@ -150,8 +150,15 @@ function InstrumentButton(props: {
         color={held ? colors.onPrimaryContainer : colors.onSurface}
       />
       {/* Ink on paper, so that dark ink shows on a dark roll too. */}
-      <View style={[styles.paper, { borderColor: colors.outlineVariant }]}>
-        {isWriting(instrument.kind) && (
+      <View
+        style={[
+          styles.paper,
+          { borderColor: colors.outlineVariant },
+          instrument.kind === 'picker' && styles.noPaper,
+        ]}
+      >
+        {(isWriting(instrument.kind) ||
+          (instrument.kind === 'eraser' && instrument.only === 'ink')) && (
           <View
             style={{
               height: Math.max(2, Math.min(6, instrument.widthMm * 2.2)),
@@ -211,6 +218,7 @@ const styles = StyleSheet.create({
     backgroundColor: '#ffffff',
     justifyContent: 'center',
   },
+  noPaper: { opacity: 0 },
   lineDown: { width: 1, height: 30, marginHorizontal: 1 },
   lineAcross: { height: 1, width: 34, marginVertical: 4 },
 });

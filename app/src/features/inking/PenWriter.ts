@@ -24,6 +24,7 @@ import { StrokeFinisher } from '@/work';
 import { FigureDrawer } from './FigureDrawer';
 import { LivePainter } from './LivePainter';
 import { LiveTiles } from './LiveTiles';
+import { PickDrawer } from './PickDrawer';
 
 interface Stroke {
   readonly page: number;
@@ -58,6 +59,7 @@ export class PenWriter implements Writer {
   private readonly tiles: LiveTiles;
   private readonly painter: LivePainter;
   private readonly drawer: FigureDrawer;
+  private readonly picker: PickDrawer;
   /** A figure is being drawn outright with the pointer that is down. */
   private drawing = false;
   private readonly finisher = new StrokeFinisher();
@@ -73,6 +75,7 @@ export class PenWriter implements Writer {
     this.tiles = new LiveTiles(live);
     this.painter = new LivePainter(this.tiles);
     this.drawer = new FigureDrawer(stage, session, this.tiles, (page) => this.matrix(page));
+    this.picker = new PickDrawer(stage, session, this.tiles, (page) => this.matrix(page));
     // Not while the page is still being drawn.
     this.starting = setTimeout(() => this.finisher.start(), FINISHER_DELAY);
   }
@@ -81,7 +84,6 @@ export class PenWriter implements Writer {
     this.hover(null);
     this.session.finishNow();
     this.session.dismissOffer();
-    this.session.takeInHand(null);
     const hit = this.stage.pageAt(this.stage.fromClient(event.clientX, event.clientY));
     const { writable, document } = this.session.store.getState();
     if (!hit || !writable) return;
@@ -97,6 +99,12 @@ export class PenWriter implements Writer {
     const style = instrumentStyle(instrument);
     const isOutright = instrument.kind === 'figure-pen' && instrument.shape !== 'freehand';
     if (!isOutright) this.drawer.finish();
+    if (instrument.kind === 'picker') {
+      this.lookLike(1, false);
+      this.picker.start(event, hit, instrument);
+      return;
+    }
+    this.session.pick([]);
     if (instrument.kind === 'eraser') {
       const rubbing = startRubbing(document, pageId, style.width / 2, instrument);
       this.rubbing = { page: hit.index, instrument, rubbing, last: hit.user };
@@ -126,23 +134,27 @@ export class PenWriter implements Writer {
   }
 
   move(event: PointerEvent): void {
-    if (this.drawing) this.drawer.move(event);
+    if (this.picker.isGoing) this.picker.move(event);
+    else if (this.drawing) this.drawer.move(event);
     else if (this.stroke) this.write(event);
     else if (this.rubbing) this.rub(event);
   }
 
-  end(): void {
-    this.finish(true);
+  end(event: PointerEvent): void {
+    if (this.picker.isGoing) this.picker.end(event);
+    else this.finish(true);
   }
 
   cancel(keep: boolean): void {
-    this.finish(keep);
+    if (this.picker.isGoing) this.picker.cancel();
+    else this.finish(keep);
   }
 
   hover(event: PointerEvent | null, instrument = instrumentInHand()): void {
     const { ring } = this;
-    ring.style.display = event ? 'block' : 'none';
-    if (!event) return;
+    const isRing = event !== null && instrument.kind !== 'picker';
+    ring.style.display = isRing ? 'block' : 'none';
+    if (!event || !isRing) return;
     if (this.drawer.isTapping) this.drawer.move(event);
     const at = this.stage.fromClient(event.clientX, event.clientY);
     const size = Math.max(3, instrumentStyle(instrument).width * this.stage.getCamera().zoom);
@@ -158,6 +170,7 @@ export class PenWriter implements Writer {
     const { width, height } = this.stage.getView();
     this.tiles.fit(width, height, pixelRatio());
     this.drawer.paint();
+    this.picker.paint();
     if (!this.stroke) return;
     this.painter.clear();
     this.painter.paint(this.stroke, this.matrix(this.stroke.page));
@@ -252,7 +265,7 @@ export class PenWriter implements Writer {
     const { document } = this.session.store.getState();
     const touched = marksTouched(document, pageId, [last], TAP_REACH / zoom);
     const figure = [...touched].reverse().find((id) => findMark(document, id)?.kind === 'figure');
-    if (figure) this.session.takeInHand(figure);
+    if (figure) this.session.pick([figure]);
     return figure !== undefined;
   }
 

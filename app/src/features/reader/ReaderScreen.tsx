@@ -1,9 +1,15 @@
-import { type ReactNode, useEffect, useState } from 'react';
+import { type ReactNode, useCallback, useEffect, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { ActivityIndicator, useTheme } from 'react-native-paper';
-import { SessionContext, usePenRoll, useSession, useSessionState } from '@/session';
-import { Stage, StageProvider } from '@/stage';
-import { Action, EmptyScreen, Notice, WIDE_FROM } from '@/ui';
+import {
+  type DocumentSession,
+  SessionContext,
+  usePenRoll,
+  useSession,
+  useSessionState,
+} from '@/session';
+import { Stage, StageContext, StageProvider, useStage } from '@/stage';
+import { Action, CarryContext, EmptyScreen, Notice, WIDE_FROM } from '@/ui';
 import type { PdfPictures } from '@/work';
 import { ForeEdge } from './ForeEdge';
 import { KeysSheet } from './KeysSheet';
@@ -51,10 +57,26 @@ export function ReaderScreen({
   return (
     <SessionContext.Provider value={opened.session}>
       <StageProvider pages={opened.session.desk.pages}>
-        <OpenReader pictures={opened.pictures} onBack={onBack} {...parts} />
+        <Carried session={opened.session}>
+          <OpenReader pictures={opened.pictures} onBack={onBack} {...parts} />
+        </Carried>
       </StageProvider>
     </SessionContext.Provider>
   );
+}
+
+/** Lets sheets know the open document and the stage. */
+function Carried({ session, children }: { session: DocumentSession; children: ReactNode }) {
+  const stage = useStage();
+  const carry = useCallback(
+    (content: ReactNode) => (
+      <SessionContext.Provider value={session}>
+        <StageContext.Provider value={stage}>{content}</StageContext.Provider>
+      </SessionContext.Provider>
+    ),
+    [session, stage],
+  );
+  return <CarryContext.Provider value={carry}>{children}</CarryContext.Provider>;
 }
 
 function OpenReader({

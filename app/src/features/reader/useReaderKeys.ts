@@ -46,7 +46,7 @@ function plain(e: KeyboardEvent, stage: StageController, session: DocumentSessio
   if (instrument) choose(instrument.id);
   else if (e.key === 'Escape') {
     session.dismissOffer();
-    session.takeInHand(null);
+    session.pick([]);
   } else if (
     e.key === 'Enter' &&
     !(e.target as Element).closest('button, [role=button], [role=menuitem], a')

@@ -9,7 +9,7 @@ import {
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { TouchableRipple, Text, useTheme } from 'react-native-paper';
-import { useSight, useStage } from '@/stage';
+import { useSight, useStage } from './StageContext';
 import { Area, Icon, type IconName } from '@/ui';
 
 export const CHIP_HEIGHT = 44;

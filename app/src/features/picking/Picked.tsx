@@ -1,0 +1,131 @@
+import { handlesOf, figureLines } from '@marginalis/core/figures';
+import { backToInk, boundsOfAll, duplicateMarks, removeMarks } from '@marginalis/core/editing';
+import type { PageRef } from '@marginalis/core/document';
+import {
+  displayMatrix,
+  invertMatrix,
+  transform,
+  transformBox,
+  type Vec,
+} from '@marginalis/core/geometry';
+import type { Mark } from '@marginalis/core/marks';
+import { useState } from 'react';
+import { FIGURE_NAMES, useSession, useSessionState } from '@/session';
+import { Chip, ChipButton, useSight } from '@/stage';
+import { MoreSheet } from './MoreSheet';
+import { PickedBox, ROOM, TURN_REACH } from './PickedBox';
+import { RestyleSheet } from './RestyleSheet';
+import { usePicked } from './usePicked';
+
+/** How far copies stand beside what they were copied from, points. */
+const BESIDE: Vec = { x: 12, y: -12 };
+/** Width of the bar, and half of what is seen of a handle, CSS pixels. */
+const BAR = 290;
+const HALF = 6;
+
+/** What is in hand on a page: a box to move, scale and turn it by, and a bar of what can be done with it. */
+export function Picked({ index }: { index: number }) {
+  const page = useSessionState((s) => s.document.pages[index]);
+  const writable = useSessionState((s) => s.writable);
+  const marks = usePicked();
+  const here = marks.filter((mark) => mark.page === page?.id);
+  if (!page || here.length === 0 || !writable) return null;
+  const isFigure = marks.length === 1 && here[0].kind === 'figure';
+  return (
+    <>
+      {!isFigure && <PickedBox key={here[0].id} index={index} marks={here} />}
+      {marks[0].page === page.id && <PickedBar index={index} marks={marks} here={here} />}
+    </>
+  );
+}
+
+/** What is in hand, in words. */
+export function wordsFor(marks: readonly Mark[]): string {
+  if (marks.length !== 1) return `${marks.length} marks`;
+  const [mark] = marks;
+  if (mark.kind === 'figure') return `the ${FIGURE_NAMES[mark.figure.kind].toLowerCase()}`;
+  return mark.tool === 'highlighter' ? 'the highlight' : 'the ink';
+}
+
+function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonly Mark[] }) {
+  const { index, marks, here } = props;
+  const session = useSession();
+  const page = useSessionState((s) => s.document.pages[index]);
+  const dragged = useSessionState((s) => s.doomed.size > 0);
+  const { zoom } = useSight();
+  const [sheet, setSheet] = useState<'look' | 'more' | null>(null);
+  const ids = marks.map(({ id }) => id);
+  const document = () => session.store.getState().document;
+  const [first] = marks;
+  const isFigure = marks.length === 1 && first.kind === 'figure';
+  const words = wordsFor(marks);
+  const duplicate = () => {
+    const transaction = duplicateMarks(document(), ids, BESIDE, () => crypto.randomUUID());
+    if (session.dispatch(transaction))
+      session.pick((transaction?.changes ?? []).map(({ id }) => id));
+  };
+  return (
+    <>
+      {!dragged && (
+        <Chip
+          index={index}
+          page={page}
+          clearOf={clearOf(here, isFigure, page, zoom)}
+          width={BAR}
+          label={isFigure ? 'Figure' : 'Picked marks'}
+        >
+          <ChipButton
+            icon="look"
+            text="Change"
+            label={`Change ${words}`}
+            onPress={() => setSheet('look')}
+          />
+          {isFigure && first.from.length > 0 && (
+            <ChipButton
+              icon="pen"
+              text=""
+              label="Back to ink"
+              onPress={() => session.dispatch(backToInk(document(), first.id))}
+            />
+          )}
+          <ChipButton icon="duplicate" text="" label={`Duplicate ${words}`} onPress={duplicate} />
+          <ChipButton
+            icon="remove"
+            text=""
+            label={isFigure ? 'Remove the figure' : `Remove ${words}`}
+            onPress={() => session.dispatch(removeMarks(document(), ids))}
+          />
+          <ChipButton
+            icon="more"
+            text=""
+            label={`More for ${words}`}
+            onPress={() => setSheet('more')}
+          />
+          <ChipButton
+            icon="close"
+            text=""
+            label={isFigure ? 'Done with the figure' : `Lay down ${words}`}
+            onPress={() => session.pick([])}
+          />
+        </Chip>
+      )}
+      <RestyleSheet marks={marks} open={sheet === 'look'} onClose={() => setSheet(null)} />
+      <MoreSheet marks={marks} page={page} open={sheet === 'more'} onClose={() => setSheet(null)} />
+    </>
+  );
+}
+
+/** What the bar must not lie over: the marks and their handles. */
+function clearOf(marks: readonly Mark[], isFigure: boolean, page: PageRef, zoom: number): Vec[] {
+  const [first] = marks;
+  if (isFigure && first.kind === 'figure')
+    return [...figureLines(first.figure).flat(), ...handlesOf(first.figure).map((h) => h.at)];
+  const display = displayMatrix(page);
+  const { minX, minY, maxX, maxY } = transformBox(display, boundsOfAll(marks));
+  const [room, turn] = [(ROOM + HALF) / zoom, (ROOM + TURN_REACH + HALF) / zoom];
+  const back = invertMatrix(display);
+  return [
+    { x: minX - room, y: minY - turn },
+    { x: maxX + room, y: maxY + room },
+  ].map((p) => transform(back, p));
+}

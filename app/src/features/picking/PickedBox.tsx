@@ -1,0 +1,267 @@
+import { findMark } from '@marginalis/core/document';
+import { boundsOfAll, carryMarks, marksAt, moveToPage, pickedBy } from '@marginalis/core/editing';
+import {
+  boxCentre,
+  displayMatrix,
+  displaySize,
+  invertMatrix,
+  type Matrix,
+  thenMatrix,
+  transform,
+  transformBox,
+  type Vec,
+} from '@marginalis/core/geometry';
+import type { Mark } from '@marginalis/core/marks';
+import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
+import { useTheme } from 'react-native-paper';
+import Svg, { G, Path } from 'react-native-svg';
+import { usePenRoll, useSession, useSessionState } from '@/session';
+import { outlineData, useSight, useStage } from '@/stage';
+import { Area } from '@/ui';
+import { BOX_HANDLES, boxDrag, type BoxHandle, handlePlace } from './boxDrag';
+
+/** What can be touched, and what is seen of it, CSS pixels. */
+const TOUCH = 44;
+const SEEN = 12;
+/** The turning handle stands so far off. */
+export const TURN_REACH = 30;
+/** The box stands so far off the marks, so that handles leave them free. */
+export const ROOM = 16;
+/** The least size of what is dragged by its inside. */
+const LEAST = 44;
+/** A finger that moves no farther taps. */
+const TAP = 5;
+const MOVE: BoxHandle = { id: 'move', name: 'Move what is picked', act: 'move', x: 0, y: 0 };
+const LABELS = { move: 'Move', scale: 'Scale', turn: 'Turn' } as const;
+
+/** A key's step, points; with Shift farther. */
+const STEP = 1;
+const LEAP = 10;
+const WAYS: Readonly<Record<string, Vec>> = {
+  ArrowLeft: { x: -1, y: 0 },
+  ArrowRight: { x: 1, y: 0 },
+  ArrowUp: { x: 0, y: -1 },
+  ArrowDown: { x: 0, y: 1 },
+};
+
+interface Drag {
+  readonly handle: BoxHandle;
+  readonly from: Vec;
+  readonly client: Vec;
+}
+
+/** The box around picked marks: dragged by its inside, scaled by corners and sides, turned; by keys too. */
+export function PickedBox({ index, marks }: { index: number; marks: readonly Mark[] }) {
+  const session = useSession();
+  const page = useSessionState((s) => s.document.pages[index]);
+  const { controller } = useStage();
+  const { zoom } = useSight();
+  const { colors } = useTheme();
+  const drag = useRef<Drag | null>(null);
+  const [draft, setDraft] = useState<Matrix | null>(null);
+  const display = displayMatrix(page);
+  const { width, height } = displaySize(page);
+  const bounds = transformBox(display, boundsOfAll(marks));
+  const ids = marks.map(({ id }) => id);
+  useEffect(() => () => session.setDoomed(new Set()), [session]);
+
+  const placeOf = (e: PointerEvent): Vec =>
+    transform(display, controller.toUser(index, controller.fromClient(e.clientX, e.clientY)));
+  const inUser = (seen: Matrix): Matrix =>
+    thenMatrix(thenMatrix(display, seen), invertMatrix(display));
+  const manners = (e: { shiftKey: boolean }) => ({ free: e.shiftKey, even: e.shiftKey });
+
+  const begin = (handle: BoxHandle, e: PointerEvent<HTMLDivElement>) => {
+    e.currentTarget.setPointerCapture(e.pointerId);
+    drag.current = { handle, from: placeOf(e), client: { x: e.clientX, y: e.clientY } };
+  };
+  const move = (e: PointerEvent) => {
+    const { current } = drag;
+    if (!current) return;
+    const far = Math.hypot(e.clientX - current.client.x, e.clientY - current.client.y);
+    if (!draft && far < TAP) return;
+    if (!draft) session.setDoomed(new Set(ids));
+    setDraft(boxDrag(bounds, current.handle, current.from, placeOf(e), manners(e)));
+  };
+  const show = (matrix: Matrix | null) => {
+    setDraft(matrix);
+    session.setDoomed(new Set(matrix ? ids : []));
+  };
+  const drop = (e: PointerEvent, keep: boolean) => {
+    const { current } = drag;
+    drag.current = null;
+    if (!current) return;
+    const matrix = draft;
+    show(null);
+    if (matrix && keep) carry(current.handle, matrix);
+    else if (keep && current.handle.act === 'move') tap(e);
+  };
+  const carry = (handle: BoxHandle, seen: Matrix) => {
+    const { document } = session.store.getState();
+    if (handle.act === 'move' && toOtherPage(seen)) return;
+    const { widthFollows } = usePenRoll.getState();
+    session.dispatch(
+      carryMarks(document, ids, inUser(seen), LABELS[handle.act], {
+        widthFollows: handle.act === 'scale' && widthFollows,
+      }),
+    );
+  };
+  /** What is let go over another page goes there. */
+  const toOtherPage = (seen: Matrix): boolean => {
+    const { document } = session.store.getState();
+    const middle = transform(inUser(seen), boxCentre(boundsOfAll(marks)));
+    const hit = controller.pageAt(transform(controller.userToView(index), middle));
+    if (!hit || hit.index === index) return false;
+    return session.dispatch(moveToPage(document, ids, document.pages[hit.index].id, hit.user));
+  };
+  /** A tap on what is picked means what lies beneath it, or in the end a single stroke of it. */
+  const tap = (e: PointerEvent) => {
+    const { document, picked } = session.store.getState();
+    const at = controller.toUser(index, controller.fromClient(e.clientX, e.clientY));
+    const there = marksAt(document, page.id, at, 12 / zoom).filter((m) => !m.locked);
+    if (e.shiftKey && there[0]) {
+      const one = pickedBy(document, there[0], false);
+      return session.pick([...picked].filter((id) => !one.includes(id)));
+    }
+    if (there.length === 0) return session.pick([]);
+    const held = there.findIndex(({ id }) => picked.has(id));
+    const next = there[(held + 1) % there.length];
+    session.pick(picked.has(next.id) ? [next.id] : pickedBy(document, next, false));
+  };
+  const onKey = (handle: BoxHandle, e: KeyboardEvent) => {
+    const way = WAYS[e.key];
+    if (!way) return;
+    const by = e.shiftKey ? LEAP : STEP;
+    const from =
+      handle.act === 'turn'
+        ? { x: boxCentre(bounds).x, y: bounds.minY - TURN_REACH / zoom }
+        : handlePlace(bounds, handle);
+    const to = { x: from.x + way.x * by, y: from.y + way.y * by };
+    carry(handle, boxDrag(bounds, handle, from, to));
+    e.preventDefault();
+    e.stopPropagation();
+  };
+
+  const shown = draft ? transformBox(draft, bounds) : bounds;
+  const left = (x: number): string => `${(100 * x) / width}%`;
+  const top = (y: number): string => `${(100 * y) / height}%`;
+  const [w, h] = [(shown.maxX - shown.minX) * zoom, (shown.maxY - shown.minY) * zoom];
+  const roomX = Math.max(ROOM, (LEAST - w) / 2);
+  const roomY = Math.max(ROOM, (LEAST - h) / 2);
+  /** Handles on the middles of sides only where they leave the corners, and the inside, in reach. */
+  const isInReach = ({ x, y, act }: BoxHandle): boolean =>
+    act === 'turn' || (x !== 0 && y !== 0) || (x === 0 ? w : h) + 2 * ROOM >= 3 * TOUCH;
+  return (
+    <>
+      {draft && (
+        <Carried marks={marks} page={{ width, height }} matrix={thenMatrix(display, draft)} />
+      )}
+      <Area
+        data-control
+        data-handle="move"
+        role="button"
+        aria-label={MOVE.name}
+        aria-description="Drag, or press the arrow keys"
+        tabIndex={0}
+        onPointerDown={(e) => begin(MOVE, e)}
+        onPointerMove={move}
+        onPointerUp={(e) => drop(e, true)}
+        onPointerCancel={(e) => drop(e, false)}
+        onDoubleClick={(e) => {
+          const { document } = session.store.getState();
+          const at = controller.toUser(index, controller.fromClient(e.clientX, e.clientY));
+          const [one] = marksAt(document, page.id, at, 12 / zoom).filter((m) => !m.locked);
+          if (one && findMark(document, one.id)) session.pick([one.id]);
+        }}
+        onKeyDown={(e) => onKey(MOVE, e)}
+        style={{
+          position: 'absolute',
+          left: `calc(${left(shown.minX)} - ${roomX}px)`,
+          top: `calc(${top(shown.minY)} - ${roomY}px)`,
+          width: w + 2 * roomX,
+          height: h + 2 * roomY,
+          boxSizing: 'border-box',
+          border: `1px dashed ${colors.primary}`,
+          borderRadius: 2,
+          cursor: 'move',
+          touchAction: 'none',
+          zIndex: 1,
+        }}
+      />
+      {BOX_HANDLES.filter(isInReach).map((handle) => {
+        const at = handlePlace(shown, handle);
+        const isTurn = handle.act === 'turn';
+        return (
+          <Area
+            key={handle.id}
+            data-control
+            data-handle={handle.id}
+            role="button"
+            aria-label={handle.name}
+            aria-description="Drag, or press the arrow keys"
+            tabIndex={0}
+            onPointerDown={(e) => begin(handle, e)}
+            onPointerMove={move}
+            onPointerUp={(e) => drop(e, true)}
+            onPointerCancel={(e) => drop(e, false)}
+            onKeyDown={(e) => onKey(handle, e)}
+            style={{
+              position: 'absolute',
+              left: `calc(${left(at.x)} + ${handle.x * roomX - TOUCH / 2}px)`,
+              top: `calc(${top(at.y)} + ${handle.y * roomY - TOUCH / 2 - (isTurn ? TURN_REACH : 0)}px)`,
+              width: TOUCH,
+              height: TOUCH,
+              display: 'flex',
+              alignItems: 'center',
+              justifyContent: 'center',
+              borderRadius: TOUCH / 2,
+              cursor: isTurn ? 'grab' : `${handle.id}-resize`,
+              touchAction: 'none',
+              zIndex: 3,
+              // Out of sight while something is dragged, but there: the drag is theirs.
+              opacity: draft ? 0 : 1,
+            }}
+          >
+            <Area
+              style={{
+                width: SEEN,
+                height: SEEN,
+                boxSizing: 'border-box',
+                borderRadius: isTurn ? SEEN / 2 : 2,
+                border: `2px solid ${colors.primary}`,
+                background: isTurn ? colors.primary : colors.surface,
+                boxShadow: '0 0 0 1px rgba(255,255,255,0.9)',
+              }}
+            />
+          </Area>
+        );
+      })}
+    </>
+  );
+}
+
+/** The marks as they would be. */
+function Carried(props: {
+  marks: readonly Mark[];
+  page: { width: number; height: number };
+  matrix: Matrix;
+}) {
+  const { marks, page, matrix } = props;
+  return (
+    <Area style={{ position: 'absolute', inset: 0, pointerEvents: 'none' }} aria-hidden>
+      <Svg width="100%" height="100%" viewBox={`0 0 ${page.width} ${page.height}`}>
+        <G transform={`matrix(${matrix.join(' ')})`}>
+          {marks.map((mark) => (
+            <Path
+              key={mark.id}
+              d={outlineData(mark)}
+              fill={mark.style.colour}
+              fillOpacity={mark.style.opacity}
+              fillRule="nonzero"
+            />
+          ))}
+        </G>
+      </Svg>
+    </Area>
+  );
+}

@@ -1,0 +1,230 @@
+import { changeFigure, type Restyle, restyleMarks } from '@marginalis/core/editing';
+import { type Dash, type Figure, isClosedFigure } from '@marginalis/core/figures';
+import { POINTS_PER_MM } from '@marginalis/core/ink';
+import {
+  HIGHLIGHTER_INKS,
+  inkName,
+  isHighlight,
+  type Mark,
+  PEN_INKS,
+  WIDTHS_MM,
+} from '@marginalis/core/marks';
+import { useState } from 'react';
+import { TextInput, useTheme } from 'react-native-paper';
+import { FIGURE_NAMES, instrumentInHand, usePenRoll, useSession } from '@/session';
+import { Action, type Choice, Choices, InkDrop, Sheet, withOwn } from '@/ui';
+
+const LINES: readonly Choice<Dash>[] = [
+  { value: 'none', label: 'Whole' },
+  { value: 'dashed', label: 'Dashed' },
+  { value: 'dotted', label: 'Dotted' },
+];
+const OPACITIES = [0.25, 0.5, 0.75, 1];
+const STEADINESS = [0, 20, 40, 60, 80, 100];
+const FILLS = [0, 0.15, 0.35, 1];
+/** Length of an arrowhead's barbs, points. */
+const HEADS = [0, 7, 11, 16];
+const HEAD_NAMES = ['None', 'Small', 'Middling', 'Large'];
+/** What no choice has: marks that differ have none of them chosen. */
+const MIXED = -1;
+
+const percent = (o: number): string => `${Math.round(100 * o)} %`;
+const millimetres = (points: number): number => Math.round((100 * points) / POINTS_PER_MM) / 100;
+
+/** The value all marks share; `otherwise` when they differ or there are none. */
+function common<T, O>(marks: readonly Mark[], of: (mark: Mark) => T, otherwise: O): T | O {
+  const values = new Set(marks.map(of));
+  return values.size === 1 ? [...values][0] : otherwise;
+}
+const known = (values: readonly number[], own: number): number[] =>
+  own === MIXED ? [...values] : withOwn(values, own);
+
+/** Changes how marks look: ink, width, opacity, steadiness, line, inside, arrowheads, author. */
+export function RestyleSheet(props: {
+  marks: readonly Mark[];
+  open: boolean;
+  onClose: () => void;
+}) {
+  const { marks, open, onClose } = props;
+  const session = useSession();
+  const own = usePenRoll((r) => r.inks);
+  const ids = marks.map(({ id }) => id);
+  const change = (restyle: Restyle) =>
+    session.dispatch(restyleMarks(session.store.getState().document, ids, restyle));
+  const figures = marks.filter((m) => m.kind === 'figure');
+  const inks = marks.filter((m) => m.kind === 'ink');
+  const closed = figures.filter((m) => m.kind === 'figure' && isClosedFigure(m.figure));
+  const colour = common(marks, (m) => m.style.colour, '');
+  const width = common(marks, (m) => millimetres(m.style.width), MIXED);
+  const opacity = common(marks, (m) => m.style.opacity, MIXED);
+  const steadiness = common(inks, (m) => (m.kind === 'ink' ? m.ink.steadiness : MIXED), MIXED);
+  const dash = common(figures, (m) => (m.kind === 'figure' ? m.dash : 'none'), '' as Dash);
+  const fill = common(closed, (m) => (m.kind === 'figure' ? (m.fill?.opacity ?? 0) : 0), MIXED);
+  const light = marks.every(isHighlight);
+  const palette = [
+    ...(light ? HIGHLIGHTER_INKS : PEN_INKS).map((ink) => ink.colour),
+    ...own,
+    ...(colour ? [colour] : []),
+  ];
+  const [only] = marks;
+  const title =
+    marks.length === 1 && only.kind === 'figure'
+      ? FIGURE_NAMES[only.figure.kind]
+      : marks.length === 1
+        ? light
+          ? 'Highlight'
+          : 'Ink'
+        : `${marks.length} marks`;
+  return (
+    <Sheet title={title} open={open} onClose={onClose}>
+      <Choices
+        label="Ink"
+        value={colour}
+        onChange={(next) => change({ style: { colour: next } })}
+        choices={[...new Set(palette)].map((c) => ({
+          value: c,
+          label: inkName(c),
+          sign: <InkDrop colour={c} />,
+        }))}
+      />
+      <Choices
+        label="Width, mm"
+        value={width}
+        onChange={(mm) => change({ style: { width: mm * POINTS_PER_MM } })}
+        choices={known(light ? WIDTHS_MM.highlighter : WIDTHS_MM['figure-pen'], width).map(
+          (mm) => ({
+            value: mm,
+            label: String(mm),
+          }),
+        )}
+      />
+      <Choices
+        label="Opacity"
+        value={opacity}
+        onChange={(next) => change({ style: { opacity: next } })}
+        choices={known(OPACITIES, opacity).map((o) => ({ value: o, label: percent(o) }))}
+      />
+      {inks.length > 0 && (
+        <Choices
+          label="Steadiness"
+          value={steadiness}
+          onChange={(next) => change({ steadiness: next })}
+          choices={known(STEADINESS, steadiness).map((s) => ({ value: s, label: String(s) }))}
+        />
+      )}
+      {figures.length > 0 && (
+        <Choices
+          label="Line"
+          value={dash}
+          onChange={(next) => change({ dash: next })}
+          choices={LINES}
+        />
+      )}
+      {closed.length > 0 && (
+        <Choices
+          label="Inside"
+          value={fill}
+          onChange={(next) =>
+            change({ fill: next === 0 ? null : { colour: closed[0].style.colour, opacity: next } })
+          }
+          choices={known(FILLS, fill).map((o) => ({
+            value: o,
+            label: o === 0 ? 'Empty' : percent(o),
+          }))}
+        />
+      )}
+      {marks.length === 1 && only.kind === 'figure' && (
+        <Heads
+          figure={only.figure}
+          onChange={(figure) =>
+            session.dispatch(changeFigure(session.store.getState().document, only.id, { figure }))
+          }
+        />
+      )}
+      <Author
+        key={ids.join()}
+        author={common(marks, (m) => m.author ?? '', '')}
+        onChange={(author) => change({ author })}
+      />
+      {marks.length === 1 && <LikeThis mark={only} onDone={onClose} />}
+    </Sheet>
+  );
+}
+
+/** Who made the marks. */
+function Author({ author, onChange }: { author: string; onChange: (author: string) => void }) {
+  const { colors } = useTheme();
+  const [text, setText] = useState(author);
+  return (
+    <TextInput
+      mode="outlined"
+      dense
+      style={{ backgroundColor: colors.surface }}
+      label="Author"
+      accessibilityLabel="Author"
+      value={text}
+      maxLength={100}
+      onChangeText={setText}
+      onBlur={() => onChange(text.trim())}
+      onSubmitEditing={() => onChange(text.trim())}
+    />
+  );
+}
+
+/** Gives the instrument in hand the look of a mark. */
+function LikeThis({ mark, onDone }: { mark: Mark; onDone: () => void }) {
+  const { roll, change, choose, current } = usePenRoll();
+  const wanted = isHighlight(mark) ? 'highlighter' : mark.kind === 'figure' ? 'figure-pen' : 'pen';
+  const held = instrumentInHand();
+  const instrument = held.kind === wanted ? held : roll.find(({ kind }) => kind === wanted);
+  if (!instrument) return null;
+  return (
+    <Action
+      mode="outlined"
+      onPress={() => {
+        change(instrument.id, {
+          colour: mark.style.colour,
+          widthMm: millimetres(mark.style.width),
+          opacity: mark.style.opacity,
+          ...(mark.kind === 'ink' ? { steadiness: mark.ink.steadiness, nib: mark.ink.nib } : {}),
+        });
+        if (current !== instrument.id) choose(instrument.id);
+        onDone();
+      }}
+    >
+      {`Make the ${instrument.name.toLowerCase()} like this`}
+    </Action>
+  );
+}
+
+/** Arrowheads of an open figure; a line with one is an arrow. */
+function Heads({ figure, onChange }: { figure: Figure; onChange: (figure: Figure) => void }) {
+  const { kind } = figure;
+  if (!['line', 'arrow', 'polyline', 'arc', 'curve'].includes(kind)) return null;
+  const { head = 0, tail = 0 } = figure as { head?: number; tail?: number };
+  const nearest = (size: number): number =>
+    HEADS.reduce((best, h) => (Math.abs(h - size) < Math.abs(best - size) ? h : best));
+  const set = (sizes: { head: number; tail: number }): void => {
+    if (kind !== 'line' && kind !== 'arrow') return onChange({ ...figure, ...sizes } as Figure);
+    const { from, to } = figure;
+    if (sizes.head === 0 && sizes.tail === 0) return onChange({ kind: 'line', from, to });
+    onChange({ kind: 'arrow', from, to, ...sizes });
+  };
+  const choices = HEADS.map((value, k) => ({ value, label: HEAD_NAMES[k] }));
+  return (
+    <>
+      <Choices
+        label="Arrowhead at the beginning"
+        value={nearest(tail)}
+        onChange={(next) => set({ head, tail: next })}
+        choices={choices}
+      />
+      <Choices
+        label="Arrowhead at the end"
+        value={nearest(head)}
+        onChange={(next) => set({ head: next, tail })}
+        choices={choices}
+      />
+    </>
+  );
+}

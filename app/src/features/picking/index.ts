@@ -1,0 +1,2 @@
+export { Picked } from './Picked';
+export { PickKeys } from './PickKeys';

@@ -1,0 +1,48 @@
+import { boundsOf } from '@marginalis/core/derived';
+import {
+  displayMatrix,
+  growBox,
+  moveBy,
+  type PageBox,
+  thenMatrix,
+  transformBox,
+  uniteBoxes,
+} from '@marginalis/core/geometry';
+import type { Mark } from '@marginalis/core/marks';
+import { paintHighlights, paintOver } from './paintMarks';
+
+/** Pixels a point, and pixels along the longer side at most. */
+const SCALE = 3;
+const LARGEST = 4000;
+/** Room around, points. */
+const ROOM = 4;
+
+/** The marks as they are seen, on nothing, as a PNG. Throws when the browser makes no picture. */
+export function pictureOfMarks(marks: readonly Mark[], page: PageBox): Promise<Blob> {
+  const around = growBox(marks.map(boundsOf).reduce(uniteBoxes), ROOM);
+  const seen = transformBox(displayMatrix(page), around);
+  const [width, height] = [seen.maxX - seen.minX, seen.maxY - seen.minY];
+  const scale = Math.min(SCALE, LARGEST / Math.max(width, height));
+  const canvas = document.createElement('canvas');
+  canvas.width = Math.ceil(width * scale);
+  canvas.height = Math.ceil(height * scale);
+  const ctx = canvas.getContext('2d');
+  if (!ctx) throw new Error('The browser gives no canvas.');
+  const matrix = thenMatrix(
+    displayMatrix(page, scale),
+    moveBy({ x: -seen.minX * scale, y: -seen.minY * scale }),
+  );
+  const job = {
+    marks: new Map(marks.map((m) => [m.id, m])),
+    doomed: new Set<string>(),
+    matrix,
+    seen: around,
+  };
+  paintHighlights(ctx, job);
+  paintOver(ctx, job);
+  return new Promise((resolve, reject) =>
+    canvas.toBlob((blob) =>
+      blob ? resolve(blob) : reject(new Error('The picture was not made.')),
+    ),
+  );
+}
