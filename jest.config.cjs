@@ -17,7 +17,9 @@ const node = {
   modulePathIgnorePatterns: ['<rootDir>/.cache/'],
   transform,
   moduleNameMapper: core,
-  transformIgnorePatterns: ['/node_modules/(?!(@marginalis|yup|@embedpdf|jsts|flatbush|flatqueue)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(@marginalis|yup|@embedpdf|jsts|flatbush|flatqueue)/)',
+  ],
 };
 
 /** What the preset leaves untransformed, but for a package that is only there as modules. */
