@@ -11,7 +11,10 @@ import {
   changeFigure,
   type FigureOffer,
   type FoundFigure,
+  offerScratch,
   offerTidy,
+  type ScratchOffer,
+  takeScratch,
   tidyMarks,
 } from '@marginalis/core/editing';
 import type { Figure, SettleManners } from '@marginalis/core/figures';
@@ -43,8 +46,12 @@ export interface SessionState {
   /** False while another tab has the turn. */
   readonly writable: boolean;
   readonly offer: TidyOffer | null;
+  /** Marks that a scribble over them would strike out. */
+  readonly scratch: ScratchOffer | null;
   /** The marks in hand: what is done next is done to them. */
   readonly picked: ReadonlySet<MarkId>;
+  /** The mark the reader was just led to; a new object each time. */
+  readonly pointed: { readonly id: MarkId } | null;
   /** The document as it would be if what is being done were done now; null while nothing is. */
   readonly draft: DocState | null;
   /** Marks the eraser has touched and would take. */
@@ -103,7 +110,9 @@ export class DocumentSession {
       saving: 'kept',
       writable: false,
       offer: null,
+      scratch: null,
       picked: NONE,
+      pointed: null,
       draft: null,
       doomed: NONE,
       damaged: 0,
@@ -163,6 +172,7 @@ export class DocumentSession {
       draft: null,
       history: recordDone(history, step),
       offer: null,
+      ...this.withoutScratch(),
       picked: this.stillPicked(applied.state),
     });
     this.keep('do', transaction);
@@ -225,6 +235,7 @@ export class DocumentSession {
       draft: null,
       history: moved.history,
       offer: null,
+      ...this.withoutScratch(),
       picked: this.stillPicked(moved.state),
     });
     this.keep(act, moved.transaction);
@@ -291,9 +302,9 @@ export class DocumentSession {
     manners: SettleManners,
     figure?: FoundFigure | null,
   ): void => {
-    if (tidy === 'never') return;
+    if (tidy === 'never') return this.considerScratch(id);
     const found = offerTidy(this.get().document, id, { ...manners, tidy }, figure);
-    if (!found) return;
+    if (!found) return this.considerScratch(id);
     const taken =
       tidy === 'always' && this.dispatch(tidyMarks(this.get().document, found.marks, found.figure));
     this.set({ offer: { ...found, taken: taken ? id : null } });
@@ -302,7 +313,7 @@ export class DocumentSession {
   /** Takes the figure that is offered, or another reading of the same ink. */
   takeOffer = (figure?: Figure): void => {
     const { offer, document } = this.get();
-    if (!offer) return;
+    if (!offer) return this.takeScratch();
     const { taken, marks } = offer;
     const last = marks[marks.length - 1];
     const done = this.dispatch(
@@ -316,8 +327,26 @@ export class DocumentSession {
     this.set({ offer: null, picked: done && isFigure ? new Set([last]) : NONE });
   };
 
+  /** Looks whether new ink strikes out what lies beneath, and asks. */
+  private considerScratch(id: MarkId): void {
+    const scratch = offerScratch(this.get().document, id);
+    if (scratch) this.set({ scratch, doomed: new Set([...scratch.marks, scratch.stroke]) });
+  }
+
+  /** What is no longer so when nothing is offered to be struck out. */
+  private withoutScratch(): Partial<SessionState> {
+    return this.get().scratch ? { scratch: null, doomed: NONE } : {};
+  }
+
+  /** Strikes out what is offered. */
+  takeScratch = (): void => {
+    const { scratch, document } = this.get();
+    if (scratch) this.dispatch(takeScratch(document, scratch));
+  };
+
   dismissOffer = (): void => {
     if (this.get().offer) this.set({ offer: null });
+    if (this.get().scratch) this.set(this.withoutScratch());
   };
 
   /** Takes marks in hand, to be changed; those that are locked stay where they are. None lays down what was there. */
@@ -327,6 +356,9 @@ export class DocumentSession {
     if (next.size === 0 && picked.size === 0) return;
     this.set({ picked: next.size === 0 ? NONE : next });
   };
+
+  /** Leads the eye to a mark; null lets go. */
+  point = (id: MarkId | null): void => this.set({ pointed: id === null ? null : { id } });
 
   setTask = (task: Task | null): void => this.set({ task });
 

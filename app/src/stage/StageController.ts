@@ -131,6 +131,22 @@ export class StageController {
     this.move({ ...this.camera, y: this.stack.tops[i] - 8 / this.camera.zoom });
   }
 
+  /** Brings a place of a page (points from its upper left corner, as seen) to the middle of the window. */
+  showPlace(index: number, at: Vec): void {
+    const { zoom } = this.camera;
+    this.move({
+      ...this.camera,
+      x: pageLeft(this.stack, index) + at.x - this.view.width / zoom / 2,
+      y: this.stack.tops[index] + at.y - this.view.height / zoom / 2,
+    });
+  }
+
+  /** Keeps the zoom when the window's size changes, so that the page stays where it is. */
+  holdZoom(): void {
+    this.fit = 'free';
+    this.publish();
+  }
+
   /** Puts a height of the stack (points) at the top of the window. */
   goToHeight(y: number): void {
     this.move({ ...this.camera, y });

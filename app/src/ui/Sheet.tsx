@@ -5,14 +5,19 @@ import { CarryContext } from './Carry';
 import { paperIcon } from './icons';
 import { WIDE_FROM } from './theme';
 
+/** Of the window, what a tall sheet's content has. */
+const TALL = 0.62;
+
 /** On a phone it rises from below; where there is room it stands in the middle. Escape closes it. */
 export function Sheet(props: {
   title: string;
   open: boolean;
   onClose: () => void;
+  /** The content scrolls by itself, and has the height there is. */
+  tall?: boolean;
   children: ReactNode;
 }) {
-  const { title, open, onClose, children } = props;
+  const { title, open, onClose, tall, children } = props;
   const { width, height } = useWindowDimensions();
   const { colors } = useTheme();
   const carry = useContext(CarryContext);
@@ -56,7 +61,11 @@ export function Sheet(props: {
               style={styles.close}
             />
           </View>
-          <ScrollView contentContainerStyle={styles.body}>{carry(children)}</ScrollView>
+          {tall ? (
+            <View style={[styles.body, { height: height * TALL }]}>{carry(children)}</View>
+          ) : (
+            <ScrollView contentContainerStyle={styles.body}>{carry(children)}</ScrollView>
+          )}
         </View>
       </Modal>
     </Portal>

@@ -3,6 +3,7 @@ export {
   outlineOf,
   insideOfMark,
   boundsOf,
+  roughBoundsOf,
   centrelinesOf,
   nibOf,
   adoptDerived,
@@ -10,3 +11,13 @@ export {
 export { marksMeeting } from './pageIndex.ts';
 export { type MarkLayers, type HighlightGroup, layersOf } from './layers.ts';
 export { isTouched } from './touch.ts';
+export {
+  type ListedMark,
+  type MarkFilter,
+  type MarkKind,
+  type PrintedWord,
+  filterMarks,
+  kindOf,
+  listMarks,
+  wordsBeneath,
+} from './markList.ts';

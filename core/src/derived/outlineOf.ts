@@ -1,6 +1,8 @@
 import { insideOf, outlineParts } from '../figures/index.ts';
 import {
   type Box,
+  boxOfPoints,
+  growBox,
   joinPaths,
   type Path,
   pathBounds,
@@ -8,12 +10,13 @@ import {
   type Vec,
 } from '../geometry/index.ts';
 import { type InkSample, type Nib, outlineInk } from '../ink/index.ts';
-import type { FigureMark, InkMark, Mark } from '../marks/index.ts';
+import { type FigureMark, type InkMark, type Mark, placedSamples } from '../marks/index.ts';
 import { adoptLine, linesOf, type MarkLine, wholeLines } from './lines.ts';
 
 const outlines = new WeakMap<Mark, Path>();
 const insides = new WeakMap<Mark, Path | null>();
 const bounds = new WeakMap<Mark, Box>();
+const roughBounds = new WeakMap<Mark, Box>();
 const centrelines = new WeakMap<Mark, readonly (readonly Vec[])[]>();
 
 function cached<T extends object>(cache: WeakMap<Mark, T>, mark: Mark, make: () => T): T {
@@ -75,6 +78,18 @@ export function insideOfMark(mark: Mark): Path | null {
 
 export const boundsOf = (mark: Mark): Box =>
   cached(bounds, mark, () => pathBounds(outlineOf(mark)));
+
+/**
+ * About where a mark lies, without working out its outline: what asks for thousands of marks at once asks for this.
+ * Never smaller than its lines.
+ */
+export function roughBoundsOf(mark: Mark): Box {
+  const known = bounds.get(mark);
+  if (known || mark.kind !== 'ink' || mark.left) return known ?? boundsOf(mark);
+  return cached(roughBounds, mark, () =>
+    growBox(boxOfPoints(placedSamples(mark.ink)), mark.style.width / 2),
+  );
+}
 
 /** Takes over what another thread has worked out for the same ink, so that it is not done again. */
 export function adoptDerived(

@@ -13,6 +13,7 @@ export {
   offerTidy,
   settleOn,
 } from './offerTidy.ts';
+export { type ScratchOffer, offerScratch, takeScratch } from './offerScratch.ts';
 export { tidyMarks, backToInk } from './tidy.ts';
 export { type DrawnOutright, type FigurePart, changeFigure, drawFigure } from './figures.ts';
 export { clearPage, marksTouched, removeMarks } from './erase.ts';

@@ -9,6 +9,7 @@ export {
 } from './figure.ts';
 export { type Dash, DASHES } from './dashes.ts';
 export { readFigure } from './readFigure.ts';
+export { readScratch } from './readScratch.ts';
 export {
   BARB_ANGLE,
   bracketCorners,

@@ -60,6 +60,7 @@ export {
   resamplePolyline,
   simplifiedIndices,
 } from './polyline.ts';
+export { convexHull } from './hull.ts';
 export { degrees, roundedAngle } from './angle.ts';
 export { withinCapsule } from './capsule.ts';
 export { type Sweep, sweepAlong, partsOutside } from './sweep.ts';

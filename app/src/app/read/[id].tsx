@@ -1,8 +1,9 @@
 import { router, useLocalSearchParams } from 'expo-router';
-import { FigureInHand, SettleItems, TidyChip } from '@/features/figures';
+import { FigureInHand, ScratchChip, SettleItems, TidyChip } from '@/features/figures';
 import { InkingLayer, PenRoll } from '@/features/inking';
 import { InkFileItems } from '@/features/inkfiles';
-import { Picked, PickKeys } from '@/features/picking';
+import { MarkList, MarkListButton, Pulse } from '@/features/marklist';
+import { Picked, PickedActions, PickKeys } from '@/features/picking';
 import { PracticeItem } from '@/features/practice';
 import { ReaderScreen } from '@/features/reader';
 import { SendButton } from '@/features/sending';
@@ -24,11 +25,17 @@ export default function ReadRoute() {
       onPage={(index) => (
         <>
           <TidyChip index={index} />
+          <ScratchChip index={index} />
           <FigureInHand index={index} />
           <Picked index={index} />
+          <Pulse index={index} />
         </>
       )}
       send={<SendButton />}
+      marginButton={(open, toggle) => <MarkListButton open={open} onToggle={toggle} />}
+      margin={(pictures, onGone) => (
+        <MarkList pictures={pictures} actions={<PickedActions />} onGone={onGone} />
+      )}
       menu={(close) => (
         <>
           <SettleItems close={close} />

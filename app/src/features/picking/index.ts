@@ -1,2 +1,3 @@
 export { Picked } from './Picked';
 export { PickKeys } from './PickKeys';
+export { PickedActions } from './PickedActions';

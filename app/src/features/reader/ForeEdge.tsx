@@ -1,3 +1,6 @@
+import { listMarks } from '@marginalis/core/derived';
+import type { DocState } from '@marginalis/core/document';
+import { displaySize } from '@marginalis/core/geometry';
 import {
   type PointerEvent as ReactPointerEvent,
   type KeyboardEvent as ReactKeyboardEvent,
@@ -11,19 +14,28 @@ import { Area } from '@/ui';
 
 const WIDTH = 28;
 
+/** Places along the strip that are told apart. */
+const PLACES = 240;
+
+/** Where marks are, in pages and shares of pages; those that fall together once. */
+function placesOf(document: DocState): number[] {
+  const steps = PLACES / document.pages.length;
+  const places = listMarks(document).map(({ page, at }) => {
+    const within = at.y / displaySize(document.pages[page]).height;
+    return page + Math.min(0.999, Math.max(0, within));
+  });
+  return [...new Set(places.map((place) => Math.floor(place * steps) / steps))];
+}
+
 /** The strip along the page stack: where marks lie, where the reader is; dragging it scrubs through the pages. */
 export function ForeEdge() {
   const { controller } = useStage();
   const { current, first, last } = useSight();
   const { colors } = useTheme();
   const strip = useRef<HTMLDivElement>(null);
-  const marks = useSessionState((s) => s.document.marks);
-  const ids = useSessionState((s) => s.document.pages);
+  const document = useSessionState((s) => s.document);
   const count = controller.pages.length;
-  const marked = useMemo(
-    () => ids.flatMap((page, i) => ((marks.get(page.id)?.size ?? 0) > 0 ? [i] : [])),
-    [ids, marks],
-  );
+  const marked = useMemo(() => placesOf(document), [document]);
 
   const scrub = (e: ReactPointerEvent<HTMLDivElement>) => {
     const r = strip.current?.getBoundingClientRect();
@@ -94,15 +106,15 @@ export function ForeEdge() {
           boxSizing: 'border-box',
         }}
       />
-      {marked.map((page) => (
+      {marked.map((place) => (
         <Area
-          key={page}
-          data-marked={page + 1}
+          key={place}
+          data-marked={Math.floor(place) + 1}
           style={{
             position: 'absolute',
             right: 4,
             width: 10,
-            top: share(page + 0.5),
+            top: share(place),
             height: 2,
             background: colors.primary,
           }}

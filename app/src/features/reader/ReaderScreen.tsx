@@ -9,7 +9,7 @@ import {
   useSessionState,
 } from '@/session';
 import { Stage, StageContext, StageProvider, useStage } from '@/stage';
-import { Action, CarryContext, EmptyScreen, Notice, WIDE_FROM } from '@/ui';
+import { Action, CarryContext, EmptyScreen, Notice, Sheet, WIDE_FROM } from '@/ui';
 import type { PdfPictures } from '@/work';
 import { ForeEdge } from './ForeEdge';
 import { KeysSheet } from './KeysSheet';
@@ -27,6 +27,10 @@ export interface ReaderParts {
   /** In page `index`, moving with it. */
   onPage: (index: number) => ReactNode;
   send: ReactNode;
+  /** The button that opens the margin. */
+  marginButton: (open: boolean, toggle: () => void) => ReactNode;
+  /** The column beside the pages; on a phone a sheet. `onGone` when the reader was led to a place. */
+  margin: (pictures: PdfPictures, onGone: () => void) => ReactNode;
   /** More entries of the view menu; each closes it. */
   menu: (close: () => void) => ReactNode;
 }
@@ -86,6 +90,8 @@ function OpenReader({
   overlay,
   onPage,
   send,
+  marginButton,
+  margin,
   menu,
 }: ReaderParts & { pictures: PdfPictures; onBack: () => void }) {
   const session = useSession();
@@ -95,6 +101,13 @@ function OpenReader({
   const leftHanded = usePenRoll((r) => r.hand) === 'left';
   const feed = useMarkFeed();
   const [keysOpen, setKeysOpen] = useState(false);
+  const [marginOpen, setMarginOpen] = useState(false);
+  const { controller } = useStage();
+  const toggleMargin = () => {
+    // The page never jumps when a column opens.
+    if (wide) controller.holdZoom();
+    setMarginOpen(!marginOpen);
+  };
   useReaderKeys(() => setKeysOpen(true));
   const title = session.desk.title;
   useEffect(() => {
@@ -111,7 +124,12 @@ function OpenReader({
         wide={wide}
         onBack={onBack}
         onKeys={() => setKeysOpen(true)}
-        send={send}
+        send={
+          <>
+            {marginButton(marginOpen, toggleMargin)}
+            {send}
+          </>
+        }
         menu={menu}
       />
       <ReaderNotices />
@@ -123,8 +141,25 @@ function OpenReader({
             {overlay}
           </Stage>
         </View>
+        {wide && marginOpen && (
+          <View
+            role="complementary"
+            aria-label="Margin"
+            style={[
+              styles.margin,
+              { backgroundColor: colors.surface, borderColor: colors.outlineVariant },
+            ]}
+          >
+            {margin(pictures, NOTHING)}
+          </View>
+        )}
         {wide && <ForeEdge />}
       </View>
+      {!wide && (
+        <Sheet title="Marks" open={marginOpen} onClose={() => setMarginOpen(false)} tall>
+          {margin(pictures, () => setMarginOpen(false))}
+        </Sheet>
+      )}
       {!wide && tools(false)}
       <KeysSheet open={keysOpen} onClose={() => setKeysOpen(false)} />
     </View>
@@ -166,7 +201,10 @@ function ReaderNotices() {
   );
 }
 
+const NOTHING = (): void => undefined;
+
 const styles = StyleSheet.create({
+  margin: { width: 320, padding: 10, borderLeftWidth: 1, borderRightWidth: 1 },
   screen: { flex: 1 },
   waiting: { flex: 1, alignItems: 'center', justifyContent: 'center' },
   middle: { flex: 1, flexDirection: 'row' },

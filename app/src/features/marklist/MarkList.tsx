@@ -1,0 +1,149 @@
+import {
+  filterMarks,
+  type ListedMark,
+  listMarks,
+  type MarkFilter,
+  wordsBeneath,
+} from '@marginalis/core/derived';
+import { lockMarks } from '@marginalis/core/editing';
+import { type ReactNode, useCallback, useMemo, useState } from 'react';
+import { FlatList, StyleSheet, View } from 'react-native';
+import { Searchbar, Text, useTheme } from 'react-native-paper';
+import { useSession, useSessionState } from '@/session';
+import { useStage } from '@/stage';
+import { Action, paperIcon } from '@/ui';
+import type { PdfPictures } from '@/work';
+import { Filters } from './Filters';
+import { MarkRow, nameOf, ROW_HEIGHT } from './MarkRow';
+import { useWords } from './useWords';
+
+/** Every mark of the document in reading order, to find, go to and pick. */
+export function MarkList(props: {
+  pictures: PdfPictures | null;
+  /** What can be done with what is picked. */
+  actions: ReactNode;
+  /** After going to a mark. */
+  onGone: () => void;
+}) {
+  const { pictures, actions, onGone } = props;
+  const session = useSession();
+  const { controller } = useStage();
+  const { colors } = useTheme();
+  const document = useSessionState((s) => s.document);
+  const picked = useSessionState((s) => s.picked);
+  const writable = useSessionState((s) => s.writable);
+  const [filter, setFilter] = useState<MarkFilter>({});
+  const [narrowing, setNarrowing] = useState(false);
+  const all = listMarks(document);
+  const marked = useMemo(() => [...new Set(all.map(({ page }) => page))], [all]);
+  const words = useWords(pictures, marked);
+  const beneath = useCallback(
+    (row: ListedMark): string => wordsBeneath(row.mark, words.get(row.page) ?? []),
+    [words],
+  );
+  const rows = useMemo(
+    () =>
+      filterMarks(all, filter, (row) =>
+        [nameOf(row), row.mark.author ?? '', filter.text ? beneath(row) : ''].join(' '),
+      ),
+    [all, filter, beneath],
+  );
+
+  const jump = useCallback(
+    (row: ListedMark) => {
+      controller.showPlace(row.page, row.at);
+      session.point(row.mark.id);
+      onGone();
+    },
+    [controller, session, onGone],
+  );
+  const pick = useCallback(
+    ({ mark }: ListedMark) => {
+      const { picked: held } = session.store.getState();
+      session.pick(
+        held.has(mark.id) ? [...held].filter((id) => id !== mark.id) : [...held, mark.id],
+      );
+    },
+    [session],
+  );
+  const unlock = useCallback(
+    ({ mark }: ListedMark) =>
+      session.dispatch(lockMarks(session.store.getState().document, [mark.id], false)),
+    [session],
+  );
+  const free = rows.filter(({ mark }) => !mark.locked);
+  const allPicked = free.length > 0 && free.every(({ mark }) => picked.has(mark.id));
+
+  return (
+    <View style={styles.list}>
+      <Searchbar
+        placeholder="Search the marks"
+        accessibilityLabel="Search the marks"
+        value={filter.text ?? ''}
+        onChangeText={(text) => setFilter({ ...filter, text })}
+        icon={paperIcon('search')}
+        clearIcon={paperIcon('close')}
+        inputStyle={styles.input}
+        style={[styles.search, { backgroundColor: colors.surfaceVariant }]}
+      />
+      <View style={styles.row}>
+        <Action compact aria-expanded={narrowing} onPress={() => setNarrowing(!narrowing)}>
+          Narrow
+        </Action>
+        <Action
+          compact
+          disabled={!writable || free.length === 0}
+          onPress={() => session.pick(allPicked ? [] : free.map(({ mark }) => mark.id))}
+        >
+          {allPicked ? 'Pick none' : 'Pick all'}
+        </Action>
+        <Text variant="bodySmall" role="status" style={{ color: colors.onSurfaceVariant }}>
+          {rows.length === all.length ? `${all.length} marks` : `${rows.length} of ${all.length}`}
+        </Text>
+      </View>
+      {narrowing && (
+        <Filters all={all} pages={document.pages.length} filter={filter} onChange={setFilter} />
+      )}
+      {picked.size > 0 && writable && actions}
+      {rows.length === 0 ? (
+        <Text style={styles.none}>
+          {all.length === 0
+            ? 'Nothing is marked yet. What you write, highlight or draw is listed here.'
+            : 'No mark fits.'}
+        </Text>
+      ) : (
+        <FlatList
+          data={rows}
+          keyExtractor={({ mark }) => mark.id}
+          getItemLayout={(_, index) => ({ length: ROW_HEIGHT, offset: ROW_HEIGHT * index, index })}
+          initialNumToRender={14}
+          windowSize={5}
+          extraData={picked}
+          accessibilityLabel="Marks"
+          style={styles.rows}
+          renderItem={({ item }) => (
+            <MarkRow
+              row={item}
+              page={document.pages[item.page]}
+              words={beneath(item)}
+              picked={picked.has(item.mark.id)}
+              writable={writable}
+              onJump={jump}
+              onPick={pick}
+              onUnlock={unlock}
+            />
+          )}
+        />
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  list: { flex: 1, minHeight: 0, gap: 4 },
+  search: { height: 44, borderRadius: 4 },
+  input: { minHeight: 44 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: 4 },
+  rows: { flex: 1 },
+  none: { paddingVertical: 24, textAlign: 'center' },
+});

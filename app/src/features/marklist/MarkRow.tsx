@@ -1,0 +1,127 @@
+import { boundsOf, type ListedMark } from '@marginalis/core/derived';
+import { displayMatrix, growBox, type PageBox, transformBox } from '@marginalis/core/geometry';
+import { inkName } from '@marginalis/core/marks';
+import { memo } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Checkbox, Text, useTheme } from 'react-native-paper';
+import Svg, { G, Path } from 'react-native-svg';
+import { FIGURE_NAMES } from '@/session';
+import { outlineData } from '@/stage';
+import { Icon } from '@/ui';
+
+export const ROW_HEIGHT = 68;
+const PICTURE = 48;
+/** Outlines longer than this are too much for a small picture. */
+const LONGEST = 60_000;
+
+/** What a mark is called. */
+export function nameOf({ mark, kind }: ListedMark): string {
+  if (mark.kind === 'figure') return FIGURE_NAMES[mark.figure.kind];
+  return kind === 'highlight' ? 'Highlight' : 'Ink';
+}
+
+const dateOf = (time: number): string =>
+  new Date(time).toLocaleDateString(undefined, { day: 'numeric', month: 'short' });
+
+/** One mark of the list: its picture, what it is, what is printed beneath, where, by whom, when. */
+export const MarkRow = memo(function MarkRow(props: {
+  row: ListedMark;
+  page: PageBox;
+  words: string;
+  picked: boolean;
+  writable: boolean;
+  onJump: (row: ListedMark) => void;
+  onPick: (row: ListedMark) => void;
+  onUnlock: (row: ListedMark) => void;
+}) {
+  const { row, page, words, picked, writable, onJump, onPick, onUnlock } = props;
+  const { colors } = useTheme();
+  const { mark } = row;
+  const name = nameOf(row);
+  const label = [name, inkName(mark.style.colour), `page ${row.page + 1}`, words].filter(Boolean);
+  const made = [mark.author, dateOf(mark.madeAt)].filter(Boolean).join(' · ');
+  return (
+    <View style={[styles.row, { borderColor: colors.outlineVariant }]}>
+      <Pressable
+        role="button"
+        accessibilityLabel={`Go to ${label.join(', ')}`}
+        onPress={() => onJump(row)}
+        style={styles.main}
+      >
+        <Picture row={row} page={page} />
+        <View style={styles.words}>
+          <Text variant="bodyMedium" numberOfLines={1}>
+            {words === '' ? name : `${name}: ${words}`}
+          </Text>
+          <Text variant="bodySmall" numberOfLines={1} style={{ color: colors.onSurfaceVariant }}>
+            {`Page ${row.page + 1} · ${inkName(mark.style.colour)} · ${made}`}
+          </Text>
+        </View>
+      </Pressable>
+      {mark.locked ? (
+        <Pressable
+          role="button"
+          accessibilityLabel={`Unlock ${label.join(', ')}`}
+          disabled={!writable}
+          onPress={() => onUnlock(row)}
+          style={styles.lock}
+        >
+          <Icon name="lock" size={20} color={colors.onSurface} />
+        </Pressable>
+      ) : (
+        <View style={styles.lock}>
+          <Checkbox.Android
+            status={picked ? 'checked' : 'unchecked'}
+            disabled={!writable}
+            accessibilityLabel={`Pick ${label.join(', ')}`}
+            onPress={() => onPick(row)}
+          />
+        </View>
+      )}
+    </View>
+  );
+});
+
+/** The mark, small. */
+function Picture({ row, page }: { row: ListedMark; page: PageBox }) {
+  const { mark } = row;
+  const display = displayMatrix(page);
+  const b = growBox(transformBox(display, boundsOf(mark)), 2);
+  const data = outlineData(mark);
+  return (
+    <View style={styles.picture}>
+      {data.length < LONGEST && (
+        <Svg
+          width={PICTURE}
+          height={PICTURE}
+          viewBox={`${b.minX} ${b.minY} ${b.maxX - b.minX} ${b.maxY - b.minY}`}
+        >
+          <G transform={`matrix(${display.join(' ')})`}>
+            <Path d={data} fill={mark.style.colour} fillOpacity={mark.style.opacity} />
+          </G>
+        </Svg>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  row: {
+    height: ROW_HEIGHT,
+    flexDirection: 'row',
+    alignItems: 'center',
+    borderBottomWidth: 1,
+    gap: 4,
+  },
+  main: {
+    flex: 1,
+    minWidth: 0,
+    height: '100%',
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 10,
+  },
+  picture: { width: PICTURE, height: PICTURE, backgroundColor: '#ffffff', borderRadius: 2 },
+  words: { flex: 1, minWidth: 0 },
+  lock: { width: 44, height: 44, alignItems: 'center', justifyContent: 'center' },
+});

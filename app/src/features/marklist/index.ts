@@ -1,0 +1,3 @@
+export { MarkList } from './MarkList';
+export { MarkListButton } from './MarkListButton';
+export { Pulse } from './Pulse';

@@ -1,0 +1,57 @@
+import { alongCorners } from '../../testing/hand.ts';
+import { HIGHLIGHTER, pageRefsFor, PEN, written } from '../../testing/marks.ts';
+import { plainPage } from '../geometry/index.ts';
+import { filterMarks, listMarks, type PrintedWord, wordsBeneath } from './markList.ts';
+
+const at = (x: number, y: number) =>
+  alongCorners([
+    { x, y },
+    { x: x + 30, y: y + 2 },
+  ]);
+const pages = pageRefsFor([plainPage(400, 600), { ...plainPage(400, 600), rotate: 90 }]);
+const state = written(pages, [
+  { page: 1, path: at(200, 300) },
+  { page: 0, path: at(300, 500) },
+  { page: 0, path: at(40, 504) },
+  { page: 0, instrument: HIGHLIGHTER, path: at(40, 580) },
+  { page: 1, path: at(20, 300) },
+]);
+const list = listMarks(state);
+const names = (rows = list): string[] =>
+  rows.map(({ page, kind, at: p }) => `${page} ${kind} ${Math.round(p.x / 50)}`);
+
+test('marks stand in reading order, as the pages are seen', () => {
+  expect(names()).toEqual(['0 highlight 1', '0 ink 1', '0 ink 6', '1 ink 6', '1 ink 6']);
+  // On the page that is turned, what lies to the left in user space is seen above.
+  expect(list[3].at.y).toBeLessThan(list[4].at.y);
+  expect(listMarks(state)).toBe(list);
+});
+
+test('the list is narrowed by kind, ink, author, pages and words', () => {
+  const words = (): string => 'barnacle bands';
+  expect(filterMarks(list, { kind: 'highlight' }, words)).toHaveLength(1);
+  expect(filterMarks(list, { colour: PEN.colour, from: 1 }, words)).toHaveLength(2);
+  expect(filterMarks(list, { to: 0 }, words)).toHaveLength(3);
+  expect(filterMarks(list, { author: 'Rosa' }, words)).toHaveLength(0);
+  expect(filterMarks(list, { author: '' }, words)).toHaveLength(5);
+  expect(filterMarks(list, { text: ' BANDS ' }, words)).toHaveLength(5);
+  expect(filterMarks(list, { text: 'kelp' }, words)).toHaveLength(0);
+});
+
+test('the words beneath a mark are those whose middles it covers', () => {
+  const word = (text: string, x: number, y = 580): PrintedWord => ({
+    text,
+    minX: x,
+    maxX: x + 10,
+    minY: y - 5,
+    maxY: y + 5,
+  });
+  const words = [
+    word('before', 20),
+    word('the', 42),
+    word('shore', 55),
+    word('after', 90),
+    word('below', 45, 540),
+  ];
+  expect(wordsBeneath(list[0].mark, words)).toBe('the shore');
+});

@@ -1,0 +1,106 @@
+import { type DocState, marksOn } from '../document/index.ts';
+import { boxCentre, displayMatrix, transform, type Vec } from '../geometry/index.ts';
+import { isHighlight, type Mark } from '../marks/index.ts';
+import { roughBoundsOf } from './outlineOf.ts';
+
+/** What a mark is, for people. */
+export type MarkKind = 'ink' | 'highlight' | 'figure';
+
+/** A mark in the list of all marks. */
+export interface ListedMark {
+  readonly mark: Mark;
+  readonly kind: MarkKind;
+  /** Page of the document, from 0. */
+  readonly page: number;
+  /** Its middle as the page is seen, points from the upper left corner. */
+  readonly at: Vec;
+}
+
+/** Marks whose middles are nearer than this in height stand on one line, points. */
+const LINE = 14;
+
+export const kindOf = (mark: Mark): MarkKind =>
+  mark.kind === 'figure' ? 'figure' : isHighlight(mark) ? 'highlight' : 'ink';
+
+const lists = new WeakMap<DocState['marks'], readonly ListedMark[]>();
+
+/** All marks in reading order: page by page, line by line, from left to right. Kept as long as no mark changes. */
+export function listMarks(state: DocState): readonly ListedMark[] {
+  let list = lists.get(state.marks);
+  if (!list) {
+    list = state.pages.flatMap((page, index) => {
+      const display = displayMatrix(page);
+      const rows = [...marksOn(state, page.id).values()].map((mark): ListedMark => {
+        const at = transform(display, boxCentre(roughBoundsOf(mark)));
+        return { mark, kind: kindOf(mark), page: index, at };
+      });
+      return inLines(rows);
+    });
+    lists.set(state.marks, list);
+  }
+  return list;
+}
+
+/** From the top down; marks of about one height from left to right. */
+function inLines(rows: readonly ListedMark[]): ListedMark[] {
+  const sorted = [...rows].sort((a, b) => a.at.y - b.at.y);
+  const lines: ListedMark[][] = [];
+  for (const row of sorted) {
+    const line = lines[lines.length - 1];
+    if (line && row.at.y - line[0].at.y < LINE) line.push(row);
+    else lines.push([row]);
+  }
+  return lines.flatMap((line) => line.sort((a, b) => a.at.x - b.at.x));
+}
+
+/** What of the list is asked for; what is left out does not narrow it. */
+export interface MarkFilter {
+  readonly kind?: MarkKind;
+  readonly colour?: string;
+  readonly author?: string;
+  /** Pages from 0, both included. */
+  readonly from?: number;
+  readonly to?: number;
+  /** In the words beneath, the author or what the mark is called; any case. */
+  readonly text?: string;
+}
+
+/** The rows that fit a filter; `wordsOf` gives what can be searched of a row. */
+export function filterMarks(
+  list: readonly ListedMark[],
+  { kind, colour, author, from = 0, to = Infinity, text = '' }: MarkFilter,
+  wordsOf: (row: ListedMark) => string,
+): readonly ListedMark[] {
+  const wanted = text.trim().toLocaleLowerCase();
+  return list.filter(
+    (row) =>
+      (kind === undefined || row.kind === kind) &&
+      (colour === undefined || row.mark.style.colour === colour) &&
+      (author === undefined || (row.mark.author ?? '') === author) &&
+      row.page >= from &&
+      row.page <= to &&
+      (wanted === '' || wordsOf(row).toLocaleLowerCase().includes(wanted)),
+  );
+}
+
+/** A word printed on a page and its box in user space. */
+export interface PrintedWord {
+  readonly text: string;
+  readonly minX: number;
+  readonly minY: number;
+  readonly maxX: number;
+  readonly maxY: number;
+}
+
+const MOST_WORDS = 12;
+
+/** The printed words beneath a mark, in the order of the print; of a long passage the first ones. */
+export function wordsBeneath(mark: Mark, words: readonly PrintedWord[]): string {
+  const b = roughBoundsOf(mark);
+  const beneath = words.filter((word) => {
+    const middle = { x: (word.minX + word.maxX) / 2, y: (word.minY + word.maxY) / 2 };
+    return middle.x >= b.minX && middle.x <= b.maxX && middle.y >= b.minY && middle.y <= b.maxY;
+  });
+  const some = beneath.slice(0, MOST_WORDS).map(({ text }) => text);
+  return some.join(' ') + (beneath.length > MOST_WORDS ? ' …' : '');
+}

@@ -1,0 +1,48 @@
+import { centrelinesOf, marksMeeting } from '../derived/index.ts';
+import { type DocState, findMark, marksOn, type Transaction } from '../document/index.ts';
+import { readScratch } from '../figures/index.ts';
+import { boxOfPoints, inPolygon, resamplePolyline, type Vec } from '../geometry/index.ts';
+import { isHighlight, type MarkId, type PageId, placedSamples } from '../marks/index.ts';
+import { removeMarks } from './erase.ts';
+
+/** What a scribble strikes out. */
+export interface ScratchOffer {
+  /** The scribble itself. */
+  readonly stroke: MarkId;
+  readonly page: PageId;
+  readonly marks: readonly MarkId[];
+  /** What it scribbles over, in user space. */
+  readonly area: readonly Vec[];
+}
+
+/** A mark is struck out when at least this share of it lies under the scribble. */
+const MOST = 0.6;
+const PLACES = 24;
+
+/** What the stroke `id` was meant to strike out, if it is a scribble over other marks; null when it is not. */
+export function offerScratch(state: DocState, id: MarkId): ScratchOffer | null {
+  const mark = findMark(state, id);
+  if (mark?.kind !== 'ink' || isHighlight(mark)) return null;
+  const area = readScratch(placedSamples(mark.ink));
+  if (!area) return null;
+  const beneath = marksMeeting(marksOn(state, mark.page), boxOfPoints(area)).filter((other) => {
+    if (other.id === id || other.locked || other.order > mark.order) return false;
+    const points = centrelinesOf(other).flatMap((line) =>
+      line.length < 2 ? line : resamplePolyline(line, PLACES),
+    );
+    return points.filter((p) => inPolygon(area, p)).length >= MOST * points.length;
+  });
+  if (beneath.length === 0) return null;
+  return { stroke: id, page: mark.page, marks: beneath.map((m) => m.id), area };
+}
+
+/** Takes what is struck out off the page, and the scribble with it. */
+export function takeScratch(state: DocState, { stroke, marks }: ScratchOffer): Transaction | null {
+  const transaction = removeMarks(state, [...marks, stroke]);
+  return (
+    transaction && {
+      ...transaction,
+      label: marks.length === 1 ? 'Strike out' : `Strike out ${marks.length} marks`,
+    }
+  );
+}
