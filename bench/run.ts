@@ -4,16 +4,18 @@ import { benchFlatten } from './flatten';
 import { benchInk } from './ink';
 import { benchOpening } from './opening';
 import { tableOf } from './report';
+import { rubbingTable } from './rubbing';
 import { steadinessTable } from './steadiness';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures writing. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing writing. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
   opening: async () => tableOf(await benchOpening()),
   steadiness: steadinessTable,
   figures: figureTable,
+  rubbing: rubbingTable,
   writing: writingTable,
 };
 

@@ -155,6 +155,15 @@ function rowOf(what: string, rounds: readonly (readonly Frame[])[]): string {
   return `| ${what} | ${rounds.flat().length} | ${cells.join(' | ')} |`;
 }
 
+/** Takes the eraser, and lets it take what it passes over. */
+async function holdFineEraser(page: Page): Promise<void> {
+  const eraser = page.getByRole('button', { name: /^Eraser/ });
+  await eraser.click();
+  await eraser.click();
+  await page.getByRole('radio', { name: 'What it passes over' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+}
+
 export async function writingTable(): Promise<string> {
   const stop = await startServer();
   let browser: Browser | null = null;
@@ -192,6 +201,9 @@ export async function writingTable(): Promise<string> {
       written.push(await workPerFrame(page, 'write'));
       panned.push(await workPerFrame(page, 'pan'));
     }
+    await holdFineEraser(page);
+    const rubbed: Frame[][] = [];
+    for (let round = 0; round < ROUNDS; round++) rubbed.push(await workPerFrame(page, 'write'));
     const only = (edge: boolean): Frame[][] =>
       written.map((frames) => frames.filter((f) => f.edge === edge));
     lines.push(
@@ -199,6 +211,7 @@ export async function writingTable(): Promise<string> {
       rowOf('of these, without putting down or lifting the pen', only(false)),
       rowOf('of these, putting it down or lifting it', only(true)),
       rowOf('panning', panned),
+      rowOf(`rubbing out parts at ${RATE} Hz`, rubbed),
     );
     return `${lines.join('\n')}\n\nBringing the strokes in took ${(brought / 1000).toFixed(1)} s.`;
   } finally {

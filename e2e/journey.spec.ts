@@ -19,8 +19,8 @@ test('open, write, highlight, tidy, rub out, undo, reload, send, and the guest s
   await take(page, 'Broad highlighter');
   const from = await placeOn(page, 1, 0.15, 0.253);
   await pen.draw(line(from, [from[0] + 400, from[1] + 1]));
-  expect(await inkOn(page, 1, 'highlights')).toBeGreaterThan(2000);
   await kept(page);
+  expect(await inkOn(page, 1, 'highlights')).toBeGreaterThan(2000);
 
   // A circle is offered as a circle; taken, it is one.
   await take(page, 'Fine pen');

@@ -71,10 +71,13 @@ async function markPage(page: Page, pen: Pen, number: number): Promise<void> {
   await page.keyboard.press('5');
   const [cx, cy] = await placeOn(page, number, 0.6, 0.6);
   await pen.draw(circle(cx, cy, 70));
+  // What is offered comes with the finished ink.
+  await kept(page);
   await page.keyboard.press('Escape');
   await page.keyboard.press('2');
   const [bx, by] = await placeOn(page, number, 0.3, 0.75);
   await pen.draw(line([bx, by], [bx + 200, by + 30]));
+  await kept(page);
   await page.keyboard.press('Escape');
 }
 

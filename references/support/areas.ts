@@ -11,7 +11,11 @@ const CORNERS = 40;
 const PER_POINT = 10_000;
 
 /** The area of discs along the line and the strips between them, made into one shape by an independent library. */
-export function areaOfDiscs(line: readonly InkSample[], nib: Nib): number {
+export const areaOfDiscs = (line: readonly InkSample[], nib: Nib): number =>
+  areaOfLines([line], nib);
+
+/** The same along several lines, what they share counted once. */
+export function areaOfLines(lines: readonly (readonly InkSample[])[], nib: Nib): number {
   const factory = new GeometryFactory(new PrecisionModel(PER_POINT));
   // A polygon with the disc's area, so that many corners are not needed.
   const larger = Math.sqrt((2 * Math.PI) / (CORNERS * Math.sin((2 * Math.PI) / CORNERS)));
@@ -23,8 +27,9 @@ export function areaOfDiscs(line: readonly InkSample[], nib: Nib): number {
     });
   const pieces = new ArrayList();
   // Two discs and the strip between their outer tangents are their convex hull.
-  for (let i = 1; i < line.length; i++)
-    pieces.add(new ConvexHull([...rim(line[i - 1]), ...rim(line[i])], factory).getConvexHull());
+  for (const line of lines)
+    for (let i = 1; i < line.length; i++)
+      pieces.add(new ConvexHull([...rim(line[i - 1]), ...rim(line[i])], factory).getConvexHull());
   return CascadedPolygonUnion.union(pieces).getArea();
 }
 

@@ -19,3 +19,25 @@ declare module 'jsts/java/util/ArrayList.js' {
     add(item: unknown): void;
   }
 }
+declare module 'jsts/org/locationtech/jts/operation/buffer/BufferOp.js' {
+  export default class BufferOp {
+    static bufferOp(geometry: unknown, distance: number, parameters: unknown): unknown;
+  }
+}
+declare module 'jsts/org/locationtech/jts/operation/buffer/BufferParameters.js' {
+  export default class BufferParameters {
+    constructor(quadrantSegments: number);
+  }
+}
+declare module 'jsts/org/locationtech/jts/operation/overlay/OverlayOp.js' {
+  interface Line {
+    getNumGeometries(): number;
+    getGeometryN(i: number): Line;
+    getLength(): number;
+    getCoordinates(): { x: number; y: number }[];
+  }
+  export default class OverlayOp {
+    static DIFFERENCE: number;
+    static overlayOp(a: unknown, b: unknown, op: number): Line;
+  }
+}

@@ -16,12 +16,20 @@ const mockUnlock = jest.fn();
 const mockRemove = jest.fn();
 jest.mock('@/session', () => {
   const { usePenRoll: roll } = jest.requireActual('../session/penRoll');
+  const state = { document: { pages: [], marks: new Map() } };
   return {
     usePenRoll: roll,
+    useSession: () => ({ dispatch: jest.fn() }),
+    useSessionState: (pick: (s: typeof state) => unknown) => pick(state),
     unlockDocument: (...a: unknown[]) => mockUnlock(...a),
     removeDocument: (...a: unknown[]) => mockRemove(...a),
   };
 });
+
+jest.mock('@/stage', () => ({
+  ...jest.requireActual('@/stage'),
+  useSight: () => ({ current: 0 }),
+}));
 
 const show = (element: ReactElement) =>
   render(<PaperProvider theme={lightTheme}>{element}</PaperProvider>);
@@ -102,6 +110,10 @@ test('the eraser has a diameter and neither ink nor manners', () => {
   expect(screen.getByRole('radiogroup', { name: 'Diameter, mm' })).toBeTruthy();
   expect(screen.queryByRole('radiogroup', { name: 'Ink' })).toBeNull();
   expect(screen.queryByText('Steadiness')).toBeNull();
+  fireEvent.click(screen.getByRole('radio', { name: 'What it passes over' }));
+  fireEvent.click(screen.getByRole('radio', { name: 'Highlighter' }));
+  expect(usePenRoll.getState().roll[5]).toMatchObject({ takes: 'part', only: 'highlighter' });
+  expect(screen.getByRole('button', { name: 'Clear page 1' })).toHaveProperty('disabled', true);
 });
 
 test('an instrument is said aloud with its ink and width', () => {

@@ -20,6 +20,8 @@ export interface Stroke {
   readonly madeAt: number;
   /** What the samples tell of the hand, when that has been read already. */
   readonly hand?: HandReading;
+  /** Nobody when left out or empty. */
+  readonly author?: string;
 }
 
 /**
@@ -38,6 +40,7 @@ export function drawInk(state: DocState, stroke: Stroke): Transaction {
     order: nextOrder(state, stroke.page),
     style: instrumentStyle(instrument),
     madeAt: stroke.madeAt,
+    ...(stroke.author ? { author: stroke.author } : {}),
     tool,
     ink: writtenInk(stroke.samples, instrument, stroke.hand),
   };

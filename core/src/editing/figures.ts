@@ -9,13 +9,16 @@ export interface DrawnOutright {
   readonly style: MarkStyle;
   /** Milliseconds since 1970. */
   readonly madeAt: number;
+  /** Nobody when left out or empty. */
+  readonly author?: string;
 }
 
 /** Puts a figure on its page. */
 export function drawFigure(state: DocState, drawn: DrawnOutright): Transaction {
-  const { id, page, figure, style, madeAt } = drawn;
+  const { id, page, figure, style, madeAt, author } = drawn;
   const order = nextOrder(state, page);
-  const base = { kind: 'figure', id, page, order, style, madeAt } as const;
+  const signed = author ? { author } : {};
+  const base = { kind: 'figure', id, page, order, style, madeAt, ...signed } as const;
   const after: FigureMark = { ...base, figure, dash: 'none', fill: null, from: [] };
   return { label: `Draw ${figure.kind}`, changes: [{ id, before: null, after }] };
 }

@@ -17,9 +17,10 @@ export function tidyMarks(
   // A figure drawn outright was never ink.
   const isInk = marks.every((mark) => mark.kind === 'ink' || mark.from.length > 0);
   if (!last || marks.length < ids.length || !isInk) return null;
-  const { id, page, order, style, madeAt } = last;
+  const { id, page, order, style, madeAt, author } = last;
   const look = { dash: 'none', fill: null } as const;
-  const base = { kind: 'figure', id, page, order, style, madeAt, ...look } as const;
+  const signed = author ? { author } : {};
+  const base = { kind: 'figure', id, page, order, style, madeAt, ...signed, ...look } as const;
   const after: FigureMark = { ...base, figure, from };
   return {
     label: `Tidy into ${figure.kind}`,

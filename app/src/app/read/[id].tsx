@@ -1,8 +1,9 @@
 import { router, useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
 import { FigureInHand, ScratchChip, SettleItems, TidyChip } from '@/features/figures';
 import { InkingLayer, PenRoll } from '@/features/inking';
 import { InkFileItems } from '@/features/inkfiles';
-import { MarkList, MarkListButton, Pulse } from '@/features/marklist';
+import { AuthorItem, AuthorSheet, MarkList, MarkListButton, Pulse } from '@/features/marklist';
 import { Picked, PickedActions, PickKeys } from '@/features/picking';
 import { PracticeItem } from '@/features/practice';
 import { ReaderScreen } from '@/features/reader';
@@ -10,6 +11,7 @@ import { SendButton } from '@/features/sending';
 
 export default function ReadRoute() {
   const { id } = useLocalSearchParams<{ id: string }>();
+  const [naming, setNaming] = useState(false);
   return (
     <ReaderScreen
       key={id}
@@ -20,6 +22,7 @@ export default function ReadRoute() {
         <>
           <InkingLayer />
           <PickKeys />
+          <AuthorSheet open={naming} onClose={() => setNaming(false)} />
         </>
       }
       onPage={(index) => (
@@ -39,6 +42,12 @@ export default function ReadRoute() {
       menu={(close) => (
         <>
           <SettleItems close={close} />
+          <AuthorItem
+            onOpen={() => {
+              close();
+              setNaming(true);
+            }}
+          />
           <InkFileItems close={close} />
           <PracticeItem close={close} />
         </>

@@ -110,6 +110,7 @@ export class FigureDrawer {
         figure: settled.figure,
         style: instrumentStyle(drawing.instrument),
         madeAt: Date.now(),
+        author: usePenRoll.getState().author,
       }),
     );
     if (done) session.pick([id]);

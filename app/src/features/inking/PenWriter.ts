@@ -280,6 +280,7 @@ export class PenWriter implements Writer {
       instrument,
       samples,
       madeAt: Date.now(),
+      author: usePenRoll.getState().author,
     };
     const draw = (finished: FinishedStroke | null): void => {
       const { document } = session.store.getState();

@@ -110,7 +110,9 @@ export function PickKeys() {
   useEffect(() => {
     const onKey = (e: KeyboardEvent): void => {
       if (isTyping(e) || document.querySelector('[role=dialog], [role=menu]')) return;
-      if ((e.target as Element).closest?.('[data-handle]') && e.key in WAYS) return;
+      // Handles have their own keys: arrows all of them, those of figures the others too.
+      const handle = (e.target as Element).closest?.('[data-handle]');
+      if (handle && (e.key in WAYS || !handle.hasAttribute('data-box'))) return;
       const control = e.ctrlKey || e.metaKey;
       if (!(control ? withControl(e, session, controller) : plain(e, session))) return;
       e.preventDefault();

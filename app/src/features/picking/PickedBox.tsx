@@ -158,6 +158,7 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
       )}
       <Area
         data-control
+        data-box
         data-handle="move"
         role="button"
         aria-label={MOVE.name}
@@ -195,6 +196,7 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
           <Area
             key={handle.id}
             data-control
+            data-box
             data-handle={handle.id}
             role="button"
             aria-label={handle.name}

@@ -108,7 +108,7 @@ function OpenReader({
     if (wide) controller.holdZoom();
     setMarginOpen(!marginOpen);
   };
-  useReaderKeys(() => setKeysOpen(true));
+  useReaderKeys(() => setKeysOpen(true), toggleMargin);
   const title = session.desk.title;
   useEffect(() => {
     document.title = `${title} · Marginalis`;

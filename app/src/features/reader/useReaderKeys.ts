@@ -65,7 +65,7 @@ function plain(e: KeyboardEvent, stage: StageController, session: DocumentSessio
 }
 
 /** The reader's keys; they rest while something is typed or a sheet is open. */
-export function useReaderKeys(showKeys: () => void): void {
+export function useReaderKeys(showKeys: () => void, toggleMargin: () => void): void {
   const session = useSession();
   const { controller } = useStage();
   useEffect(() => {
@@ -73,10 +73,11 @@ export function useReaderKeys(showKeys: () => void): void {
       if (isTyping(e) || document.querySelector('[role=dialog], [role=menu]')) return;
       const control = e.ctrlKey || e.metaKey;
       if (!control && e.key === '?') showKeys();
+      else if (!control && e.key.toLowerCase() === 'l') toggleMargin();
       else if (!(control ? withControl : plain)(e, controller, session)) return;
       e.preventDefault();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [controller, session, showKeys]);
+  }, [controller, session, showKeys, toggleMargin]);
 }

@@ -10,7 +10,7 @@ import {
   marksOn,
 } from '../../document/index.ts';
 import { bringInInk, drawInk } from '../../editing/index.ts';
-import { type InkMark, INSTRUMENTS } from '../../marks/index.ts';
+import { type InkMark, INSTRUMENTS, isWriting } from '../../marks/index.ts';
 import { plainPage } from '../../geometry/index.ts';
 import { placeTraces } from './place.ts';
 import { InkmlError, readInkml } from './read.ts';
@@ -55,7 +55,7 @@ test('ink of every instrument comes back as it was, on its page, also on a turne
     { page: 0, path: wavePath({ x: 100, y: 400 }, 200, 10, 3) },
     { page: 1, path: ellipsePath({ x: 300, y: 300 }, 40, 30), instrument: HIGHLIGHTER },
   ]);
-  INSTRUMENTS.filter((i) => i.kind !== 'eraser').forEach((instrument, k) => {
+  INSTRUMENTS.filter((i) => isWriting(i.kind)).forEach((instrument, k) => {
     const samples = writeAlong(wavePath({ x: 80, y: 100 + 40 * k }, 200, 8, 2), {
       seed: k + 1,
     }).map((s) => ({

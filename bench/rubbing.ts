@@ -1,0 +1,118 @@
+import { applyTransaction, type DocState, emptyDocument, marksOn } from '@marginalis/core/document';
+import { outlineOf } from '@marginalis/core/derived';
+import { bringInInk, marksAt, marksWithin, startRubbing } from '@marginalis/core/editing';
+import { plainPage, type Vec } from '@marginalis/core/geometry';
+import { FIRST_ROLL, writtenInk } from '@marginalis/core/marks';
+import { wavePath, writeAlong } from '../core/testing/hand';
+import { pageRefsFor } from '../core/testing/marks';
+import { seededRandom } from '../core/testing/seededRandom';
+
+/** What rubbing and picking cost on a full page: the computation for one frame, without the browser's painting. */
+
+const COUNTS = [5000, 20_000];
+/** Samples of a 240 Hz stylus in a frame of 60 Hz. */
+const SAMPLES = 4;
+const FRAMES = 400;
+const RADIUS = 5.7;
+const PICKS = 400;
+
+/** Word-like strokes all over a page; their outlines are known, as they are once they have been seen. */
+function fullPage(count: number): DocState {
+  const state = emptyDocument(pageRefsFor([plainPage(595, 842)]));
+  const across = Math.ceil(Math.sqrt((count * 555) / 800));
+  const down = Math.ceil(count / across);
+  let n = 0;
+  const incoming = Array.from({ length: count }, (_, i) => ({
+    page: 'p0',
+    tool: 'pen' as const,
+    style: { colour: '#1f3361', width: 1, opacity: 1 },
+    ink: writtenInk(
+      writeAlong(
+        wavePath(
+          { x: 20 + (555 * (i % across)) / across, y: 20 + (800 * Math.floor(i / across)) / down },
+          9,
+          2,
+          1.5,
+        ),
+        { seed: i + 1, rate: 120 },
+      ),
+      FIRST_ROLL[0],
+    ),
+  }));
+  const change = bringInInk(state, incoming, () => `m${n++}`, 0);
+  const applied = change && applyTransaction(state, change);
+  if (!applied?.ok) throw new Error('The strokes could not be put on the page.');
+  for (const mark of marksOn(applied.state, 'p0').values()) outlineOf(mark);
+  return applied.state;
+}
+
+const at = (times: readonly number[], u: number): string => {
+  const sorted = [...times].sort((a, b) => a - b);
+  return `${sorted[Math.min(sorted.length - 1, Math.floor(u * sorted.length))].toFixed(2)} ms`;
+};
+const timed = (act: () => void): number => {
+  const began = performance.now();
+  act();
+  return performance.now() - began;
+};
+
+/** A hand that wanders over the page, in frames. */
+function sweeps(): Vec[][] {
+  const place = (t: number): Vec => ({
+    x: 300 + 250 * Math.sin(t / 37),
+    y: 420 + 330 * Math.sin(t / 53 + 1) + 20 * Math.sin(t / 5),
+  });
+  return Array.from({ length: FRAMES }, (_, f) =>
+    Array.from({ length: SAMPLES + 1 }, (__, k) => place(f + k / SAMPLES)),
+  );
+}
+
+export function rubbingTable(): string {
+  const lines = [
+    '| strokes on the page | what | median | 99th percentile |',
+    '|---:|---|---:|---:|',
+  ];
+  for (const count of COUNTS) {
+    const state = fullPage(count);
+    const row = (what: string, times: readonly number[]): void => {
+      lines.push(
+        `| ${count.toLocaleString('en')} | ${what} | ${at(times, 0.5)} | ${at(times, 0.99)} |`,
+      );
+    };
+    const first = timed(() => marksAt(state, 'p0', { x: 300, y: 400 }, 8));
+    lines.push(
+      `| ${count.toLocaleString('en')} | the first question (building the index) | ${first.toFixed(1)} ms | |`,
+    );
+    for (const takes of ['part', 'whole'] as const) {
+      const rubbing = startRubbing(state, 'p0', RADIUS, { takes, only: 'everything', colour: '' });
+      const times = sweeps().map((sweep) =>
+        timed(() => {
+          // What a frame costs: the sweep, and the page as it would be.
+          if (!rubbing.along(sweep)) return;
+          const change = rubbing.done();
+          if (change && takes === 'part') applyTransaction(state, change);
+        }),
+      );
+      row(`a frame of rubbing, ${takes === 'part' ? 'parts' : 'whole marks'}`, times);
+    }
+    const random = seededRandom(5);
+    const place = (): Vec => ({ x: 20 + 555 * random(), y: 20 + 800 * random() });
+    const taps = Array.from({ length: PICKS }, place);
+    row(
+      'a tap',
+      taps.map((p) => timed(() => marksAt(state, 'p0', p, 8))),
+    );
+    const lassos = Array.from({ length: 40 }, () => {
+      const middle = place();
+      return Array.from({ length: 60 }, (_, k): Vec => ({
+        x: middle.x + 60 * Math.cos(k / 9.5),
+        y: middle.y + 40 * Math.sin(k / 9.5),
+      }));
+    });
+    row(
+      'a lasso of 120 × 80 pt',
+      lassos.map((lasso) => timed(() => marksWithin(state, 'p0', lasso))),
+    );
+  }
+  return lines.join('\n');
+}
