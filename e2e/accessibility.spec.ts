@@ -42,6 +42,20 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.getByRole('button', { name: 'View' }).click();
     expect(await complaints(page), 'view menu').toEqual([]);
     await page.keyboard.press('Escape');
+    await page.getByTestId('stage').focus();
+    await page.keyboard.press('Control+a');
+    expect(await complaints(page), 'picked').toEqual([]);
+    await page.getByRole('button', { name: /^Change the/ }).click();
+    await page.waitForTimeout(500);
+    expect(await complaints(page), 'look').toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: /^More for/ }).click();
+    expect(await complaints(page), 'more').toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'List of marks' }).click();
+    await page.getByRole('button', { name: 'Narrow' }).click();
+    expect(await complaints(page), 'list of marks').toEqual([]);
+    await page.keyboard.press('Escape');
 
     await makeCopy(page);
     await page.getByRole('button', { name: 'Make a link' }).click();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { circle } from './support/pen';
+import { circle, Pen, wave } from './support/pen';
 import {
   inkOn,
   kept,
@@ -53,6 +53,25 @@ test('every control on every screen is at least 44 pixels either way', async ({ 
   expect(await small()).toEqual([]);
   await page.getByRole('button', { name: /^Fine pen/ }).click();
   await page.getByRole('radio', { name: 'Vermilion' }).waitFor();
+  expect(await small()).toEqual([]);
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  const pen = await Pen.of(page);
+  const [x, y] = await placeOn(page, 1, 0.4, 0.3);
+  await pen.draw(wave(x, y, 60));
+  await kept(page);
+  await page.keyboard.press('Control+a');
+  for (const [button, there] of [
+    [/^Change the ink/, 'Author'],
+    [/^More for/, 'Width, mm'],
+  ] as const) {
+    await page.getByRole('button', { name: button }).click();
+    await page.getByRole('textbox', { name: there }).waitFor();
+    await page.waitForTimeout(300);
+    expect(await small()).toEqual([]);
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
+  }
+  await page.getByRole('button', { name: 'List of marks' }).click();
+  await page.getByRole('button', { name: /^Go to/ }).waitFor();
   expect(await small()).toEqual([]);
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   await makeCopy(page);

@@ -25,7 +25,7 @@ export function NumberField(props: {
       <TextInput
         mode="outlined"
         dense
-        style={{ backgroundColor: colors.surface }}
+        style={{ backgroundColor: colors.surface, height: 46 }}
         label={label}
         accessibilityLabel={label}
         inputMode="decimal"

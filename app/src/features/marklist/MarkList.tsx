@@ -8,10 +8,10 @@ import {
 import { lockMarks } from '@marginalis/core/editing';
 import { type ReactNode, useCallback, useMemo, useState } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
-import { Searchbar, Text, useTheme } from 'react-native-paper';
+import { Text, TextInput, useTheme } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
 import { useStage } from '@/stage';
-import { Action, paperIcon } from '@/ui';
+import { Action } from '@/ui';
 import type { PdfPictures } from '@/work';
 import { Filters } from './Filters';
 import { MarkRow, nameOf, ROW_HEIGHT } from './MarkRow';
@@ -76,19 +76,24 @@ export function MarkList(props: {
 
   return (
     <View style={styles.list}>
-      <Searchbar
+      <TextInput
+        mode="outlined"
         placeholder="Search the marks"
         accessibilityLabel="Search the marks"
+        inputMode="search"
         value={filter.text ?? ''}
         onChangeText={(text) => setFilter({ ...filter, text })}
-        icon={paperIcon('search')}
-        clearIcon={paperIcon('close')}
-        inputStyle={styles.input}
-        style={[styles.search, { backgroundColor: colors.surfaceVariant }]}
+        style={[styles.search, { backgroundColor: colors.surface }]}
       />
       <View style={styles.row}>
-        <Action compact aria-expanded={narrowing} onPress={() => setNarrowing(!narrowing)}>
-          Narrow
+        <Action
+          compact
+          onPress={() => {
+            if (narrowing) setFilter({ text: filter.text });
+            setNarrowing(!narrowing);
+          }}
+        >
+          {narrowing ? 'Narrow no more' : 'Narrow'}
         </Action>
         <Action
           compact
@@ -141,8 +146,7 @@ export function MarkList(props: {
 
 const styles = StyleSheet.create({
   list: { flex: 1, minHeight: 0, gap: 4 },
-  search: { height: 44, borderRadius: 4 },
-  input: { minHeight: 44 },
+  search: { height: 46 },
   row: { flexDirection: 'row', alignItems: 'center', gap: 4 },
   rows: { flex: 1 },
   none: { paddingVertical: 24, textAlign: 'center' },

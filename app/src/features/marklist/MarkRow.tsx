@@ -3,7 +3,7 @@ import { displayMatrix, growBox, type PageBox, transformBox } from '@marginalis/
 import { inkName } from '@marginalis/core/marks';
 import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { Checkbox, Text, useTheme } from 'react-native-paper';
+import { Text, useTheme } from 'react-native-paper';
 import Svg, { G, Path } from 'react-native-svg';
 import { FIGURE_NAMES } from '@/session';
 import { outlineData } from '@/stage';
@@ -69,14 +69,24 @@ export const MarkRow = memo(function MarkRow(props: {
           <Icon name="lock" size={20} color={colors.onSurface} />
         </Pressable>
       ) : (
-        <View style={styles.lock}>
-          <Checkbox.Android
-            status={picked ? 'checked' : 'unchecked'}
-            disabled={!writable}
-            accessibilityLabel={`Pick ${label.join(', ')}`}
-            onPress={() => onPick(row)}
-          />
-        </View>
+        <Pressable
+          role="checkbox"
+          aria-checked={picked}
+          accessibilityLabel={`Pick ${label.join(', ')}`}
+          disabled={!writable}
+          onPress={() => onPick(row)}
+          style={styles.lock}
+        >
+          <View
+            style={[
+              styles.box,
+              { borderColor: colors.onSurfaceVariant },
+              picked && { backgroundColor: colors.primary, borderColor: colors.primary },
+            ]}
+          >
+            {picked && <Icon name="check" size={16} color={colors.onPrimary} />}
+          </View>
+        </Pressable>
       )}
     </View>
   );
@@ -123,5 +133,13 @@ const styles = StyleSheet.create({
   },
   picture: { width: PICTURE, height: PICTURE, backgroundColor: '#ffffff', borderRadius: 2 },
   words: { flex: 1, minWidth: 0 },
+  box: {
+    width: 22,
+    height: 22,
+    borderWidth: 2,
+    borderRadius: 3,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
   lock: { width: 44, height: 44, alignItems: 'center', justifyContent: 'center' },
 });

@@ -66,7 +66,7 @@ function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonl
   };
   return (
     <>
-      {!dragged && (
+      {!dragged && sheet === null && (
         <Chip
           index={index}
           page={page}

@@ -48,6 +48,8 @@ interface Drag {
   readonly handle: BoxHandle;
   readonly from: Vec;
   readonly client: Vec;
+  /** It has moved far enough to be no tap. */
+  moved: boolean;
 }
 
 /** The box around picked marks: dragged by its inside, scaled by corners and sides, turned; by keys too. */
@@ -73,14 +75,20 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
 
   const begin = (handle: BoxHandle, e: PointerEvent<HTMLDivElement>) => {
     e.currentTarget.setPointerCapture(e.pointerId);
-    drag.current = { handle, from: placeOf(e), client: { x: e.clientX, y: e.clientY } };
+    drag.current = {
+      handle,
+      from: placeOf(e),
+      client: { x: e.clientX, y: e.clientY },
+      moved: false,
+    };
   };
   const move = (e: PointerEvent) => {
     const { current } = drag;
     if (!current) return;
     const far = Math.hypot(e.clientX - current.client.x, e.clientY - current.client.y);
-    if (!draft && far < TAP) return;
-    if (!draft) session.setDoomed(new Set(ids));
+    if (!current.moved && far < TAP) return;
+    if (!current.moved) session.setDoomed(new Set(ids));
+    current.moved = true;
     setDraft(boxDrag(bounds, current.handle, current.from, placeOf(e), manners(e)));
   };
   const show = (matrix: Matrix | null) => {
@@ -91,9 +99,10 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
     const { current } = drag;
     drag.current = null;
     if (!current) return;
-    const matrix = draft;
     show(null);
-    if (matrix && keep) carry(current.handle, matrix);
+    // From the event itself: what is on the screen may be a frame behind.
+    const matrix = boxDrag(bounds, current.handle, current.from, placeOf(e), manners(e));
+    if (current.moved && keep) carry(current.handle, matrix);
     else if (keep && current.handle.act === 'move') tap(e);
   };
   const carry = (handle: BoxHandle, seen: Matrix) => {

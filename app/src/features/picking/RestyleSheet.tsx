@@ -159,7 +159,7 @@ function Author({ author, onChange }: { author: string; onChange: (author: strin
     <TextInput
       mode="outlined"
       dense
-      style={{ backgroundColor: colors.surface }}
+      style={{ backgroundColor: colors.surface, height: 46 }}
       label="Author"
       accessibilityLabel="Author"
       value={text}

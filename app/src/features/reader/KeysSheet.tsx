@@ -29,12 +29,15 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => voi
   const { colors } = useTheme();
   return (
     <Sheet title="Keys" open={open} onClose={onClose}>
-      {KEYS.map(([keys, what]) => (
-        <View key={keys} style={[styles.row, { borderColor: colors.outlineVariant }]}>
-          <Text style={styles.keys}>{keys}</Text>
-          <Text style={styles.what}>{what}</Text>
-        </View>
-      ))}
+      {/* So that the keyboard scrolls it. */}
+      <View tabIndex={0} aria-label="All keys" role="group">
+        {KEYS.map(([keys, what]) => (
+          <View key={keys} style={[styles.row, { borderColor: colors.outlineVariant }]}>
+            <Text style={styles.keys}>{keys}</Text>
+            <Text style={styles.what}>{what}</Text>
+          </View>
+        ))}
+      </View>
     </Sheet>
   );
 }
