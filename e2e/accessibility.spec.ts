@@ -3,17 +3,29 @@ import { expect, type Page, test } from '@playwright/test';
 import { circle, Pen } from './support/pen';
 import { drawn, makeCopy, openDesk, openDocument, placeOn } from './support/reader';
 
-/** What axe has against a screen, by WCAG 2.2 A and AA. */
-async function complaints(page: Page): Promise<string[]> {
+/**
+ * What axe has against a screen, or against a sheet over it, by WCAG 2.2 A and AA. It takes the handles that a sheet
+ * covers for obstacles, so there the sizes of targets are left to the phone's tests.
+ */
+async function complaints(page: Page, sheet?: string): Promise<string[]> {
   // Fading in, text has less contrast than it will have.
   await page.waitForTimeout(500);
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
-    .analyze();
+  const axe = new AxeBuilder({ page }).withTags([
+    'wcag2a',
+    'wcag2aa',
+    'wcag21a',
+    'wcag21aa',
+    'wcag22aa',
+  ]);
+  if (sheet) axe.include(sheet).disableRules('target-size');
+  const { violations } = await axe.analyze();
   return violations.flatMap((v) =>
     v.nodes.map((n) => `${v.id}: ${n.target.join(' ')} — ${n.failureSummary ?? ''}`),
   );
 }
+
+/** A column where there is room, a sheet on a phone. */
+const LIST = '[role=complementary], [role=dialog]';
 
 for (const scheme of ['light', 'dark'] as const) {
   test(`every screen, ${scheme}`, async ({ page, browser }) => {
@@ -46,15 +58,14 @@ for (const scheme of ['light', 'dark'] as const) {
     await page.keyboard.press('Control+a');
     expect(await complaints(page), 'picked').toEqual([]);
     await page.getByRole('button', { name: /^Change the/ }).click();
-    await page.waitForTimeout(500);
-    expect(await complaints(page), 'look').toEqual([]);
+    expect(await complaints(page, '[role=dialog]'), 'look').toEqual([]);
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: /^More for/ }).click();
-    expect(await complaints(page), 'more').toEqual([]);
+    expect(await complaints(page, '[role=dialog]'), 'more').toEqual([]);
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'List of marks' }).click();
     await page.getByRole('button', { name: 'Narrow' }).click();
-    expect(await complaints(page), 'list of marks').toEqual([]);
+    expect(await complaints(page, LIST), 'list of marks').toEqual([]);
     await page.keyboard.press('Escape');
 
     await makeCopy(page);

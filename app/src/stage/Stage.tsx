@@ -63,6 +63,8 @@ export function Stage(props: {
       style={{
         position: 'absolute',
         inset: 0,
+        // What lies in pages stays beneath sheets and menus.
+        zIndex: 0,
         overflow: 'hidden',
         touchAction: 'none',
         userSelect: 'none',
