@@ -71,7 +71,7 @@ for (const scheme of ['light', 'dark'] as const) {
     await makeCopy(page);
     await page.getByRole('button', { name: 'Make a link' }).click();
     const address = await page.getByTestId('link').innerText();
-    expect(await complaints(page), 'send').toEqual([]);
+    expect(await complaints(page, '[role=dialog]'), 'send').toEqual([]);
 
     const context = await browser.newContext({ colorScheme: scheme });
     const guest = await context.newPage();
