@@ -1,15 +1,13 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
 import { circle, Pen } from './support/pen';
-import { drawn, makeCopy, openDesk, openDocument, placeOn } from './support/reader';
+import { drawn, kept, makeCopy, openDesk, openDocument, placeOn } from './support/reader';
 
 /**
  * What axe has against a screen, or against a sheet over it, by WCAG 2.2 A and AA. It takes the handles that a sheet
  * covers for obstacles, so there the sizes of targets are left to the phone's tests.
  */
 async function complaints(page: Page, sheet?: string): Promise<string[]> {
-  // Fading in, text has less contrast than it will have.
-  await page.waitForTimeout(500);
   const axe = new AxeBuilder({ page }).withTags([
     'wcag2a',
     'wcag2aa',
@@ -24,66 +22,87 @@ async function complaints(page: Page, sheet?: string): Promise<string[]> {
   );
 }
 
+async function drawCircle(page: Page): Promise<void> {
+  const pen = await Pen.of(page);
+  const [x, y] = await placeOn(page, 1, 0.5, 0.35);
+  await pen.draw(circle(x, y, 40));
+}
+
 /** A column where there is room, a sheet on a phone. */
 const LIST = '[role=complementary], [role=dialog]';
 
 for (const scheme of ['light', 'dark'] as const) {
-  test(`every screen, ${scheme}`, async ({ page, browser }) => {
-    await page.emulateMedia({ colorScheme: scheme });
-    await openDesk(page);
-    expect(await complaints(page), 'desk').toEqual([]);
-    await page.getByRole('button', { name: 'More about Tide log, scanned' }).click();
-    expect(await complaints(page), 'desk menu').toEqual([]);
-    await page.getByRole('menuitem', { name: 'Rename' }).click();
-    expect(await complaints(page), 'rename').toEqual([]);
-    await page.keyboard.press('Escape');
+  test.describe(`every screen, ${scheme}`, () => {
+    // Fading in, text has less contrast than it will have; so nothing fades.
+    test.use({ colorScheme: scheme, contextOptions: { reducedMotion: 'reduce' } });
 
-    await openDocument(page, 'Rock-pool zones');
-    const pen = await Pen.of(page);
-    const [x, y] = await placeOn(page, 1, 0.5, 0.35);
-    await pen.draw(circle(x, y, 40));
-    await expect(page.getByRole('button', { name: 'Take the circle' })).toBeVisible();
-    expect(await complaints(page), 'reader with chip').toEqual([]);
-    await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: /^Fine pen/ }).click();
-    expect(await complaints(page), 'instrument').toEqual([]);
-    await page.keyboard.press('Escape');
-    await page.keyboard.press('Shift+?');
-    expect(await complaints(page), 'keys').toEqual([]);
-    await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: 'View' }).click();
-    expect(await complaints(page), 'view menu').toEqual([]);
-    await page.keyboard.press('Escape');
-    await page.getByTestId('stage').focus();
-    await page.keyboard.press('Control+a');
-    expect(await complaints(page), 'picked').toEqual([]);
-    await page.getByRole('button', { name: /^Change the/ }).click();
-    expect(await complaints(page, '[role=dialog]'), 'look').toEqual([]);
-    await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: /^More for/ }).click();
-    expect(await complaints(page, '[role=dialog]'), 'more').toEqual([]);
-    await page.keyboard.press('Escape');
-    await page.getByRole('button', { name: 'List of marks' }).click();
-    await page.getByRole('button', { name: 'Narrow' }).click();
-    expect(await complaints(page, LIST), 'list of marks').toEqual([]);
-    await page.keyboard.press('Escape');
+    test('the desk', async ({ page }) => {
+      await openDesk(page);
+      expect(await complaints(page), 'desk').toEqual([]);
+      await page.getByRole('button', { name: 'More about Tide log, scanned' }).click();
+      expect(await complaints(page), 'desk menu').toEqual([]);
+      await page.getByRole('menuitem', { name: 'Rename' }).click();
+      expect(await complaints(page), 'rename').toEqual([]);
+    });
 
-    await makeCopy(page);
-    await page.getByRole('button', { name: 'Make a link' }).click();
-    const address = await page.getByTestId('link').innerText();
-    expect(await complaints(page, '[role=dialog]'), 'send').toEqual([]);
+    test('the reader', async ({ page }) => {
+      await openDesk(page);
+      await openDocument(page, 'Rock-pool zones');
+      await drawCircle(page);
+      await expect(page.getByRole('button', { name: 'Take the circle' })).toBeVisible();
+      expect(await complaints(page), 'reader with chip').toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: /^Fine pen/ }).click();
+      expect(await complaints(page), 'instrument').toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('Shift+?');
+      expect(await complaints(page), 'keys').toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'View' }).click();
+      expect(await complaints(page), 'view menu').toEqual([]);
+    });
 
-    const context = await browser.newContext({ colorScheme: scheme });
-    const guest = await context.newPage();
-    await guest.goto(new URL(address).pathname);
-    await drawn(guest, 1);
-    expect(await complaints(guest), 'guest').toEqual([]);
-    await guest.goto('/s/nothing');
-    expect(await complaints(guest), 'dead link').toEqual([]);
-    await guest.goto('/read/nothing');
-    await expect(guest.getByText('cannot be opened')).toBeVisible();
-    expect(await complaints(guest), 'no document').toEqual([]);
-    await context.close();
+    test('picked marks and the list of marks', async ({ page }) => {
+      await openDesk(page);
+      await openDocument(page, 'Rock-pool zones');
+      await drawCircle(page);
+      await kept(page);
+      await page.keyboard.press('Escape');
+      await page.getByTestId('stage').focus();
+      await page.keyboard.press('Control+a');
+      expect(await complaints(page), 'picked').toEqual([]);
+      await page.getByRole('button', { name: /^Change the/ }).click();
+      expect(await complaints(page, '[role=dialog]'), 'look').toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: /^More for/ }).click();
+      expect(await complaints(page, '[role=dialog]'), 'more').toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'List of marks' }).click();
+      await page.getByRole('button', { name: 'Narrow' }).click();
+      expect(await complaints(page, LIST), 'list of marks').toEqual([]);
+    });
+
+    test('sending, and what a guest sees', async ({ page, browser }) => {
+      await openDesk(page);
+      await openDocument(page, 'Rock-pool zones');
+      await makeCopy(page);
+      await page.getByRole('button', { name: 'Make a link' }).click();
+      const address = await page.getByTestId('link').innerText();
+      expect(await complaints(page, '[role=dialog]'), 'send').toEqual([]);
+
+      const context = await browser.newContext({ colorScheme: scheme, reducedMotion: 'reduce' });
+      const guest = await context.newPage();
+      await guest.goto(new URL(address).pathname);
+      await drawn(guest, 1);
+      expect(await complaints(guest), 'guest').toEqual([]);
+      await guest.goto('/s/nothing');
+      await expect(guest.getByRole('heading').first()).toBeVisible();
+      expect(await complaints(guest), 'dead link').toEqual([]);
+      await guest.goto('/read/nothing');
+      await expect(guest.getByText('cannot be opened')).toBeVisible();
+      expect(await complaints(guest), 'no document').toEqual([]);
+      await context.close();
+    });
   });
 }
 
