@@ -5,6 +5,7 @@ import type { InkSample } from '@marginalis/core/ink';
 import { drawnFigure, ORDINARY, STRONG, type Unsteady } from '../core/testing/drawnFigures';
 import { alongCorners, writeAlong } from '../core/testing/hand';
 import { characterTable, roughTable } from './figureData';
+import { realHandLine } from './realHand';
 
 /** How often ink is read as what was meant, how often writing is left alone, and how long it takes. */
 
@@ -68,6 +69,7 @@ export function figureTable(): string {
     roughTable(),
     writingTable(),
     characterTable(),
+    realHandLine(),
     timeLine(),
   ];
   return parts.join('\n\n');

@@ -1,11 +1,8 @@
-import { applyTransaction, type DocState, emptyDocument, marksOn } from '@marginalis/core/document';
-import { outlineOf } from '@marginalis/core/derived';
-import { bringInInk, marksAt, marksWithin, startRubbing } from '@marginalis/core/editing';
-import { plainPage, type Vec } from '@marginalis/core/geometry';
-import { FIRST_ROLL, writtenInk } from '@marginalis/core/marks';
-import { wavePath, writeAlong } from '../core/testing/hand';
-import { pageRefsFor } from '../core/testing/marks';
+import { applyTransaction } from '@marginalis/core/document';
+import { marksAt, marksWithin, startRubbing } from '@marginalis/core/editing';
+import type { Vec } from '@marginalis/core/geometry';
 import { seededRandom } from '../core/testing/seededRandom';
+import { fullPage } from './fullPage';
 
 /** What rubbing and picking cost on a full page: the computation for one frame, without the browser's painting. */
 
@@ -15,36 +12,6 @@ const SAMPLES = 4;
 const FRAMES = 400;
 const RADIUS = 5.7;
 const PICKS = 400;
-
-/** Word-like strokes all over a page; their outlines are known, as they are once they have been seen. */
-function fullPage(count: number): DocState {
-  const state = emptyDocument(pageRefsFor([plainPage(595, 842)]));
-  const across = Math.ceil(Math.sqrt((count * 555) / 800));
-  const down = Math.ceil(count / across);
-  let n = 0;
-  const incoming = Array.from({ length: count }, (_, i) => ({
-    page: 'p0',
-    tool: 'pen' as const,
-    style: { colour: '#1f3361', width: 1, opacity: 1 },
-    ink: writtenInk(
-      writeAlong(
-        wavePath(
-          { x: 20 + (555 * (i % across)) / across, y: 20 + (800 * Math.floor(i / across)) / down },
-          9,
-          2,
-          1.5,
-        ),
-        { seed: i + 1, rate: 120 },
-      ),
-      FIRST_ROLL[0],
-    ),
-  }));
-  const change = bringInInk(state, incoming, () => `m${n++}`, 0);
-  const applied = change && applyTransaction(state, change);
-  if (!applied?.ok) throw new Error('The strokes could not be put on the page.');
-  for (const mark of marksOn(applied.state, 'p0').values()) outlineOf(mark);
-  return applied.state;
-}
 
 const at = (times: readonly number[], u: number): string => {
   const sorted = [...times].sort((a, b) => a - b);

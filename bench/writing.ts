@@ -1,12 +1,7 @@
 import { chromium, type Browser, type Page } from '@playwright/test';
-import { bringInInk } from '@marginalis/core/editing';
 import { writeInkml } from '@marginalis/core/formats';
-import { applyTransaction, emptyDocument } from '@marginalis/core/document';
-import { plainPage } from '@marginalis/core/geometry';
-import { FIRST_ROLL, writtenInk } from '@marginalis/core/marks';
 import config from '../playwright.config';
-import { pageRefsFor } from '../core/testing/marks';
-import { wavePath, writeAlong } from '../core/testing/hand';
+import { fullPage } from './fullPage';
 import { FRAME_MARK, type FrameWork, recordTasks } from './mainThread';
 import { BASE, startServer } from './server';
 
@@ -19,28 +14,6 @@ const SECONDS = 15;
 const SETTLE = 8000;
 /** Each figure is the median of so many rounds. */
 const ROUNDS = 5;
-
-/** Word-like strokes all over the first page, as an InkML file. */
-function fullPage(): string {
-  const state = emptyDocument(pageRefsFor([plainPage(595, 842)]));
-  let n = 0;
-  const incoming = Array.from({ length: STROKES }, (_, i) => ({
-    page: 'p0',
-    tool: 'pen' as const,
-    style: { colour: '#1f3361', width: 1, opacity: 1 },
-    ink: writtenInk(
-      writeAlong(wavePath({ x: 20 + 11 * (i % 50), y: 20 + 8 * Math.floor(i / 50) }, 9, 2, 1.5), {
-        seed: i + 1,
-        rate: 120,
-      }),
-      FIRST_ROLL[0],
-    ),
-  }));
-  const change = bringInInk(state, incoming, () => `m${n++}`, 0);
-  const applied = change && applyTransaction(state, change);
-  if (!applied?.ok) throw new Error('The strokes could not be put on the page.');
-  return writeInkml(applied.state, 'A full page');
-}
 
 /** What was done in one frame. */
 interface Handled {
@@ -184,7 +157,7 @@ export async function writingTable(): Promise<string> {
     const file = {
       name: 'full.inkml',
       mimeType: 'application/inkml+xml',
-      buffer: Buffer.from(fullPage()),
+      buffer: Buffer.from(writeInkml(fullPage(STROKES), 'A full page')),
     };
     const began = Date.now();
     await (await chooser).setFiles(file);

@@ -111,3 +111,64 @@ test('figures', async ({ page }) => {
   await page.waitForTimeout(600);
   await shot(page, 'figures');
 });
+
+test('picking, rubbing out, the list of marks', async ({ page }) => {
+  const wide = test.info().project.name === 'wide';
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  const pen = await Pen.of(page);
+  const size = wide ? 30 : 12;
+  await take(page, 'Broad highlighter');
+  await pen.draw(line(await placeOn(page, 1, 0.12, 0.2105), await placeOn(page, 1, 0.37, 0.2105)));
+  await take(page, 'Fine pen');
+  const place = await placeOn(page, 1, 0.14, 0.243);
+  await write(pen, 'the lower shore', place, size);
+  await write(pen, 'weed keeps it damp', await placeOn(page, 1, 0.14, 0.305), size);
+  await take(page, 'Marking pen');
+  const loop = await placeOn(page, 1, 0.59, 0.21);
+  await pen.draw(circle(loop[0], loop[1], wide ? 36 : 16));
+  await page.getByRole('button', { name: 'Take the circle' }).click();
+  await kept(page);
+  await page.keyboard.press('Escape');
+
+  await take(page, 'Eraser');
+  await page.getByRole('button', { name: /^Eraser/ }).click();
+  await page.getByRole('radio', { name: 'What it passes over' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  if (wide) {
+    const rub = line([place[0] + 80, place[1] - 30], [place[0] + 120, place[1] + 16], 12);
+    await pen.draw(rub, { hold: true });
+    await page.waitForTimeout(400);
+    await shot(page, 'rubbing');
+    await pen.lift(rub[rub.length - 1]);
+    await kept(page);
+    await page.getByRole('button', { name: 'Undo' }).click();
+  }
+
+  await take(page, 'Picker');
+  const [x, y] = [place[0] - size / 2, place[1] - 1.4 * size];
+  const [w, h] = wide ? [300, 52] : [130, 26];
+  const corners = [
+    [x, y],
+    [x + w, y],
+    [x + w, y + h],
+    [x, y + h],
+    [x, y + 3],
+  ] as const;
+  await pen.draw(
+    corners.slice(1).flatMap((to, k) => line(corners[k], to, 8)),
+    { pause: 3 },
+  );
+  await page.getByRole('group', { name: 'Picked marks' }).waitFor();
+  await page.waitForTimeout(400);
+  await shot(page, 'picking');
+  await page.getByRole('button', { name: /^Change/ }).click();
+  await page.waitForTimeout(600);
+  await shot(page, 'look');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'List of marks' }).click();
+  await page.getByRole('button', { name: /^Go to Circle/ }).waitFor();
+  await page.waitForTimeout(600);
+  await shot(page, 'marks');
+});

@@ -2,11 +2,13 @@ import {
   applyTransaction,
   type DocState,
   emptyDocument,
+  findMark,
   type PageRef,
+  type Transaction,
 } from '../src/document/index.ts';
 import { drawInk } from '../src/editing/index.ts';
 import type { PageBox, Vec } from '../src/geometry/index.ts';
-import { FIRST_ROLL, type Instrument } from '../src/marks/index.ts';
+import { FIRST_ROLL, type Instrument, type Mark, type MarkId } from '../src/marks/index.ts';
 import { writeAlong } from './hand.ts';
 
 export const PEN = FIRST_ROLL[0];
@@ -15,6 +17,20 @@ export const HIGHLIGHTER = FIRST_ROLL[2];
 /** Page references for a test document, with ids `p0`, `p1` … */
 export const pageRefsFor = (pages: readonly PageBox[]): PageRef[] =>
   pages.map((page, index) => ({ ...page, id: `p${index}`, source: 'a'.repeat(64), index }));
+
+/** The document after a change; a test whose change does not apply stops here. */
+export function done(state: DocState, transaction: Transaction | null): DocState {
+  if (!transaction) throw new Error('There is no transaction.');
+  const applied = applyTransaction(state, transaction);
+  if (!applied.ok) throw new Error(applied.reason);
+  return applied.state;
+}
+
+export function markOf(state: DocState, id: MarkId): Mark {
+  const mark = findMark(state, id);
+  if (!mark) throw new Error(`There is no ${id}.`);
+  return mark;
+}
 
 export interface Drawn {
   readonly page: number;
@@ -33,8 +49,6 @@ export function written(pages: readonly PageRef[], strokes: readonly Drawn[]): D
       samples: writeAlong(path, { seed: i + 1 }),
       madeAt: 1_760_000_000_000 + i,
     });
-    const applied = applyTransaction(state, transaction);
-    if (!applied.ok) throw new Error(applied.reason);
-    return applied.state;
+    return done(state, transaction);
   }, emptyDocument(pages));
 }

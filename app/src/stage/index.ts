@@ -1,4 +1,5 @@
 export { Chip, CHIP_HEIGHT, ChipButton } from './Chip';
+export { Grip, gripManners, TOUCH } from './Grip';
 export { Stage } from './Stage';
 export type { MarkFeed } from './MarkFeed';
 export { StageProvider } from './StageProvider';

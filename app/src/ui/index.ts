@@ -9,6 +9,7 @@ export { type Choice, Choices, withOwn } from './Choices';
 export { MenuButton } from './MenuButton';
 export { useReducedMotion } from './useReducedMotion';
 export { download, pickFile } from './files';
+export { arrowStep } from './arrowKeys';
 export { useNow } from './useNow';
 export { Notice, EmptyScreen } from './Notice';
 export { InkDrop } from './InkDrop';

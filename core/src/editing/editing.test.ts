@@ -1,13 +1,6 @@
 import { alongCorners, ellipsePath, wavePath, writeAlong } from '../../testing/hand.ts';
-import { HIGHLIGHTER, pageRefsFor, PEN, written } from '../../testing/marks.ts';
-import {
-  applyTransaction,
-  countMarks,
-  type DocState,
-  findMark,
-  invertTransaction,
-  type Transaction,
-} from '../document/index.ts';
+import { done, HIGHLIGHTER, pageRefsFor, PEN, written } from '../../testing/marks.ts';
+import { countMarks, findMark, invertTransaction, type Transaction } from '../document/index.ts';
 import { plainPage } from '../geometry/index.ts';
 import { FIRST_ROLL } from '../marks/index.ts';
 import { drawInk } from './draw.ts';
@@ -29,12 +22,6 @@ const state = written(pages, [
     id: 'light',
   },
 ]);
-const after = (from: DocState, transaction: Transaction | null): DocState => {
-  if (!transaction) throw new Error('There is no transaction.');
-  const applied = applyTransaction(from, transaction);
-  if (!applied.ok) throw new Error(applied.reason);
-  return applied.state;
-};
 const circle = { kind: 'circle', centre: { x: 400, y: 600 }, radius: 40 } as const;
 
 test('a stroke is kept as written: samples on the grid, time from nought, the instrument’s manners', () => {
@@ -49,7 +36,7 @@ test('a stroke is kept as written: samples on the grid, time from nought, the in
     samples,
     madeAt: 5,
   });
-  const mark = findMark(after(state, transaction), 'new');
+  const mark = findMark(done(state, transaction), 'new');
   expect(mark).toMatchObject({ kind: 'ink', tool: 'pen', page: 'p0', order: 3, madeAt: 5 });
   if (mark?.kind !== 'ink') throw new Error('A stroke is ink.');
   expect(mark.ink.samples).toHaveLength(samples.length);
@@ -85,48 +72,48 @@ test('rubbing finds the marks of its page that it touches, and no other page’s
 test('rubbing out is one step, however many marks, and comes back whole', () => {
   const transaction = removeMarks(state, ['wave', 'loop', 'wave', 'gone']);
   expect(transaction?.label).toBe('Rub out 2 marks');
-  const rubbed = after(state, transaction);
+  const rubbed = done(state, transaction);
   expect(countMarks(rubbed)).toBe(1);
-  const back = after(rubbed, invertTransaction(transaction as Transaction));
+  const back = done(rubbed, invertTransaction(transaction as Transaction));
   expect(findMark(back, 'wave')).toEqual(findMark(state, 'wave'));
   expect(removeMarks(state, ['gone'])).toBeNull();
 });
 
 test('tidied ink keeps its ink, and gets it back exactly', () => {
-  const tidied = after(state, tidyMarks(state, ['loop'], circle));
+  const tidied = done(state, tidyMarks(state, ['loop'], circle));
   expect(findMark(tidied, 'loop')).toMatchObject({ kind: 'figure', figure: circle, order: 2 });
-  expect(findMark(after(tidied, backToInk(tidied, 'loop')), 'loop')).toEqual(
+  expect(findMark(done(tidied, backToInk(tidied, 'loop')), 'loop')).toEqual(
     findMark(state, 'loop'),
   );
 });
 
 test('a figure is drawn outright and changed: its shape, its look, each undone alone', () => {
   const style = { colour: '#0f7566', width: 2, opacity: 1 };
-  const drawn = after(
+  const drawn = done(
     state,
     drawFigure(state, { id: 'f', page: state.pages[0].id, figure: circle, style, madeAt: 7 }),
   );
   expect(findMark(drawn, 'f')).toMatchObject({ kind: 'figure', order: 3, from: [], fill: null });
   const fill = { colour: '#c22f17', opacity: 0.35 };
   const change = changeFigure(drawn, 'f', { style: { width: 5 }, dash: 'dashed', fill });
-  const changed = after(drawn, change);
+  const changed = done(drawn, change);
   expect(findMark(changed, 'f')).toMatchObject({
     style: { ...style, width: 5 },
     dash: 'dashed',
     fill,
     figure: circle,
   });
-  expect(after(changed, invertTransaction(change as Transaction))).toEqual(drawn);
+  expect(done(changed, invertTransaction(change as Transaction))).toEqual(drawn);
   expect(changeFigure(state, 'loop', { dash: 'dotted' })).toBeNull();
 });
 
 test('what is not there, or is none of that kind, cannot be tidied or taken back', () => {
   expect(tidyMarks(state, ['gone'], circle)).toBeNull();
   expect(backToInk(state, 'loop')).toBeNull();
-  const tidied = after(state, tidyMarks(state, ['loop'], circle));
+  const tidied = done(state, tidyMarks(state, ['loop'], circle));
   const drawn = findMark(tidied, 'loop');
   if (drawn?.kind !== 'figure') throw new Error('The loop is a figure now.');
-  const without = after(tidied, {
+  const without = done(tidied, {
     label: 'x',
     changes: [{ id: 'loop', before: drawn, after: { ...drawn, from: [] } }],
   });

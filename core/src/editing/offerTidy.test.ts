@@ -1,12 +1,6 @@
 import { alongCorners, ellipsePath, writeAlong } from '../../testing/hand.ts';
-import { pageRefsFor, PEN } from '../../testing/marks.ts';
-import {
-  applyTransaction,
-  type DocState,
-  emptyDocument,
-  findMark,
-  type Transaction,
-} from '../document/index.ts';
+import { done, pageRefsFor, PEN } from '../../testing/marks.ts';
+import { type DocState, emptyDocument, findMark } from '../document/index.ts';
 import { plainPage, type Vec } from '../geometry/index.ts';
 import { drawInk } from './draw.ts';
 import { type FigureOffer, offerTidy } from './offerTidy.ts';
@@ -15,11 +9,6 @@ import { backToInk, tidyMarks } from './tidy.ts';
 const page = pageRefsFor([plainPage(600, 800)]);
 const manners = { upright: true, meet: true };
 
-const done = (state: DocState, transaction: Transaction | null): DocState => {
-  const applied = transaction && applyTransaction(state, transaction);
-  if (!applied?.ok) throw new Error('The change does not apply.');
-  return applied.state;
-};
 const offered = (state: DocState, id: string, tidy: 'ask' | 'always'): FigureOffer => {
   const offer = offerTidy(state, id, { ...manners, tidy });
   if (!offer) throw new Error('Nothing is offered.');

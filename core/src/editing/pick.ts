@@ -55,7 +55,7 @@ export function marksWithin(state: DocState, page: PageId, polygon: readonly Vec
  */
 export function wordOf(state: DocState, mark: Mark): Mark[] {
   const written = [...marksOn(state, mark.page).values()]
-    .filter((m) => isLetterLike(m) && Math.abs(m.order - mark.order) < MOST_STROKES)
+    .filter((m) => Math.abs(m.order - mark.order) < MOST_STROKES && isLetterLike(m))
     .sort((a, b) => a.order - b.order);
   const at = written.indexOf(mark);
   if (at < 0) return [mark];

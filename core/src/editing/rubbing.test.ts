@@ -1,15 +1,8 @@
 import fc from 'fast-check';
 import { alongCorners, wavePath, writeAlong } from '../../testing/hand.ts';
-import { HIGHLIGHTER, pageRefsFor, PEN } from '../../testing/marks.ts';
+import { done, HIGHLIGHTER, markOf, pageRefsFor, PEN } from '../../testing/marks.ts';
 import { centrelinesOf, nibOf, outlineOf, wholeLines } from '../derived/index.ts';
-import {
-  applyTransaction,
-  type DocState,
-  emptyDocument,
-  findMark,
-  invertTransaction,
-  type Transaction,
-} from '../document/index.ts';
+import { type DocState, emptyDocument, findMark, invertTransaction } from '../document/index.ts';
 import { distanceToPolyline, plainPage, polylineLength, type Vec } from '../geometry/index.ts';
 import { type InkSample, radiusAt } from '../ink/index.ts';
 import { type EraserManner, INSTRUMENTS, type Mark, type MarkId } from '../marks/index.ts';
@@ -21,17 +14,6 @@ import { startRubbing } from './rubbing.ts';
 const PART: EraserManner = { takes: 'part', only: 'everything', colour: '#ffffff' };
 const WHOLE: EraserManner = { ...PART, takes: 'whole' };
 const BRUSH = INSTRUMENTS.find((i) => i.kind === 'brush') ?? PEN;
-
-const done = (state: DocState, transaction: Transaction | null): DocState => {
-  const applied = transaction && applyTransaction(state, transaction);
-  if (!applied?.ok) throw new Error('The change does not apply.');
-  return applied.state;
-};
-const markOf = (state: DocState, id: MarkId): Mark => {
-  const mark = findMark(state, id);
-  if (!mark) throw new Error(`There is no ${id}.`);
-  return mark;
-};
 
 const stroke = (path: readonly Vec[], id: string, instrument = PEN, seed = 1) => ({
   id,

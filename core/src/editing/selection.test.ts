@@ -1,18 +1,10 @@
 import fc from 'fast-check';
 import { idealFigure } from '../../testing/drawnFigures.ts';
 import { alongCorners, ellipsePath, wavePath, writeAlong } from '../../testing/hand.ts';
-import { HIGHLIGHTER, pageRefsFor, PEN } from '../../testing/marks.ts';
+import { done, HIGHLIGHTER, markOf, pageRefsFor, PEN } from '../../testing/marks.ts';
 import { seededRandom } from '../../testing/seededRandom.ts';
 import { boundsOf, centrelinesOf, outlineOf } from '../derived/index.ts';
-import {
-  applyTransaction,
-  type DocState,
-  emptyDocument,
-  findMark,
-  inOrder,
-  marksOn,
-  type Transaction,
-} from '../document/index.ts';
+import { type DocState, emptyDocument, inOrder, marksOn } from '../document/index.ts';
 import { FIGURE_KINDS } from '../figures/index.ts';
 import {
   boxCentre,
@@ -43,16 +35,6 @@ import { changeFigure, drawFigure } from './figures.ts';
 import { marksAt, marksWithin, pickedBy, withGroups } from './pick.ts';
 import { lockMarks, restyleMarks } from './restyle.ts';
 
-const done = (state: DocState, transaction: Transaction | null): DocState => {
-  const applied = transaction && applyTransaction(state, transaction);
-  if (!applied?.ok) throw new Error('The change does not apply.');
-  return applied.state;
-};
-const markOf = (state: DocState, id: MarkId): Mark => {
-  const mark = findMark(state, id);
-  if (!mark) throw new Error(`There is no ${id}.`);
-  return mark;
-};
 let made = 0;
 const newId = (): string => `new-${++made}`;
 const ids = (marks: readonly Mark[]): MarkId[] => marks.map(({ id }) => id);

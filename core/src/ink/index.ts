@@ -21,4 +21,5 @@ export { type LiveInk, createLiveInk } from './liveInk.ts';
 export { straightLine } from './straight.ts';
 export { centrelineOf } from './centreline.ts';
 export { outlineInk, outlineDiscs } from './outline.ts';
-export { encodeSamples, decodeSamples, SampleCodecError } from './codec.ts';
+export { encodeSamples, decodeSamples } from './codec/codec.ts';
+export { SampleCodecError } from './codec/sampleCodecError.ts';

@@ -7,32 +7,20 @@ import {
   withoutCorner,
 } from '@marginalis/core/figures';
 import {
+  add,
   displayMatrix,
   displaySize,
   invertMatrix,
   type PageBox,
   transform,
-  type Vec,
 } from '@marginalis/core/geometry';
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
-import { useTheme } from 'react-native-paper';
-import { useStage } from '@/stage';
-import { Area } from '@/ui';
+import { Grip, useStage } from '@/stage';
+import { arrowStep } from '@/ui';
 
-/** What can be touched, and what is seen of it, CSS pixels. */
-const TOUCH = 44;
+/** What is seen of a handle, CSS pixels. */
 const SEEN = 14;
 const SEEN_ADD = 10;
-/** How far an arrow key moves a handle, points; with Shift farther. */
-const STEP = 1;
-const LEAP = 10;
-
-const WAYS: Readonly<Record<string, Vec>> = {
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowRight: { x: 1, y: 0 },
-  ArrowUp: { x: 0, y: -1 },
-  ArrowDown: { x: 0, y: 1 },
-};
 
 interface HandlesProps {
   index: number;
@@ -49,7 +37,6 @@ interface HandlesProps {
 export function Handles(props: HandlesProps) {
   const { index, page, figure, onDrag, onDrop, onRemove, onDone } = props;
   const { controller } = useStage();
-  const { colors } = useTheme();
   /** The figure as it was when the drag began, and as it is now. */
   const drag = useRef<{ from: Figure; now: Figure } | null>(null);
   const matrix = displayMatrix(page);
@@ -63,7 +50,7 @@ export function Handles(props: HandlesProps) {
     e.currentTarget.setPointerCapture(e.pointerId);
     drag.current = { from: figure, now: figure };
   };
-  const move = (handle: Handle, e: PointerEvent<HTMLDivElement>) => {
+  const move = (handle: Handle, e: PointerEvent) => {
     const { current } = drag;
     if (!current) return;
     const at = controller.toUser(index, controller.fromClient(e.clientX, e.clientY));
@@ -78,12 +65,10 @@ export function Handles(props: HandlesProps) {
     else onDrag(null);
   };
   const onKey = (handle: Handle, e: KeyboardEvent) => {
-    const way = WAYS[e.key];
-    if (way) {
+    const step = arrowStep(e);
+    if (step) {
       // As seen on the screen, whichever way the page is turned.
-      const by = e.shiftKey ? LEAP : STEP;
-      const seen = transform(matrix, handle.at);
-      const to = { x: seen.x + way.x * by, y: seen.y + way.y * by };
+      const to = add(transform(matrix, handle.at), step);
       onDrop(dragHandle(figure, handle.id, transform(invertMatrix(matrix), to)));
     } else if (e.key === 'Delete' || e.key === 'Backspace') {
       const fewer = withoutCorner(figure, handle.id);
@@ -99,51 +84,26 @@ export function Handles(props: HandlesProps) {
     <>
       {handlesOf(figure).map((handle) => {
         const at = transform(matrix, handle.at);
-        const seen = handle.role === 'add' ? SEEN_ADD : SEEN;
-        const round = handle.role !== 'shape';
         return (
-          <Area
+          <Grip
             key={handle.id}
-            data-control
-            data-handle={handle.id}
-            role="button"
-            aria-label={handle.name}
-            aria-description="Drag, or press the arrow keys"
-            tabIndex={0}
+            id={handle.id}
+            name={handle.name}
+            left={`${(100 * at.x) / width}%`}
+            top={`${(100 * at.y) / height}%`}
+            seen={handle.role === 'add' ? SEEN_ADD : SEEN}
+            round={handle.role !== 'shape'}
+            filled={handle.role === 'turn'}
+            opacity={handle.role === 'add' ? 0.75 : 1}
+            cursor={handle.role === 'move' ? 'move' : 'grab'}
+            // Small figures: what shapes them lies above what moves them.
+            zIndex={handle.role === 'shape' ? 3 : 2}
             onPointerDown={begin}
             onPointerMove={(e) => move(handle, e)}
             onPointerUp={() => drop(true)}
             onPointerCancel={() => drop(false)}
             onKeyDown={(e) => onKey(handle, e)}
-            style={{
-              position: 'absolute',
-              left: `calc(${(100 * at.x) / width}% - ${TOUCH / 2}px)`,
-              top: `calc(${(100 * at.y) / height}% - ${TOUCH / 2}px)`,
-              width: TOUCH,
-              height: TOUCH,
-              display: 'flex',
-              alignItems: 'center',
-              justifyContent: 'center',
-              borderRadius: TOUCH / 2,
-              cursor: handle.role === 'move' ? 'move' : 'grab',
-              touchAction: 'none',
-              // Small figures: what shapes them lies above what moves them.
-              zIndex: handle.role === 'shape' ? 3 : 2,
-            }}
-          >
-            <Area
-              style={{
-                width: seen,
-                height: seen,
-                boxSizing: 'border-box',
-                borderRadius: round ? seen / 2 : 2,
-                border: `2px solid ${colors.primary}`,
-                background: handle.role === 'turn' ? colors.primary : colors.surface,
-                opacity: handle.role === 'add' ? 0.75 : 1,
-                boxShadow: '0 0 0 1px rgba(255,255,255,0.9)',
-              }}
-            />
-          </Area>
+          />
         );
       })}
     </>

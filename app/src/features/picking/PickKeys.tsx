@@ -1,11 +1,5 @@
 import { marksOn } from '@marginalis/core/document';
-import {
-  carryMarks,
-  duplicateMarks,
-  groupMarks,
-  removeMarks,
-  ungroupMarks,
-} from '@marginalis/core/editing';
+import { carryMarks, groupMarks, removeMarks, ungroupMarks } from '@marginalis/core/editing';
 import {
   displayMatrix,
   invertMatrix,
@@ -16,17 +10,8 @@ import {
 import { useEffect } from 'react';
 import { type DocumentSession, useSession } from '@/session';
 import { type StageController, useStage } from '@/stage';
-import { copyPicked, pasteClip } from './clipboard';
-
-const STEP = 1;
-const LEAP = 10;
-const WAYS: Readonly<Record<string, Vec>> = {
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowRight: { x: 1, y: 0 },
-  ArrowUp: { x: 0, y: -1 },
-  ArrowDown: { x: 0, y: 1 },
-};
-const BESIDE: Vec = { x: 12, y: -12 };
+import { arrowStep } from '@/ui';
+import { copyPicked, duplicatePicked, pasteClip } from './clipboard';
 
 const isTyping = (e: KeyboardEvent): boolean =>
   e.target instanceof Element &&
@@ -65,12 +50,9 @@ function withControl(e: KeyboardEvent, session: DocumentSession, stage: StageCon
         session.dispatch(removeMarks(document, picked));
       }
       return picked.size > 0;
-    case 'd': {
-      const transaction = duplicateMarks(document, picked, BESIDE, () => crypto.randomUUID());
-      if (session.dispatch(transaction))
-        session.pick((transaction?.changes ?? []).map(({ id }) => id));
+    case 'd':
+      duplicatePicked(session);
       return true;
-    }
     case 'g':
       session.dispatch(
         e.shiftKey
@@ -86,16 +68,14 @@ function withControl(e: KeyboardEvent, session: DocumentSession, stage: StageCon
 function plain(e: KeyboardEvent, session: DocumentSession): boolean {
   const { document, picked } = session.store.getState();
   if (picked.size === 0) return false;
-  const way = WAYS[e.key];
-  if (way) {
+  const step = arrowStep(e);
+  if (step) {
     const [first] = picked;
     const page = document.pages.find(({ id }) => marksOn(document, id).has(first));
     if (!page) return false;
-    const by = e.shiftKey ? LEAP : STEP;
     // As seen, whichever way the page is turned.
     const display = displayMatrix(page);
-    const seen = moveBy({ x: way.x * by, y: way.y * by });
-    const matrix = thenMatrix(thenMatrix(display, seen), invertMatrix(display));
+    const matrix = thenMatrix(thenMatrix(display, moveBy(step)), invertMatrix(display));
     return session.dispatch(carryMarks(document, picked, matrix, 'Move'));
   }
   if (e.key === 'Delete' || e.key === 'Backspace')
@@ -112,7 +92,7 @@ export function PickKeys() {
       if (isTyping(e) || document.querySelector('[role=dialog], [role=menu]')) return;
       // Handles have their own keys: arrows all of them, those of figures the others too.
       const handle = (e.target as Element).closest?.('[data-handle]');
-      if (handle && (e.key in WAYS || !handle.hasAttribute('data-box'))) return;
+      if (handle && (arrowStep(e) || !handle.hasAttribute('data-box'))) return;
       const control = e.ctrlKey || e.metaKey;
       if (!(control ? withControl(e, session, controller) : plain(e, session))) return;
       e.preventDefault();

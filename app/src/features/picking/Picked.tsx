@@ -1,5 +1,5 @@
 import { handlesOf, figureLines } from '@marginalis/core/figures';
-import { backToInk, boundsOfAll, duplicateMarks, removeMarks } from '@marginalis/core/editing';
+import { backToInk, boundsOfAll, removeMarks } from '@marginalis/core/editing';
 import type { PageRef } from '@marginalis/core/document';
 import {
   displayMatrix,
@@ -12,13 +12,12 @@ import type { Mark } from '@marginalis/core/marks';
 import { useState } from 'react';
 import { FIGURE_NAMES, useSession, useSessionState } from '@/session';
 import { Chip, ChipButton, useSight } from '@/stage';
+import { duplicatePicked } from './clipboard';
 import { MoreSheet } from './MoreSheet';
 import { PickedBox, ROOM, TURN_REACH } from './PickedBox';
 import { RestyleSheet } from './RestyleSheet';
 import { usePicked } from './usePicked';
 
-/** How far copies stand beside what they were copied from, points. */
-const BESIDE: Vec = { x: 12, y: -12 };
 /** Width of the bar, and half of what is seen of a handle, CSS pixels. */
 const BAR = 290;
 const HALF = 6;
@@ -59,11 +58,6 @@ function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonl
   const [first] = marks;
   const isFigure = marks.length === 1 && first.kind === 'figure';
   const words = wordsFor(marks);
-  const duplicate = () => {
-    const transaction = duplicateMarks(document(), ids, BESIDE, () => crypto.randomUUID());
-    if (session.dispatch(transaction))
-      session.pick((transaction?.changes ?? []).map(({ id }) => id));
-  };
   return (
     <>
       {!dragged && sheet === null && (
@@ -88,7 +82,12 @@ function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonl
               onPress={() => session.dispatch(backToInk(document(), first.id))}
             />
           )}
-          <ChipButton icon="duplicate" text="" label={`Duplicate ${words}`} onPress={duplicate} />
+          <ChipButton
+            icon="duplicate"
+            text=""
+            label={`Duplicate ${words}`}
+            onPress={() => duplicatePicked(session)}
+          />
           <ChipButton
             icon="remove"
             text=""

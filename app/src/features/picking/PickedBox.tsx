@@ -1,6 +1,7 @@
 import { findMark } from '@marginalis/core/document';
 import { boundsOfAll, carryMarks, marksAt, moveToPage, pickedBy } from '@marginalis/core/editing';
 import {
+  add,
   boxCentre,
   displayMatrix,
   displaySize,
@@ -14,35 +15,22 @@ import {
 import type { Mark } from '@marginalis/core/marks';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { useTheme } from 'react-native-paper';
-import Svg, { G, Path } from 'react-native-svg';
 import { usePenRoll, useSession, useSessionState } from '@/session';
-import { outlineData, useSight, useStage } from '@/stage';
-import { Area } from '@/ui';
+import { Grip, gripManners, TOUCH, useSight, useStage } from '@/stage';
+import { Area, arrowStep } from '@/ui';
 import { BOX_HANDLES, boxDrag, type BoxHandle, handlePlace } from './boxDrag';
+import { Carried } from './Carried';
 
-/** What can be touched, and what is seen of it, CSS pixels. */
-const TOUCH = 44;
+/** What is seen of a handle, CSS pixels. */
 const SEEN = 12;
-/** The turning handle stands so far off. */
+/** The turning handle stands so far off, CSS pixels. */
 export const TURN_REACH = 30;
 /** The box stands so far off the marks, so that handles leave them free. */
 export const ROOM = 16;
-/** The least size of what is dragged by its inside. */
-const LEAST = 44;
 /** A finger that moves no farther taps. */
 const TAP = 5;
 const MOVE: BoxHandle = { id: 'move', name: 'Move what is picked', act: 'move', x: 0, y: 0 };
 const LABELS = { move: 'Move', scale: 'Scale', turn: 'Turn' } as const;
-
-/** A key's step, points; with Shift farther. */
-const STEP = 1;
-const LEAP = 10;
-const WAYS: Readonly<Record<string, Vec>> = {
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowRight: { x: 1, y: 0 },
-  ArrowUp: { x: 0, y: -1 },
-  ArrowDown: { x: 0, y: 1 },
-};
 
 interface Drag {
   readonly handle: BoxHandle;
@@ -138,15 +126,13 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
     session.pick(picked.has(next.id) ? [next.id] : pickedBy(document, next, false));
   };
   const onKey = (handle: BoxHandle, e: KeyboardEvent) => {
-    const way = WAYS[e.key];
-    if (!way) return;
-    const by = e.shiftKey ? LEAP : STEP;
+    const step = arrowStep(e);
+    if (!step) return;
     const from =
       handle.act === 'turn'
         ? { x: boxCentre(bounds).x, y: bounds.minY - TURN_REACH / zoom }
         : handlePlace(bounds, handle);
-    const to = { x: from.x + way.x * by, y: from.y + way.y * by };
-    carry(handle, boxDrag(bounds, handle, from, to));
+    carry(handle, boxDrag(bounds, handle, from, add(from, step)));
     e.preventDefault();
     e.stopPropagation();
   };
@@ -155,8 +141,8 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
   const left = (x: number): string => `${(100 * x) / width}%`;
   const top = (y: number): string => `${(100 * y) / height}%`;
   const [w, h] = [(shown.maxX - shown.minX) * zoom, (shown.maxY - shown.minY) * zoom];
-  const roomX = Math.max(ROOM, (LEAST - w) / 2);
-  const roomY = Math.max(ROOM, (LEAST - h) / 2);
+  const roomX = Math.max(ROOM, (TOUCH - w) / 2);
+  const roomY = Math.max(ROOM, (TOUCH - h) / 2);
   /** Handles on the middles of sides only where they leave the corners, and the inside, in reach. */
   const isInReach = ({ x, y, act }: BoxHandle): boolean =>
     act === 'turn' || (x !== 0 && y !== 0) || (x === 0 ? w : h) + 2 * ROOM >= 3 * TOUCH;
@@ -166,24 +152,19 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
         <Carried marks={marks} page={{ width, height }} matrix={thenMatrix(display, draft)} />
       )}
       <Area
-        data-control
+        {...gripManners(MOVE.id, MOVE.name)}
         data-box
-        data-handle="move"
-        role="button"
-        aria-label={MOVE.name}
-        aria-description="Drag, or press the arrow keys"
-        tabIndex={0}
         onPointerDown={(e) => begin(MOVE, e)}
         onPointerMove={move}
         onPointerUp={(e) => drop(e, true)}
         onPointerCancel={(e) => drop(e, false)}
+        onKeyDown={(e) => onKey(MOVE, e)}
         onDoubleClick={(e) => {
           const { document } = session.store.getState();
           const at = controller.toUser(index, controller.fromClient(e.clientX, e.clientY));
           const [one] = marksAt(document, page.id, at, 12 / zoom).filter((m) => !m.locked);
           if (one && findMark(document, one.id)) session.pick([one.id]);
         }}
-        onKeyDown={(e) => onKey(MOVE, e)}
         style={{
           position: 'absolute',
           left: `calc(${left(shown.minX)} - ${roomX}px)`,
@@ -202,77 +183,28 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
         const at = handlePlace(shown, handle);
         const isTurn = handle.act === 'turn';
         return (
-          <Area
+          <Grip
             key={handle.id}
-            data-control
-            data-box
-            data-handle={handle.id}
-            role="button"
-            aria-label={handle.name}
-            aria-description="Drag, or press the arrow keys"
-            tabIndex={0}
+            id={handle.id}
+            name={handle.name}
+            left={`${left(at.x)} + ${handle.x * roomX}px`}
+            top={`${top(at.y)} + ${handle.y * roomY - (isTurn ? TURN_REACH : 0)}px`}
+            seen={SEEN}
+            round={isTurn}
+            filled={isTurn}
+            cursor={isTurn ? 'grab' : `${handle.id}-resize`}
+            zIndex={3}
+            // Out of sight while something is dragged, but there: the drag is theirs.
+            hidden={draft !== null}
+            ofBox
             onPointerDown={(e) => begin(handle, e)}
             onPointerMove={move}
             onPointerUp={(e) => drop(e, true)}
             onPointerCancel={(e) => drop(e, false)}
             onKeyDown={(e) => onKey(handle, e)}
-            style={{
-              position: 'absolute',
-              left: `calc(${left(at.x)} + ${handle.x * roomX - TOUCH / 2}px)`,
-              top: `calc(${top(at.y)} + ${handle.y * roomY - TOUCH / 2 - (isTurn ? TURN_REACH : 0)}px)`,
-              width: TOUCH,
-              height: TOUCH,
-              display: 'flex',
-              alignItems: 'center',
-              justifyContent: 'center',
-              borderRadius: TOUCH / 2,
-              cursor: isTurn ? 'grab' : `${handle.id}-resize`,
-              touchAction: 'none',
-              zIndex: 3,
-              // Out of sight while something is dragged, but there: the drag is theirs.
-              opacity: draft ? 0 : 1,
-            }}
-          >
-            <Area
-              style={{
-                width: SEEN,
-                height: SEEN,
-                boxSizing: 'border-box',
-                borderRadius: isTurn ? SEEN / 2 : 2,
-                border: `2px solid ${colors.primary}`,
-                background: isTurn ? colors.primary : colors.surface,
-                boxShadow: '0 0 0 1px rgba(255,255,255,0.9)',
-              }}
-            />
-          </Area>
+          />
         );
       })}
     </>
-  );
-}
-
-/** The marks as they would be. */
-function Carried(props: {
-  marks: readonly Mark[];
-  page: { width: number; height: number };
-  matrix: Matrix;
-}) {
-  const { marks, page, matrix } = props;
-  return (
-    <Area style={{ position: 'absolute', inset: 0, pointerEvents: 'none' }} aria-hidden>
-      <Svg width="100%" height="100%" viewBox={`0 0 ${page.width} ${page.height}`}>
-        <G transform={`matrix(${matrix.join(' ')})`}>
-          {marks.map((mark) => (
-            <Path
-              key={mark.id}
-              d={outlineData(mark)}
-              fill={mark.style.colour}
-              fillOpacity={mark.style.opacity}
-              fillRule="nonzero"
-            />
-          ))}
-        </G>
-      </Svg>
-    </Area>
   );
 }

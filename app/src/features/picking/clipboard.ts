@@ -1,8 +1,9 @@
-import { marksOn } from '@marginalis/core/document';
+import { marksOn, type Transaction } from '@marginalis/core/document';
 import {
   boundsOfAll,
   ClipError,
   copyMarks,
+  duplicateMarks,
   pasteMarks,
   readClip,
   writeClip,
@@ -12,8 +13,21 @@ import type { DocumentSession } from '@/session';
 import { pictureOfMarks } from '@/stage';
 import { keepClip, readKeptClip } from '@/storage';
 
-/** A second paste on the same page stands so far beside the first, points. */
+/** Copies on the same page stand so far beside what they were made from, points. */
 const BESIDE: Vec = { x: 12, y: -12 };
+
+const newId = (): string => crypto.randomUUID();
+
+/** Does what brings in marks, and picks them. */
+function takeInHand(session: DocumentSession, transaction: Transaction | null): void {
+  if (session.dispatch(transaction)) session.pick((transaction?.changes ?? []).map(({ id }) => id));
+}
+
+/** Puts copies of what is picked beside it, and picks them. */
+export function duplicatePicked(session: DocumentSession): void {
+  const { document, picked } = session.store.getState();
+  takeInHand(session, duplicateMarks(document, picked, BESIDE, newId));
+}
 
 /** Keeps copies of what is picked for this desk, and gives other programs its picture. */
 export async function copyPicked(session: DocumentSession): Promise<void> {
@@ -51,9 +65,7 @@ export async function pasteClip(
     const isSame =
       clip.page.id === page && clip.marks.some(({ id }) => marksOn(document, page).has(id));
     const place = isSame || !at ? add(own, BESIDE) : at;
-    const transaction = pasteMarks(document, clip, page, place, () => crypto.randomUUID());
-    if (session.dispatch(transaction))
-      session.pick((transaction?.changes ?? []).map(({ id }) => id));
+    takeInHand(session, pasteMarks(document, clip, page, place, newId));
   } catch (e) {
     if (!(e instanceof ClipError)) throw e;
     session.tell(e.message);

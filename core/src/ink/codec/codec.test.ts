@@ -1,8 +1,13 @@
 import fc from 'fast-check';
-import { sample, stroke } from '../../testing/arbitraries.ts';
-import { ellipsePath, wavePath, writeAlong } from '../../testing/hand.ts';
-import { decodeSamples, encodeSamples, SampleCodecError } from './codec.ts';
-import { quantiseSamples } from './sample.ts';
+import { sample, stroke } from '../../../testing/arbitraries.ts';
+import { ellipsePath, wavePath, writeAlong } from '../../../testing/hand.ts';
+import { quantiseSamples } from '../sample.ts';
+import { decodeSamples, encodeSamples } from './codec.ts';
+import { SampleCodecError } from './sampleCodecError.ts';
+
+/** Nineteen samples as version 1 wrote them. */
+const FIRST_RELEASE =
+  'AQAm7g+cHwCACHroASIWENMBABYWWgEYV0UCFkQlABYEJQEUADMCFh9DABZGEAEUKxkCFAYaARITdgISJyUAElh2ABBhIQEQhAE0Ag5rJAAODCYLCpEM';
 
 test('what is on the stored grid comes back exactly', () => {
   fc.assert(
@@ -41,6 +46,21 @@ test('putting samples on the grid twice changes nothing, and time never runs bac
   );
 });
 
+test('ink of the first release is still read, and its damage told', () => {
+  const first = Uint8Array.from(atob(FIRST_RELEASE), (c) => c.charCodeAt(0));
+  const samples = decodeSamples(first);
+  expect(samples).toHaveLength(19);
+  expect(samples[1]).toMatchObject({ x: 10.76, y: 21.14, t: 17 });
+  expect(samples[18]).toMatchObject({ x: 21.97, y: 20.06, t: 295 });
+  expect(decodeSamples(encodeSamples(samples))).toEqual(samples);
+  for (let n = 0; n < first.length; n++) {
+    expect(() => decodeSamples(first.subarray(0, n))).toThrow(SampleCodecError);
+    const damaged = first.slice();
+    damaged[n] ^= 16;
+    expect(() => decodeSamples(damaged)).toThrow(SampleCodecError);
+  }
+});
+
 test('every changed byte is told as damage', () => {
   const bytes = encodeSamples(writeAlong(wavePath({ x: 50, y: 60 }, 80, 5, 2)));
   for (let i = 0; i < bytes.length; i++)
@@ -74,7 +94,18 @@ test('a hand’s ink takes at most six bytes a sample', () => {
     }
 });
 
+test('pauses, jumps and the farthest places come back exactly', () => {
+  const far = [
+    { x: -9e9, y: 9e9, t: 0, pressure: 0 },
+    { x: 9e9, y: -9e9, t: 4e11, pressure: 1 },
+    { x: -9e9, y: 0.01, t: 4e11 + 1, pressure: 0.5 },
+  ];
+  const back = decodeSamples(encodeSamples(far));
+  expect(back).toEqual(quantiseSamples(far));
+});
+
 test('a coordinate that is no number is refused before it is stored', () => {
+  expect(() => encodeSamples([{ x: 1e12, y: 0, t: 0, pressure: 0.5 }])).toThrow(RangeError);
   expect(() => encodeSamples([{ x: NaN, y: 0, t: 0, pressure: 0.5 }])).toThrow(RangeError);
   expect(() => encodeSamples([{ x: 0, y: Infinity, t: 0, pressure: 0.5 }])).toThrow(RangeError);
 });

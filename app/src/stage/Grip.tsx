@@ -1,0 +1,88 @@
+import type { KeyboardEvent, MouseEvent, PointerEvent } from 'react';
+import { useTheme } from 'react-native-paper';
+import { Area } from '@/ui';
+
+/** What can be touched, CSS pixels. */
+export const TOUCH = 44;
+
+/** What a grip does when it is dragged, and by keys. */
+export interface GripDrag {
+  readonly onPointerDown: (e: PointerEvent<HTMLDivElement>) => void;
+  readonly onPointerMove: (e: PointerEvent) => void;
+  readonly onPointerUp: (e: PointerEvent) => void;
+  readonly onPointerCancel: (e: PointerEvent) => void;
+  readonly onKeyDown: (e: KeyboardEvent) => void;
+  readonly onDoubleClick?: (e: MouseEvent) => void;
+}
+
+/** What every grip tells those who do not see it, and what looks for it. */
+export const gripManners = (id: string, name: string) => ({
+  'data-control': true,
+  'data-handle': id,
+  role: 'button',
+  'aria-label': name,
+  'aria-description': 'Drag, or press the arrow keys',
+  tabIndex: 0,
+});
+
+interface GripProps extends GripDrag {
+  id: string;
+  name: string;
+  /** CSS lengths of its middle on the page. */
+  left: string;
+  top: string;
+  /** Size of what is seen, CSS pixels. */
+  seen: number;
+  round: boolean;
+  filled: boolean;
+  opacity?: number;
+  cursor: string;
+  zIndex: number;
+  /** Out of sight, but there: a drag goes on. */
+  hidden?: boolean;
+  /** It belongs to the box around picked marks. */
+  ofBox?: boolean;
+}
+
+/** A point on the page by which something is dragged: small to see, large to touch. */
+export function Grip(props: GripProps) {
+  const { id, name, left, top, seen, round, filled, opacity = 1, cursor, zIndex } = props;
+  const { hidden = false, ofBox = false, ...rest } = props;
+  const { onPointerDown, onPointerMove, onPointerUp, onPointerCancel, onKeyDown } = rest;
+  const { colors } = useTheme();
+  return (
+    <Area
+      {...gripManners(id, name)}
+      {...(ofBox ? { 'data-box': true } : {})}
+      {...{ onPointerDown, onPointerMove, onPointerUp, onPointerCancel, onKeyDown }}
+      style={{
+        position: 'absolute',
+        left: `calc(${left} - ${TOUCH / 2}px)`,
+        top: `calc(${top} - ${TOUCH / 2}px)`,
+        width: TOUCH,
+        height: TOUCH,
+        display: 'flex',
+        alignItems: 'center',
+        justifyContent: 'center',
+        borderRadius: TOUCH / 2,
+        cursor,
+        touchAction: 'none',
+        zIndex,
+        opacity: hidden ? 0 : 1,
+      }}
+    >
+      <Area
+        style={{
+          width: seen,
+          height: seen,
+          boxSizing: 'border-box',
+          borderRadius: round ? seen / 2 : 2,
+          border: `2px solid ${colors.primary}`,
+          background: filled ? colors.primary : colors.surface,
+          opacity,
+          boxShadow: '0 0 0 1px rgba(255,255,255,0.9)',
+        }}
+      />
+    </Area>
+  );
+}
