@@ -1,5 +1,6 @@
 import {
   applyTransaction,
+  type Change,
   type DocState,
   emptyDocument,
   findMark,
@@ -287,11 +288,11 @@ export class DocumentSession {
   setDoomed = (doomed: ReadonlySet<MarkId>): void =>
     this.set({ doomed: doomed.size === 0 ? NONE : doomed });
 
-  /** Shows what a transaction would do, without doing it; null shows what is. */
-  preview = (transaction: Transaction | null): void => {
+  /** Shows what changes would do, over those that are shown already, without doing it; null shows what is. */
+  preview = (changes: readonly Change[] | null): void => {
     const { document, draft } = this.get();
-    if (!transaction && !draft) return;
-    const applied = transaction && applyTransaction(document, transaction);
+    if (!changes && !draft) return;
+    const applied = changes && applyTransaction(draft ?? document, { label: 'Draft', changes });
     this.set({ draft: applied?.ok ? applied.state : null });
   };
 

@@ -9,7 +9,7 @@ import {
   type Tile,
   transformBox,
 } from '@marginalis/core/geometry';
-import { boundsOf, layersOf } from '@marginalis/core/derived';
+import { boundsOf, layersMeeting } from '@marginalis/core/derived';
 import type { PageMarks } from '@marginalis/core/document';
 import type { Mark, MarkId } from '@marginalis/core/marks';
 import { markChanges } from './markChanges';
@@ -86,12 +86,12 @@ export class MarkPainter {
     const clip = intersectBoxes(whole, dirty);
     if (isEmptyBox(clip) || clip.maxX === clip.minX || clip.maxY === clip.minY) return;
     const seen = transformBox(invertMatrix(matrix), clip);
-    const job = { marks: this.marks, doomed: this.doomed, matrix, seen };
-    const { highlights, over } = layersOf(this.marks);
-    const isHere = (mark: Mark): boolean => boxesMeet(boundsOf(mark), seen);
-    if (!slip.light && highlights.some((group) => group.marks.some(isHere)))
+    const layers = layersMeeting(this.marks, seen);
+    const job = { layers, doomed: this.doomed, matrix };
+    if (!slip.light && layers.highlights.length > 0)
       slip.light = this.canvas(picture, this.holders.light, tile);
-    if (!slip.ink && over.some(isHere)) slip.ink = this.canvas(picture, this.holders.ink, tile);
+    if (!slip.ink && layers.over.length > 0)
+      slip.ink = this.canvas(picture, this.holders.ink, tile);
     for (const [canvas, draw] of [
       [slip.light, paintHighlights],
       [slip.ink, paintOver],

@@ -1,4 +1,4 @@
-import { boundsOf } from '@marginalis/core/derived';
+import { boundsOf, changedBox } from '@marginalis/core/derived';
 import { changedSince, type PageMarks, topOrder } from '@marginalis/core/document';
 import { type Box, EMPTY_BOX, uniteBoxes } from '@marginalis/core/geometry';
 import { isHighlight, type Mark, type MarkId } from '@marginalis/core/marks';
@@ -28,12 +28,14 @@ export function markChanges(
   for (const id of mayDiffer(before, after, doomedBefore, doomedAfter)) {
     const [was, is] = [before.get(id), after.get(id)];
     if (was === is && doomedBefore.has(id) === doomedAfter.has(id)) continue;
+    // Fainter or not, all of it looks otherwise.
+    const isFaded = doomedBefore.has(id) !== doomedAfter.has(id);
     if (was) {
-      changed = uniteBoxes(changed, boundsOf(was));
+      changed = uniteBoxes(changed, is && !isFaded ? changedBox(was, is) : boundsOf(was));
       onTop = false;
     }
     if (!is) continue;
-    changed = uniteBoxes(changed, boundsOf(is));
+    if (!was || isFaded) changed = uniteBoxes(changed, boundsOf(is));
     onTop &&= is.order > top && !isHighlight(is) && !doomedAfter.has(id);
     came.push(is);
   }

@@ -1,6 +1,5 @@
-import { boundsOf, insideOfMark, layersOf, outlineOf } from '@marginalis/core/derived';
-import type { PageMarks } from '@marginalis/core/document';
-import { type Box, boxesMeet, drawPathInto, type Matrix } from '@marginalis/core/geometry';
+import { insideOfMark, type MarkLayers, outlineOf } from '@marginalis/core/derived';
+import { drawPathInto, type Matrix } from '@marginalis/core/geometry';
 import type { Mark, MarkId } from '@marginalis/core/marks';
 
 const paths = new WeakMap<Mark, Path2D>();
@@ -19,28 +18,24 @@ function pathOf(mark: Mark): Path2D {
 const DOOMED = 0.18;
 
 export interface PaintJob {
-  readonly marks: PageMarks;
+  readonly layers: MarkLayers;
   /** Marks the eraser touched, shown faintly until the pen is lifted. */
   readonly doomed: ReadonlySet<MarkId>;
   /** From user space to the canvas. */
   readonly matrix: Matrix;
-  /** In user space; marks elsewhere are left out. */
-  readonly seen: Box;
 }
 
 /** The layer that is multiplied onto the page: each highlighter's strokes as one shape. */
 export function paintHighlights(
   ctx: CanvasRenderingContext2D,
-  { marks, doomed, matrix, seen }: PaintJob,
+  { layers, doomed, matrix }: PaintJob,
 ): void {
   ctx.setTransform(...matrix);
   ctx.globalCompositeOperation = 'multiply';
-  for (const { style, marks: group } of layersOf(marks).highlights) {
+  for (const { style, marks: group } of layers.highlights) {
     const shown = new Path2D();
     const faint = new Path2D();
-    for (const mark of group)
-      if (boxesMeet(boundsOf(mark), seen))
-        (doomed.has(mark.id) ? faint : shown).addPath(pathOf(mark));
+    for (const mark of group) (doomed.has(mark.id) ? faint : shown).addPath(pathOf(mark));
     ctx.fillStyle = style.colour;
     ctx.globalAlpha = style.opacity;
     ctx.fill(shown);
@@ -54,10 +49,9 @@ export function paintHighlights(
 /** Everything that lies over the page. */
 export function paintOver(
   ctx: CanvasRenderingContext2D,
-  { marks, doomed, matrix, seen }: PaintJob,
+  { layers, doomed, matrix }: PaintJob,
 ): void {
-  const near = layersOf(marks).over.filter((mark) => boxesMeet(boundsOf(mark), seen));
-  paintInto(ctx, near, doomed, matrix);
+  paintInto(ctx, layers.over, doomed, matrix);
 }
 
 /** Paints marks one over the other. */

@@ -1,4 +1,4 @@
-import { boundsOf } from '@marginalis/core/derived';
+import { boundsOf, sortedInto } from '@marginalis/core/derived';
 import {
   displayMatrix,
   growBox,
@@ -33,10 +33,9 @@ export function pictureOfMarks(marks: readonly Mark[], page: PageBox): Promise<B
     moveBy({ x: -seen.minX * scale, y: -seen.minY * scale }),
   );
   const job = {
-    marks: new Map(marks.map((m) => [m.id, m])),
+    layers: sortedInto([...marks].sort((a, b) => a.order - b.order)),
     doomed: new Set<string>(),
     matrix,
-    seen: around,
   };
   paintHighlights(ctx, job);
   paintOver(ctx, job);

@@ -9,7 +9,16 @@ export {
   adoptDerived,
 } from './outlineOf.ts';
 export { marksMeeting } from './pageIndex.ts';
-export { type MarkLayers, type HighlightGroup, layersOf } from './layers.ts';
+export {
+  type MarkLayers,
+  type HighlightGroup,
+  layersMeeting,
+  layersOf,
+  sortedInto,
+} from './layers.ts';
+export { SLOTS, markSlots } from './markSlots.ts';
+export { changedBox } from './changedBox.ts';
+export { shareWithin } from './shareWithin.ts';
 export { isTouched } from './touch.ts';
 export {
   type ListedMark,

@@ -1,5 +1,7 @@
 import { isHighlight, type Mark, type MarkStyle } from '../marks/index.ts';
 import { inOrder, type PageMarks } from '../document/index.ts';
+import type { Box } from '../geometry/index.ts';
+import { marksMeeting } from './pageIndex.ts';
 
 /** Highlights of one ink and opacity: drawn as one, so that they never darken each other. */
 export interface HighlightGroup {
@@ -23,14 +25,19 @@ const kept = new WeakMap<PageMarks, MarkLayers>();
  */
 export function layersOf(marks: PageMarks): MarkLayers {
   let layers = kept.get(marks);
-  if (!layers) kept.set(marks, (layers = sortedInto(marks)));
+  if (!layers) kept.set(marks, (layers = sortedInto(inOrder(marks))));
   return layers;
 }
 
-function sortedInto(marks: PageMarks): MarkLayers {
+/** Of these layers what meets a box; asks an index, so that few of many marks are soon found. */
+export const layersMeeting = (marks: PageMarks, box: Box): MarkLayers =>
+  sortedInto(marksMeeting(marks, box));
+
+/** Marks from the lowest to the topmost, sorted into layers. */
+export function sortedInto(marks: readonly Mark[]): MarkLayers {
   const groups = new Map<string, { style: MarkStyle; marks: Mark[] }>();
   const over: Mark[] = [];
-  for (const mark of inOrder(marks)) {
+  for (const mark of marks) {
     if (!isHighlight(mark)) {
       over.push(mark);
       continue;

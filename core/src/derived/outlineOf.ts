@@ -41,17 +41,21 @@ export function nibOf({ ink: { nib, place }, style: { width } }: InkMark): Nib {
   return { ...nib, width, edge: { ...edge, angle: edge.angle + turned } };
 }
 
+/** The outline of one line at the width it was last asked for. */
+const lineOutlines = new WeakMap<MarkLine, { readonly width: number; readonly outline: Path }>();
+
 function inkOutline(mark: InkMark): Path {
   const nib = nibOf(mark);
-  return joinPaths(
-    linesOf(mark).map((line) =>
-      outlineInk(
-        line.points as readonly InkSample[],
-        nib,
-        nib.taper ? beyond(mark, line) : undefined,
-      ),
-    ),
-  );
+  const { width } = nib;
+  const outlines = linesOf(mark).map((line) => {
+    const known = lineOutlines.get(line);
+    if (known?.width === width) return known.outline;
+    const around = nib.taper ? beyond(mark, line) : undefined;
+    const outline = outlineInk(line.points as readonly InkSample[], nib, around);
+    lineOutlines.set(line, { width, outline });
+    return outline;
+  });
+  return outlines.length === 1 ? outlines[0] : joinPaths(outlines);
 }
 
 function figureOutline(mark: FigureMark): Path {

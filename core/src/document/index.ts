@@ -7,9 +7,12 @@ export {
   findMark,
   inOrder,
   topOrder,
+  fromTop,
   nextOrder,
   countMarks,
+  plainDocument,
 } from './state.ts';
+export { type Patch, PageMap } from './pageMap.ts';
 export {
   type Change,
   type Transaction,

@@ -1,5 +1,6 @@
-import { type Mark, type MarkId, toMarkRecord } from '../marks/index.ts';
-import type { DocState, PageMarks } from './state.ts';
+import { type Mark, type MarkId, type PageId, toMarkRecord } from '../marks/index.ts';
+import { PageMap } from './pageMap.ts';
+import { type DocState, NO_MARKS, type PageMarks } from './state.ts';
 
 /** The one kind of change: a mark comes (before is null), goes (after is null) or becomes another. */
 export interface Change {
@@ -31,32 +32,31 @@ export const invertTransaction = (transaction: Transaction): Transaction => ({
  * @throws RangeError when a change is malformed: ids that differ, or nothing on either side
  */
 export function applyTransaction(state: DocState, transaction: Transaction): Applied {
-  const pages = new Map(state.marks);
-  const opened = new Map<string, Map<MarkId, Mark>>();
-  const open = (page: string): Map<MarkId, Mark> => {
-    let marks = opened.get(page);
-    if (!marks) {
-      marks = new Map(pages.get(page));
-      opened.set(page, marks);
-      pages.set(page, marks);
-    }
-    return marks;
+  const opened = new Map<PageId, Map<MarkId, Mark | null>>();
+  const open = (page: PageId): Map<MarkId, Mark | null> => {
+    let changes = opened.get(page);
+    if (!changes) opened.set(page, (changes = new Map()));
+    return changes;
+  };
+  const held = (page: PageId, id: MarkId): Mark | null => {
+    const changed = opened.get(page)?.get(id);
+    return changed === undefined ? (state.marks.get(page)?.get(id) ?? null) : changed;
   };
   for (const change of transaction.changes) {
     const { id, before, after } = change;
     if ((!before && !after) || (before && before.id !== id) || (after && after.id !== id))
       throw new RangeError(`The change of mark ${id} is malformed.`);
-    if (!matches(pages, change))
+    if (!matches(held, change))
       return { ok: false, reason: `Mark ${id} is not as this change expects it.` };
-    if (before) open(before.page).delete(id);
+    if (before) open(before.page).set(id, null);
     if (after) open(after.page).set(id, after);
   }
-  for (const [page, marks] of opened) {
+  const pages = new Map(state.marks);
+  for (const [page, changes] of opened) {
     const before = state.marks.get(page);
-    const ids = transaction.changes
-      .filter(({ before: b, after: a }) => b?.page === page || a?.page === page)
-      .map(({ id }) => id);
-    if (before) steps.set(marks, { from: new WeakRef(before), ids });
+    const marks = PageMap.changed(before ?? NO_MARKS, changes);
+    pages.set(page, marks);
+    if (before) steps.set(marks, { from: new WeakRef(before), ids: [...changes.keys()] });
   }
   return { ok: true, state: { pages: state.pages, marks: pages } };
 }
@@ -68,20 +68,26 @@ const steps = new WeakMap<
 >();
 
 /**
- * The marks in which a page differs from what it was one step before; null when `before` is not one step before. Saves
- * comparing pages of thousands of marks.
+ * The marks in which a page may differ from what it was; null when nothing is known of how the one came from the other.
+ * Saves comparing pages of thousands of marks.
  */
 export function changedSince(before: PageMarks, after: PageMarks): readonly MarkId[] | null {
   const step = steps.get(after);
-  return step?.from.deref() === before ? step.ids : null;
+  if (step?.from.deref() === before) return step.ids;
+  const [was, is] = [PageMap.partsOf(before), PageMap.partsOf(after)];
+  if (was.base !== is.base) return null;
+  return [...new Set([...was.patch.keys(), ...is.patch.keys()])];
 }
 
-function matches(pages: ReadonlyMap<string, PageMarks>, { id, before, after }: Change): boolean {
+function matches(
+  held: (page: PageId, id: MarkId) => Mark | null,
+  { id, before, after }: Change,
+): boolean {
   if (before) {
-    const held = pages.get(before.page)?.get(id);
-    return held !== undefined && sameMark(held, before);
+    const mark = held(before.page, id);
+    return mark !== null && sameMark(mark, before);
   }
-  return after !== null && !pages.get(after.page)?.has(id);
+  return after !== null && held(after.page, id) === null;
 }
 
 /** Equal in every stored value, whether or not they are the same object. */

@@ -1,6 +1,6 @@
-import { isTouched } from '../derived/index.ts';
+import { isTouched, marksMeeting } from '../derived/index.ts';
 import { type DocState, findMark, marksOn, type Transaction } from '../document/index.ts';
-import type { Vec } from '../geometry/index.ts';
+import { boxOfPoints, growBox, type Vec } from '../geometry/index.ts';
 import type { Mark, MarkId, PageId } from '../marks/index.ts';
 
 /** The marks of a page that an eraser of `radius` points swept along `sweep` touches. */
@@ -10,10 +10,9 @@ export function marksTouched(
   sweep: readonly Vec[],
   radius: number,
 ): MarkId[] {
-  const ids: MarkId[] = [];
-  for (const mark of marksOn(state, page).values())
-    if (isTouched(mark, sweep, radius)) ids.push(mark.id);
-  return ids;
+  return marksMeeting(marksOn(state, page), growBox(boxOfPoints(sweep), radius))
+    .filter((mark) => isTouched(mark, sweep, radius))
+    .map(({ id }) => id);
 }
 
 /** Takes whole marks off the page; null when none of the ids is there. */

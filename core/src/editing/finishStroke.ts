@@ -8,7 +8,7 @@ import {
   quantiseSamples,
   unpackSamples,
 } from '../ink/index.ts';
-import type { InkMark, Instrument } from '../marks/index.ts';
+import { adoptStored, type InkMark, type Instrument, storedSamples } from '../marks/index.ts';
 import { drawInk, type Stroke } from './draw.ts';
 import { findFigure, type FoundFigure, marksBefore, strokesOf } from './offerTidy.ts';
 
@@ -26,6 +26,8 @@ export interface FinishedStroke {
   /** Packed. */
   readonly centreline: Float64Array;
   readonly outline: Path;
+  /** The samples as they are stored. */
+  readonly stored: string;
   readonly found: FoundFigure | null;
 }
 
@@ -55,6 +57,7 @@ export function finishStroke({ instrument, samples: packed, before }: StrokeWork
     hand: mark.ink.hand,
     centreline: packSamples(centrelinesOf(mark)[0] as readonly InkSample[]),
     outline: outlineOf(mark),
+    stored: storedSamples(mark.ink.samples),
     found: instrument.tidy === 'never' ? null : findFigure(group, instrument.tidy),
   };
 }
@@ -63,10 +66,13 @@ export function finishStroke({ instrument, samples: packed, before }: StrokeWork
 export function drawFinished(
   state: DocState,
   stroke: Stroke,
-  { hand, centreline, outline }: FinishedStroke,
+  { hand, centreline, outline, stored }: FinishedStroke,
 ): Transaction {
   const transaction = drawInk(state, { ...stroke, hand });
   const mark = transaction.changes[0].after;
-  if (mark?.kind === 'ink') adoptDerived(mark, { centreline: unpackSamples(centreline), outline });
+  if (mark?.kind === 'ink') {
+    adoptDerived(mark, { centreline: unpackSamples(centreline), outline });
+    adoptStored(mark.ink.samples, stored);
+  }
   return transaction;
 }

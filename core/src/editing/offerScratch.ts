@@ -1,7 +1,7 @@
-import { centrelinesOf, marksMeeting } from '../derived/index.ts';
+import { marksMeeting, shareWithin } from '../derived/index.ts';
 import { type DocState, findMark, marksOn, type Transaction } from '../document/index.ts';
 import { readScratch } from '../figures/index.ts';
-import { boxOfPoints, inPolygon, resamplePolyline, type Vec } from '../geometry/index.ts';
+import { boxOfPoints, type Vec } from '../geometry/index.ts';
 import { isHighlight, type MarkId, type PageId, placedSamples } from '../marks/index.ts';
 import { removeMarks } from './erase.ts';
 
@@ -17,7 +17,6 @@ export interface ScratchOffer {
 
 /** A mark is struck out when at least this share of it lies under the scribble. */
 const MOST = 0.6;
-const PLACES = 24;
 
 /** What the stroke `id` was meant to strike out, if it is a scribble over other marks; null when it is not. */
 export function offerScratch(state: DocState, id: MarkId): ScratchOffer | null {
@@ -27,10 +26,7 @@ export function offerScratch(state: DocState, id: MarkId): ScratchOffer | null {
   if (!area) return null;
   const beneath = marksMeeting(marksOn(state, mark.page), boxOfPoints(area)).filter((other) => {
     if (other.id === id || other.locked || other.order > mark.order) return false;
-    const points = centrelinesOf(other).flatMap((line) =>
-      line.length < 2 ? line : resamplePolyline(line, PLACES),
-    );
-    return points.filter((p) => inPolygon(area, p)).length >= MOST * points.length;
+    return shareWithin(other, area) >= MOST;
   });
   if (beneath.length === 0) return null;
   return { stroke: id, page: mark.page, marks: beneath.map((m) => m.id), area };

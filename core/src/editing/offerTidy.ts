@@ -1,4 +1,4 @@
-import { type DocState, findMark, marksOn, type PageMarks } from '../document/index.ts';
+import { type DocState, findMark, fromTop, marksOn } from '../document/index.ts';
 import {
   type Figure,
   type FigureReading,
@@ -132,7 +132,8 @@ export function marksBefore(state: DocState, stroke: Written, order = Infinity):
   const group: Mark[] = [];
   let reach = boxOfPoints(stroke.ink.samples);
   let began = stroke.madeAt - lasted(stroke);
-  for (const before of lastBefore(marksOn(state, stroke.page), order, began - LONGEST_GROUP)) {
+  for (const before of fromTop(marksOn(state, stroke.page), order)) {
+    if (group.length === MOST_STROKES - 1 || before.madeAt < stroke.madeAt - LONGEST_GROUP) break;
     if (isHighlight(before) !== (stroke.tool === 'highlighter')) break;
     const strokes = inkOf(before);
     if (strokes.length === 0 || began - before.madeAt > LONGEST_PAUSE) break;
@@ -143,20 +144,6 @@ export function marksBefore(state: DocState, stroke: Written, order = Infinity):
     began = strokes[0].madeAt - lasted(strokes[0]);
   }
   return group;
-}
-
-/** The marks just below `order`, the topmost first: as many as can still belong. One pass, for pages with thousands. */
-function lastBefore(marks: PageMarks, order: number, since: number): Mark[] {
-  const last: Mark[] = [];
-  for (const mark of marks.values()) {
-    if (mark.order >= order || mark.madeAt < since) continue;
-    let place = 0;
-    while (place < last.length && last[place].order > mark.order) place++;
-    if (place >= MOST_STROKES - 1) continue;
-    last.splice(place, 0, mark);
-    if (last.length === MOST_STROKES) last.pop();
-  }
-  return last;
 }
 
 /** How long the pen was down, ms. */

@@ -1,5 +1,5 @@
-import { boundsOf, centrelinesOf, isTouched, marksMeeting } from '../derived/index.ts';
-import { type DocState, findMark, marksOn } from '../document/index.ts';
+import { boundsOf, isTouched, marksMeeting, shareWithin } from '../derived/index.ts';
+import { type DocState, findMark, fromTop, marksOn } from '../document/index.ts';
 import {
   type Box,
   boxesMeet,
@@ -7,8 +7,6 @@ import {
   boxOfPoints,
   boxWidth,
   growBox,
-  inPolygon,
-  resamplePolyline,
   uniteBoxes,
   type Vec,
 } from '../geometry/index.ts';
@@ -16,8 +14,6 @@ import { isHighlight, type Mark, type MarkId, type PageId } from '../marks/index
 
 /** A mark lies within a lasso when at least this share of its lines does. */
 const MOST = 0.6;
-/** Places along a line that are looked at. */
-const PLACES = 32;
 /** Strokes of one word are written with pauses no longer than this, ms … */
 const LONGEST_PAUSE = 2000;
 /** … and are apart by no more than this share of the taller one's height, and so many points. */
@@ -40,13 +36,9 @@ export function marksAt(state: DocState, page: PageId, at: Vec, reach: number): 
 /** The marks of a page that lie, for the most part, within a polygon. */
 export function marksWithin(state: DocState, page: PageId, polygon: readonly Vec[]): Mark[] {
   if (polygon.length < 3) return [];
-  return marksMeeting(marksOn(state, page), boxOfPoints(polygon)).filter((mark) => {
-    const points = centrelinesOf(mark).flatMap((line) =>
-      line.length < 2 ? line : resamplePolyline(line, PLACES),
-    );
-    const inside = points.filter((p) => inPolygon(polygon, p)).length;
-    return inside >= MOST * points.length;
-  });
+  return marksMeeting(marksOn(state, page), boxOfPoints(polygon)).filter(
+    (mark) => shareWithin(mark, polygon) >= MOST,
+  );
 }
 
 /**
@@ -54,9 +46,11 @@ export function marksWithin(state: DocState, page: PageId, polygon: readonly Vec
  * alone when it is no small pen stroke.
  */
 export function wordOf(state: DocState, mark: Mark): Mark[] {
-  const written = [...marksOn(state, mark.page).values()]
-    .filter((m) => Math.abs(m.order - mark.order) < MOST_STROKES && isLetterLike(m))
-    .sort((a, b) => a.order - b.order);
+  const written: Mark[] = [];
+  for (const m of fromTop(marksOn(state, mark.page), mark.order + MOST_STROKES)) {
+    if (m.order <= mark.order - MOST_STROKES) break;
+    if (isLetterLike(m)) written.unshift(m);
+  }
   const at = written.indexOf(mark);
   if (at < 0) return [mark];
   const word = [mark];

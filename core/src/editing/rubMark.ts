@@ -29,11 +29,21 @@ export function rubMark(mark: Mark, sweep: Sweep): Mark | null {
   return left.length === 0 ? null : { ...mark, left };
 }
 
+const halfWidths = new WeakMap<MarkLine, { readonly width: number; readonly all: number[] }>();
+
 /** How far the ink reaches to either side at point `i`, points. */
 function halfWidthOf(mark: Mark): (line: MarkLine, i: number) => number {
   if (mark.kind === 'figure') return () => mark.style.width / 2;
   const nib = nibOf(mark);
-  return ({ points }, i) => radiusAt(nib, points[i] as InkSample);
+  return (line, i) => {
+    // A line is rubbed in many frames.
+    let known = halfWidths.get(line);
+    if (known?.width !== nib.width) {
+      known = { width: nib.width, all: line.points.map((p) => radiusAt(nib, p as InkSample)) };
+      halfWidths.set(line, known);
+    }
+    return known.all[i];
+  };
 }
 
 const runOf = (line: MarkLine, from: number, to: number): Run => ({

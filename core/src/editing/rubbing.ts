@@ -12,8 +12,8 @@ import {
 
 /** A rubber going over a page. */
 export interface Rubbing {
-  /** Goes on along a line, points; whether that took anything more. */
-  along(line: readonly Vec[]): boolean;
+  /** Goes on along a line, points; what that changes further. */
+  along(line: readonly Vec[]): readonly Change[];
   /** What each mark touched so far becomes; null where it goes altogether. */
   readonly becomes: ReadonlyMap<MarkId, Mark | null>;
   /** All of it as one step; null when nothing was touched. */
@@ -50,14 +50,14 @@ export function startRubbing(
     becomes,
     along(line) {
       const sweep = sweepAlong(line, radius);
-      let more = false;
+      const more: Change[] = [];
       for (const mark of marksMeeting(marks, growBox(boxOfPoints(line), radius))) {
         const now = becomes.has(mark.id) ? becomes.get(mark.id) : mark;
         if (!now || !isRubbed(now, manner)) continue;
         const next = rubbed(now, line, sweep, manner);
         if (next === now) continue;
         becomes.set(mark.id, next);
-        more = true;
+        more.push({ id: mark.id, before: now, after: next });
       }
       return more;
     },

@@ -1,9 +1,9 @@
 import { array, boolean, lazy, mixed, number, object, string, ValidationError } from 'yup';
-import { decodeSamples, encodeSamples, PLAIN_NIB, SampleCodecError } from '../ink/index.ts';
-import { fromBase64, toBase64 } from './base64.ts';
+import { PLAIN_NIB, SampleCodecError } from '../ink/index.ts';
 import { dashShape, figureShape } from './figureShape.ts';
 import type { FigureMark, InkMark, Mark, WrittenInk } from './mark.ts';
 import { finite, nibShape } from './nibShape.ts';
+import { samplesOfStored, storedSamples } from './storedSamples.ts';
 
 /** Thrown when stored data is not a mark; the message says which part. */
 export class MarkRecordError extends Error {
@@ -102,7 +102,7 @@ interface InkRecord extends Omit<WrittenInk, 'samples'> {
 const fromInkRecord = (
   record: InkRecord | { thinning: number; samples: string; steadiness: number },
 ): WrittenInk => {
-  const samples = decodeSamples(fromBase64(record.samples));
+  const samples = samplesOfStored(record.samples);
   if (!('thinning' in record)) return { ...record, samples };
   const { thinning, steadiness } = record;
   return {
@@ -117,7 +117,7 @@ const fromInkRecord = (
 
 const toInkRecord = (ink: WrittenInk): Record<string, unknown> => ({
   ...ink,
-  samples: toBase64(encodeSamples(ink.samples)),
+  samples: storedSamples(ink.samples),
 });
 
 export function toMarkRecord(mark: Mark): MarkRecord {

@@ -1,3 +1,4 @@
+import { plainDocument } from '@marginalis/core/document';
 import { bringInInk } from '@marginalis/core/editing';
 import type { DocumentSession } from '@/session';
 import { download } from '@/ui';
@@ -6,7 +7,7 @@ import { startWork } from '@/work';
 /** Gives the person the document's ink as an InkML file. */
 export async function takeOutInk(session: DocumentSession): Promise<void> {
   const { title } = session.desk;
-  const { document } = session.store.getState();
+  const document = plainDocument(session.store.getState().document);
   const result = await startWork('writeInk', { document, title }).result;
   if (result.ok)
     download(new File([result.value], `${title}.inkml`, { type: 'application/inkml+xml' }));

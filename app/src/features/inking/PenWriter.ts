@@ -225,9 +225,10 @@ export class PenWriter implements Writer {
     const places = (coalesced.length > 0 ? coalesced : [event]).map((e) =>
       this.stage.toUser(page, this.stage.fromClient(e.clientX, e.clientY)),
     );
-    if (rubbing.along([stroke.last, ...places])) {
+    const changes = rubbing.along([stroke.last, ...places]);
+    if (changes.length > 0) {
       if (instrument.takes === 'whole') this.session.setDoomed(new Set(rubbing.becomes.keys()));
-      else this.session.preview(rubbing.done());
+      else this.session.preview(changes);
     }
     stroke.last = places[places.length - 1];
     this.hover(event, instrument);

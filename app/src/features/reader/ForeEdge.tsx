@@ -1,13 +1,12 @@
-import { listMarks } from '@marginalis/core/derived';
+import { markSlots, SLOTS } from '@marginalis/core/derived';
 import type { DocState } from '@marginalis/core/document';
-import { displaySize } from '@marginalis/core/geometry';
 import {
   type PointerEvent as ReactPointerEvent,
   type KeyboardEvent as ReactKeyboardEvent,
-  useMemo,
   useRef,
 } from 'react';
 import { useTheme } from 'react-native-paper';
+import { useShallow } from 'zustand/react/shallow';
 import { useSessionState } from '@/session';
 import { useSight, useStage } from '@/stage';
 import { Area } from '@/ui';
@@ -17,14 +16,23 @@ const WIDTH = 28;
 /** Places along the strip that are told apart. */
 const PLACES = 240;
 
-/** Where marks are, in pages and shares of pages; those that fall together once. */
-function placesOf(document: DocState): number[] {
-  const steps = PLACES / document.pages.length;
-  const places = listMarks(document).map(({ page, at }) => {
-    const within = at.y / displaySize(document.pages[page]).height;
-    return page + Math.min(0.999, Math.max(0, within));
-  });
-  return [...new Set(places.map((place) => Math.floor(place * steps) / steps))];
+const kept = new WeakMap<DocState['marks'], readonly number[]>();
+
+/** Where marks are, in pages and shares of pages; those that fall together once. Kept as long as no mark changes. */
+function placesOf({ pages, marks }: DocState): readonly number[] {
+  let places = kept.get(marks);
+  if (!places) {
+    const steps = PLACES / pages.length;
+    const all = pages.flatMap((page, n) => {
+      const here = marks.get(page.id);
+      return here ? markSlots(page, here).map((slot) => n + slot / SLOTS) : [];
+    });
+    places = [...new Set(all.map((place) => Math.floor(place * steps) / steps))].sort(
+      (a, b) => a - b,
+    );
+    kept.set(marks, places);
+  }
+  return places;
 }
 
 /** The strip along the page stack: where marks lie, where the reader is; dragging it scrubs through the pages. */
@@ -33,9 +41,9 @@ export function ForeEdge() {
   const { current, first, last } = useSight();
   const { colors } = useTheme();
   const strip = useRef<HTMLDivElement>(null);
-  const document = useSessionState((s) => s.document);
+  // Told only when it differs: writing on must not cost more because the strip shows it.
+  const marked = useSessionState(useShallow((s) => placesOf(s.document)));
   const count = controller.pages.length;
-  const marked = useMemo(() => placesOf(document), [document]);
 
   const scrub = (e: ReactPointerEvent<HTMLDivElement>) => {
     const r = strip.current?.getBoundingClientRect();

@@ -1,3 +1,4 @@
+import { plainDocument } from '@marginalis/core/document';
 import type { FixedCopy } from '@marginalis/core/pdf';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { passwordFor, useSession } from '@/session';
@@ -35,7 +36,7 @@ export function useFixedCopy(): { state: CopyState; make: () => void; stop: () =
     }
     const ask = {
       bytes,
-      document: session.store.getState().document,
+      document: plainDocument(session.store.getState().document),
       password: passwordFor(source),
     };
     const started = startWork('fixedCopy', ask, (done, all) =>

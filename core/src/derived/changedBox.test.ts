@@ -1,0 +1,58 @@
+import fc from 'fast-check';
+import { wavePath } from '../../testing/hand.ts';
+import { markOf, pageRefsFor, written } from '../../testing/marks.ts';
+import { boxHas, growBox, plainPage } from '../geometry/index.ts';
+import { INSTRUMENTS, type Mark, type Run } from '../marks/index.ts';
+import { changedBox } from './changedBox.ts';
+import { wholeLines } from './lines.ts';
+import { boundsOf, outlineOf } from './outlineOf.ts';
+
+const pages = pageRefsFor([plainPage(600, 800)]);
+const brush = INSTRUMENTS.find((i) => i.kind === 'brush');
+const state = written(pages, [
+  { page: 0, path: wavePath({ x: 100, y: 400 }, 200, 10, 3), id: 'wave' },
+  { page: 0, path: wavePath({ x: 100, y: 300 }, 200, 10, 3), id: 'brush', instrument: brush },
+]);
+/** Parts in order, some way apart, as shares of the line. */
+const parts = fc
+  .uniqueArray(fc.integer({ min: 0, max: 100 }), { minLength: 2, maxLength: 8 })
+  .map((all) => all.sort((a, b) => a - b))
+  .map((all) => all.slice(0, all.length - (all.length % 2)));
+
+function partly(mark: Mark, shares: readonly number[]): Mark {
+  const [{ at }] = wholeLines(mark);
+  const end = at[at.length - 1];
+  const left = shares.flatMap((from, i): Run[] =>
+    i % 2 === 0 ? [{ line: 0, from: (from / 100) * end, to: (shares[i + 1] / 100) * end }] : [],
+  );
+  return { ...mark, left };
+}
+
+test('outside the box the outlines of a mark before and after rubbing are the same', () => {
+  fc.assert(
+    fc.property(fc.constantFrom('wave', 'brush'), parts, parts, (id, one, other) => {
+      const whole = markOf(state, id);
+      const [was, is] = [partly(whole, one), partly(whole, other)];
+      const box = growBox(changedBox(was, is), 0.02);
+      const corners = (mark: Mark): Set<string> => {
+        const { coords } = outlineOf(mark);
+        const found = new Set<string>();
+        for (let i = 0; i < coords.length; i += 2)
+          if (!boxHas(box, { x: coords[i], y: coords[i + 1] }))
+            found.add(`${coords[i]} ${coords[i + 1]}`);
+        return found;
+      };
+      expect(corners(is)).toEqual(corners(was));
+    }),
+  );
+});
+
+test('what looks otherwise altogether is all of it', () => {
+  const was = markOf(state, 'wave');
+  const is: Mark = { ...was, style: { ...was.style, width: 9 } };
+  for (const mark of [was, is]) {
+    const { minX, minY, maxX, maxY } = boundsOf(mark);
+    expect(boxHas(changedBox(was, is), { x: minX, y: minY })).toBe(true);
+    expect(boxHas(changedBox(was, is), { x: maxX, y: maxY })).toBe(true);
+  }
+});
