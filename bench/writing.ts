@@ -11,7 +11,7 @@ const STROKES = 5000;
 const RATE = 240;
 const SECONDS = 15;
 /** Milliseconds between the page standing there and the first stroke. */
-const SETTLE = 8000;
+const SETTLE = 20_000;
 /** Each figure is the median of so many rounds. */
 const ROUNDS = 5;
 
@@ -44,7 +44,8 @@ function actInFrames(page: Page, act: 'write' | 'pan'): Promise<Handled[]> {
           const u = (t / 3000) % 1;
           return {
             clientX: r.left + r.width * (0.25 + 0.5 * u),
-            clientY: r.top + r.height * (0.3 + 0.1 * Math.sin(t / 60) + 0.1 * Math.sin(t / 900)),
+            // As tall as writing; a taller to and fro is what strikes out.
+            clientY: r.top + r.height * (0.3 + 0.03 * Math.sin(t / 60) + 0.15 * Math.sin(t / 900)),
           };
         };
         const pen = (type: string, t: number, more: PointerEventInit = {}) => {

@@ -89,6 +89,31 @@ test('"kept" is not said before storage has answered, and a refusal is said', as
   await session.close();
 });
 
+test('nothing is said to be kept while a stroke is under the pen, nor while it is being finished', async () => {
+  const session = await opened(freshDocument());
+  session.startStroke();
+  expect(state(session).saving).toBe('keeping');
+  session.endStroke();
+  expect(state(session).saving).toBe('kept');
+  write(session, 'one');
+  session.startStroke();
+  await session.settled();
+  expect(state(session).saving).toBe('keeping');
+  let answer: (value: string | null) => void = () => undefined;
+  const finished: (string | null)[] = [];
+  session.finishWhen(new Promise<string | null>((resolve) => (answer = resolve)), (value) =>
+    finished.push(value),
+  );
+  await session.settled();
+  expect(state(session).saving).toBe('keeping');
+  answer('a figure');
+  await Promise.resolve();
+  await Promise.resolve();
+  expect(finished).toEqual(['a figure']);
+  expect(state(session).saving).toBe('kept');
+  await session.close();
+});
+
 test('a later stroke stores the ones that were refused before it, in order', async () => {
   const desk = freshDocument();
   const session = await opened(desk);

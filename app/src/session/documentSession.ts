@@ -71,6 +71,8 @@ export interface Task {
   readonly stop: () => void;
 }
 
+/** Storing a change begins so long after it is shown, so that one frame does not pay for both, ms. */
+const APART = 24;
 const NONE: ReadonlySet<MarkId> = new Set();
 const STORAGE_TROUBLE =
   'This change is not stored yet: the browser’s storage is full or out of reach. It is safe while this tab is open. Send a copy, or free some space.';
@@ -95,6 +97,8 @@ export class DocumentSession {
   private waiting: JournalRecord[] = [];
   private writing: Promise<void> | null = null;
   private last = 0;
+  /** A stroke is under the pen. */
+  private inHand = false;
   /** Finishes what is still being worked out; see {@link finishWhen}. */
   private unfinished: (() => void) | null = null;
   /** Counts loads, so that a slow one never overrides a later one. */
@@ -195,11 +199,28 @@ export class DocumentSession {
     this.finishNow();
     const mine = (): void => finish(null);
     this.unfinished = mine;
-    // What is not in the journal yet is not said to be kept.
-    this.set({ saving: 'keeping' });
+    this.inHand = false;
+    this.say('keeping');
     void ready.then((value) => {
       if (this.unfinished === mine) this.endWith(() => finish(value));
     });
+  }
+
+  /** What is not in the journal yet is not said to be kept, ink under the pen least of all. */
+  startStroke(): void {
+    this.inHand = true;
+    this.say('keeping');
+  }
+
+  /** When it came to nothing, what was kept before still is, and what was not still is not. */
+  endStroke(): void {
+    this.inHand = false;
+    if (!this.writing) this.say(this.waiting.length === 0 ? 'kept' : 'unkept');
+  }
+
+  /** Tells the interface only what it has not been told. */
+  private say(saving: SessionState['saving']): void {
+    if (this.get().saving !== saving) this.set({ saving });
   }
 
   /** Finishes what is still being worked out. */
@@ -210,8 +231,7 @@ export class DocumentSession {
   private endWith(finish: () => void): void {
     this.unfinished = null;
     finish();
-    // When it came to nothing, what was kept before still is, and what was not still is not.
-    if (!this.writing) this.set({ saving: this.waiting.length === 0 ? 'kept' : 'unkept' });
+    this.endStroke();
   }
 
   undo = (): string | null => this.step('undo');
@@ -246,8 +266,10 @@ export class DocumentSession {
   private keep(act: JournalRecord['act'], transaction: Transaction): void {
     this.last += 1;
     this.waiting.push({ seq: this.last, client: this.client, act, transaction });
-    this.set({ saving: 'keeping' });
-    this.writing ??= this.writeAll().finally(() => (this.writing = null));
+    this.say('keeping');
+    this.writing ??= apart()
+      .then(() => this.writeAll())
+      .finally(() => (this.writing = null));
   }
 
   /** Writes what waits, in order; stops at the first record that storage refuses. */
@@ -261,10 +283,8 @@ export class DocumentSession {
       }
       this.waiting.shift();
     }
-    this.set({
-      saving: 'kept',
-      ...(this.get().trouble === STORAGE_TROUBLE ? { trouble: null } : {}),
-    });
+    if (this.get().trouble === STORAGE_TROUBLE) this.set({ trouble: null });
+    if (!this.inHand && !this.unfinished) this.say('kept');
     this.turn.tell();
     const { document, history } = this.get();
     try {
@@ -378,5 +398,11 @@ export class DocumentSession {
     this.turn.leave();
   }
 }
+
+/** A moment later; at once where nobody looks, and the browser may put the page to sleep. */
+const apart = (): Promise<void> =>
+  globalThis.document?.visibilityState === 'hidden'
+    ? Promise.resolve()
+    : new Promise((resolve) => setTimeout(resolve, APART));
 
 const words = (e: unknown): string => (e instanceof Error ? e.message : String(e));

@@ -18,7 +18,7 @@ export interface Stroke {
   readonly samples: readonly InkSample[];
   /** Milliseconds since 1970. */
   readonly madeAt: number;
-  /** What the samples tell of the hand, when that has been read already. */
+  /** What the samples tell of the hand, when that has been read already; they are on the grid then. */
   readonly hand?: HandReading;
   /** Nobody when left out or empty. */
   readonly author?: string;

@@ -23,6 +23,8 @@ export interface StrokeWork {
 /** What is worked out when the pen is lifted. */
 export interface FinishedStroke {
   readonly hand: HandReading;
+  /** On the grid, packed. */
+  readonly samples: Float64Array;
   /** Packed. */
   readonly centreline: Float64Array;
   readonly outline: Path;
@@ -55,6 +57,7 @@ export function finishStroke({ instrument, samples: packed, before }: StrokeWork
   const group = [...before.map((strokes) => strokes.map(unpackSamples)), [samples]];
   return {
     hand: mark.ink.hand,
+    samples: packSamples(samples),
     centreline: packSamples(centrelinesOf(mark)[0] as readonly InkSample[]),
     outline: outlineOf(mark),
     stored: storedSamples(mark.ink.samples),
@@ -66,9 +69,9 @@ export function finishStroke({ instrument, samples: packed, before }: StrokeWork
 export function drawFinished(
   state: DocState,
   stroke: Stroke,
-  { hand, centreline, outline, stored }: FinishedStroke,
+  { hand, samples, centreline, outline, stored }: FinishedStroke,
 ): Transaction {
-  const transaction = drawInk(state, { ...stroke, hand });
+  const transaction = drawInk(state, { ...stroke, samples: unpackSamples(samples), hand });
   const mark = transaction.changes[0].after;
   if (mark?.kind === 'ink') {
     adoptDerived(mark, { centreline: unpackSamples(centreline), outline });

@@ -42,6 +42,8 @@ interface Stroke {
 /** A touch so short and so still is a tap, ms and CSS pixels. */
 const TAP_TIME = 350;
 const TAP_REACH = 9;
+/** What ink was meant to be is asked so long after it is shown, so that one frame does not pay for both, ms. */
+const APART = 48;
 /** The worker that finishes strokes is made ready so long after the page came, ms. */
 const FINISHER_DELAY = 1500;
 
@@ -64,6 +66,7 @@ export class PenWriter implements Writer {
   private drawing = false;
   private readonly finisher = new StrokeFinisher();
   private readonly starting: ReturnType<typeof setTimeout>;
+  private asking: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
     private readonly stage: StageController,
@@ -83,6 +86,7 @@ export class PenWriter implements Writer {
   start(event: PointerEvent, act: 'write' | 'erase'): void {
     this.hover(null);
     this.session.finishNow();
+    clearTimeout(this.asking);
     this.session.dismissOffer();
     const hit = this.stage.pageAt(this.stage.fromClient(event.clientX, event.clientY));
     const { writable, document } = this.session.store.getState();
@@ -129,6 +133,7 @@ export class PenWriter implements Writer {
       speedPressure: createSpeedPressure(),
       predicted: [],
     };
+    this.session.startStroke();
     this.lookLike(style.opacity, instrument.kind === 'highlighter');
     this.write(event);
   }
@@ -181,6 +186,7 @@ export class PenWriter implements Writer {
     clearTimeout(this.starting);
     this.drawer.cancel();
     this.session.finishNow();
+    clearTimeout(this.asking);
     this.finisher.stop();
     this.tiles.remove();
   }
@@ -244,6 +250,7 @@ export class PenWriter implements Writer {
     const { stroke, rubbing, session } = this;
     this.stroke = this.rubbing = null;
     if (stroke && keep && stroke.samples.length > 0) return this.keepInk(stroke);
+    if (stroke) session.endStroke();
     if (rubbing) {
       if (keep) session.dispatch(rubbing.rubbing.done());
       session.preview(null);
@@ -274,7 +281,10 @@ export class PenWriter implements Writer {
   private keepInk(stroke: Stroke): void {
     const { instrument, samples, pageId } = stroke;
     const { session } = this;
-    if (this.takeTapped(stroke)) return this.painter.clear();
+    if (this.takeTapped(stroke)) {
+      session.endStroke();
+      return this.painter.clear();
+    }
     const whole = {
       id: crypto.randomUUID(),
       page: pageId,
@@ -289,7 +299,10 @@ export class PenWriter implements Writer {
         finished ? drawFinished(document, whole, finished) : drawInk(document, whole),
       );
       const { settle } = usePenRoll.getState();
-      session.considerTidy(whole.id, instrument.tidy, settle, finished?.found);
+      const consider = (): void =>
+        session.considerTidy(whole.id, instrument.tidy, settle, finished?.found);
+      if (instrument.tidy === 'always') consider();
+      else this.asking = setTimeout(consider, APART);
       this.painter.clear();
     };
     const work = strokeWork(session.store.getState().document, whole);

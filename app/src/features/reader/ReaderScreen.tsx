@@ -172,7 +172,7 @@ function ReaderNotices() {
   const writable = useSessionState((s) => s.writable);
   const phase = useSessionState((s) => s.phase);
   const trouble = useSessionState((s) => s.trouble);
-  const saving = useSessionState((s) => s.saving);
+  const unkept = useSessionState((s) => s.saving === 'unkept');
   const damaged = useSessionState((s) => s.damaged);
   const task = useSessionState((s) => s.task);
   return (
@@ -188,8 +188,8 @@ function ReaderNotices() {
         </Notice>
       )}
       {trouble && (
-        <Notice text={trouble} onClose={saving === 'unkept' ? undefined : session.forgetTrouble}>
-          {saving === 'unkept' && <Action onPress={session.retry}>Try again</Action>}
+        <Notice text={trouble} onClose={unkept ? undefined : session.forgetTrouble}>
+          {unkept && <Action onPress={session.retry}>Try again</Action>}
         </Notice>
       )}
       {damaged > 0 && (
