@@ -4,11 +4,12 @@ import { benchFlatten } from './flatten';
 import { benchInk } from './ink';
 import { benchOpening } from './opening';
 import { tableOf } from './report';
+import { listTable } from './list';
 import { rubbingTable } from './rubbing';
 import { steadinessTable } from './steadiness';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing writing. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
@@ -16,6 +17,7 @@ const PARTS: Record<string, () => Promise<string> | string> = {
   steadiness: steadinessTable,
   figures: figureTable,
   rubbing: rubbingTable,
+  list: listTable,
   writing: writingTable,
 };
 

@@ -1,17 +1,14 @@
 import { chromium, type Browser, type Page } from '@playwright/test';
-import { writeInkml } from '@marginalis/core/formats';
 import config from '../playwright.config';
-import { fullPage } from './fullPage';
 import { FRAME_MARK, type FrameWork, recordTasks } from './mainThread';
-import { BASE, startServer } from './server';
+import { fillFirstPage } from './fillPage';
+import { startServer } from './server';
 
 /** Main-thread work in each frame while writing and panning over a page full of ink, in Chromium. */
 
 const STROKES = 5000;
 const RATE = 240;
 const SECONDS = 15;
-/** Milliseconds between the page standing there and the first stroke. */
-const SETTLE = 20_000;
 /** Each figure is the median of so many rounds. */
 const ROUNDS = 5;
 
@@ -138,31 +135,6 @@ async function holdFineEraser(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Close', exact: true }).click();
 }
 
-/** Opens a document and brings the strokes onto its first page; how long bringing them took, ms. */
-async function fillFirstPage(page: Page, title: string): Promise<number> {
-  await page.goto(BASE);
-  await page.getByRole('button', { name: `Open ${title}` }).click({ timeout: 60_000 });
-  await page.locator('[data-page="1"][data-drawn]').waitFor();
-  const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'View' }).click();
-  await page.getByRole('menuitem', { name: 'Bring in ink' }).click();
-  const file = {
-    name: 'full.inkml',
-    mimeType: 'application/inkml+xml',
-    buffer: Buffer.from(writeInkml(fullPage(STROKES), 'A full page')),
-  };
-  const began = Date.now();
-  await (await chooser).setFiles(file);
-  await page.getByTestId('saving').getByText('Kept').waitFor({ timeout: 120_000 });
-  await page.waitForFunction(
-    () => document.querySelector('[data-page="1"] [data-layer="ink"] canvas') !== null,
-  );
-  const took = Date.now() - began;
-  // Until the browser has tidied up after reading the file.
-  await page.waitForTimeout(SETTLE);
-  return took;
-}
-
 export async function writingTable(): Promise<string> {
   const stop = await startServer();
   let browser: Browser | null = null;
@@ -170,7 +142,7 @@ export async function writingTable(): Promise<string> {
     browser = await chromium.launch(config.use?.launchOptions);
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.addInitScript('globalThis.__name = (f) => f');
-    const brought = await fillFirstPage(page, 'Rock-pool zones');
+    const brought = await fillFirstPage(page, 'Rock-pool zones', STROKES);
     const lines = [
       `| ${STROKES.toLocaleString('en')} strokes on the page | frames | by the clock: median | 99th percentile | longest | on a processor: median | 99th percentile | of it for the pen: median | 99th percentile |`,
       '|---|---:|---:|---:|---:|---:|---:|---:|---:|',
@@ -182,7 +154,7 @@ export async function writingTable(): Promise<string> {
       panned.push(await workPerFrame(page, 'pan'));
     }
     // On a page nobody has written over, where there is as much under the rubber as at first.
-    await fillFirstPage(page, 'How barnacles choose a rock');
+    await fillFirstPage(page, 'How barnacles choose a rock', STROKES);
     await holdFineEraser(page);
     const rubbed: Frame[][] = [];
     for (let round = 0; round < ROUNDS; round++) rubbed.push(await workPerFrame(page, 'write'));

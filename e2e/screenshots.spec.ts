@@ -123,7 +123,7 @@ test('picking, rubbing out, the list of marks', async ({ page }) => {
   await take(page, 'Fine pen');
   const place = await placeOn(page, 1, 0.14, 0.243);
   await write(pen, 'the lower shore', place, size);
-  await write(pen, 'weed keeps it damp', await placeOn(page, 1, 0.14, 0.305), size);
+  await write(pen, 'weed keeps it damp', await placeOn(page, 1, 0.14, 0.334), size);
   await take(page, 'Marking pen');
   const loop = await placeOn(page, 1, 0.59, 0.21);
   await pen.draw(circle(loop[0], loop[1], wide ? 36 : 16));
@@ -136,7 +136,7 @@ test('picking, rubbing out, the list of marks', async ({ page }) => {
   await page.getByRole('radio', { name: 'What it passes over' }).click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   if (wide) {
-    const rub = line([place[0] + 80, place[1] - 30], [place[0] + 120, place[1] + 16], 12);
+    const rub = line([place[0] + 84, place[1] - 18], [place[0] + 124, place[1] + 18], 12);
     await pen.draw(rub, { hold: true });
     await page.waitForTimeout(400);
     await shot(page, 'rubbing');
@@ -147,7 +147,7 @@ test('picking, rubbing out, the list of marks', async ({ page }) => {
 
   await take(page, 'Picker');
   const [x, y] = [place[0] - size / 2, place[1] - 1.4 * size];
-  const [w, h] = wide ? [300, 52] : [130, 26];
+  const [w, h] = wide ? [330, 54] : [136, 27];
   const corners = [
     [x, y],
     [x + w, y],

@@ -6,7 +6,7 @@ import {
   wordsBeneath,
 } from '@marginalis/core/derived';
 import { lockMarks } from '@marginalis/core/editing';
-import { type ReactNode, useCallback, useMemo, useState } from 'react';
+import { type ReactNode, useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
@@ -29,7 +29,8 @@ export function MarkList(props: {
   const session = useSession();
   const { controller } = useStage();
   const { colors } = useTheme();
-  const document = useSessionState((s) => s.document);
+  // The list may lag behind the pen: lifting it does not wait for thousands of rows.
+  const document = useDeferredValue(useSessionState((s) => s.document));
   const picked = useSessionState((s) => s.picked);
   const writable = useSessionState((s) => s.writable);
   const [filter, setFilter] = useState<MarkFilter>({});

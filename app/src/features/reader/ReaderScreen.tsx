@@ -1,6 +1,6 @@
 import { type ReactNode, useCallback, useEffect, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
-import { ActivityIndicator, useTheme } from 'react-native-paper';
+import { ActivityIndicator, IconButton, Text, useTheme } from 'react-native-paper';
 import {
   type DocumentSession,
   SessionContext,
@@ -9,7 +9,7 @@ import {
   useSessionState,
 } from '@/session';
 import { Stage, StageContext, StageProvider, useStage } from '@/stage';
-import { Action, CarryContext, EmptyScreen, Notice, Sheet, WIDE_FROM } from '@/ui';
+import { Action, CarryContext, EmptyScreen, Notice, paperIcon, Sheet, WIDE_FROM } from '@/ui';
 import type { PdfPictures } from '@/work';
 import { ForeEdge } from './ForeEdge';
 import { KeysSheet } from './KeysSheet';
@@ -150,6 +150,18 @@ function OpenReader({
               { backgroundColor: colors.surface, borderColor: colors.outlineVariant },
             ]}
           >
+            <View style={styles.head}>
+              <Text variant="titleMedium" role="heading" aria-level={2} style={styles.marginTitle}>
+                Marks
+              </Text>
+              <IconButton
+                icon={paperIcon('close')}
+                size={20}
+                accessibilityLabel="Close the margin"
+                onPress={() => setMarginOpen(false)}
+                style={styles.close}
+              />
+            </View>
             {margin(pictures, NOTHING)}
           </View>
         )}
@@ -205,6 +217,9 @@ const NOTHING = (): void => undefined;
 
 const styles = StyleSheet.create({
   margin: { width: 320, padding: 10, borderLeftWidth: 1, borderRightWidth: 1 },
+  head: { flexDirection: 'row', alignItems: 'center' },
+  marginTitle: { flex: 1 },
+  close: { margin: 0, width: 44, height: 44 },
   screen: { flex: 1 },
   waiting: { flex: 1, alignItems: 'center', justifyContent: 'center' },
   middle: { flex: 1, flexDirection: 'row' },
