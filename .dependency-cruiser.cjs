@@ -3,6 +3,7 @@
 const CORE = {
   geometry: [],
   ink: ['geometry'],
+  print: ['geometry'],
   figures: ['geometry', 'ink'],
   marks: ['geometry', 'ink', 'figures'],
   document: ['geometry', 'marks'],

@@ -2,7 +2,7 @@ import { expect, type Page, test } from '@playwright/test';
 import { READ_KINDS } from '@marginalis/core/figures';
 import { drawnFigure } from '../core/testing/drawnFigures';
 import { line, Pen, type Point } from './support/pen';
-import { inkOn, kept, openWorksheet, placeOn, take } from './support/reader';
+import { drawn, inkOn, kept, openWorksheet, placeOn, take } from './support/reader';
 
 let pen: Pen;
 test.beforeEach(async ({ page }) => {
@@ -152,6 +152,48 @@ test('a matching line meets the figures at both its ends, and need not', async (
   await pen.draw(line(from, to, 40), { pause: 3 });
   await expect(chip(page)).toBeVisible();
   await expect(chip(page).getByRole('button', { name: 'Other figures' })).toBeHidden();
+});
+
+test('the matching exercise: freehand from an item to its answer gives a clean line that meets both printed dots', async ({
+  page,
+}) => {
+  await page.getByTestId('stage').hover();
+  await page.mouse.wheel(0, 900);
+  await page.waitForTimeout(600);
+  await drawn(page, 1);
+  await take(page, 'Figure pen');
+  /** A printed dot on the screen: 190 or 342 points from the left, rows of 38 points. */
+  const dot = (x: number, row: number): Promise<Point> =>
+    placeOn(page, 1, x / 595.28, 1 - (290 - 38 * row) / 841.89);
+  for (const [from, to] of [
+    [0, 2],
+    [1, 1],
+    [2, 0],
+  ]) {
+    const [a, b] = [await dot(190, from), await dot(342, to)];
+    const hand = line([a[0] + 7, a[1] - 4], [b[0] - 6, b[1] + 5], 40).map(([x, y], i): Point => [
+      x + Math.sin(i / 6),
+      y + 1.5 * Math.sin(i / 9),
+    ]);
+    await pen.draw(hand, { pause: 3 });
+    await expect(bar(page)).toBeHidden();
+    await expect(chip(page)).toBeVisible();
+    await page.keyboard.press('Escape');
+    // Its handles show where it ends.
+    const middle: Point = [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2];
+    await pen.draw([middle, middle]);
+    for (const [id, at] of [
+      ['from', a],
+      ['to', b],
+    ] as const) {
+      const box = await handle(page, id).boundingBox();
+      if (!box) throw new Error(`There is no handle ${id}.`);
+      expect(
+        Math.hypot(box.x + box.width / 2 - at[0], box.y + box.height / 2 - at[1]),
+      ).toBeLessThan(1.5);
+    }
+    await page.keyboard.press('Escape');
+  }
 });
 
 test('the look of a figure is changed: dashes, inside, arrowheads', async ({ page }) => {

@@ -193,6 +193,12 @@ test('the rubber takes parts, and only what it is for; the page is cleared; all 
   await pen.draw(around([x - 10, y - 20], 240, 40));
   await expect(bar(page)).toBeVisible();
   await expect(page.getByRole('button', { name: 'Change 2 marks' })).toBeVisible();
+  // Until they are told otherwise.
+  await page.getByRole('button', { name: /^More for/ }).click();
+  await page.getByRole('button', { name: 'Take the pieces apart' }).click();
+  await expect(page.getByRole('button', { name: 'Change 3 marks' })).toBeVisible();
+  expect(await inkOn(page, 1)).toBe(left);
+  await undo(page);
   await page.keyboard.press('Escape');
   await take(page, 'Eraser');
   await take(page, 'Eraser');

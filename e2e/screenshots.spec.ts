@@ -89,7 +89,7 @@ test('figures', async ({ page }) => {
     [1, 0],
     [2, 1],
   ]) {
-    const [a, b] = await Promise.all([at(190, 290 - 38 * from), at(342, 290 - 38 * to)]);
+    const [a, b] = await Promise.all([at(195, 292 - 38 * from), at(337, 287 - 38 * to)]);
     await pen.draw(line(a, b, 30), { pause: 2 });
   }
   await page.keyboard.press('Escape');

@@ -18,7 +18,7 @@ import {
   takeScratch,
   tidyMarks,
 } from '@marginalis/core/editing';
-import type { Figure, SettleManners } from '@marginalis/core/figures';
+import type { Figure, PrintedDot, SettleManners } from '@marginalis/core/figures';
 import {
   EMPTY_HISTORY,
   type History,
@@ -322,9 +322,10 @@ export class DocumentSession {
     tidy: Tidy,
     manners: SettleManners,
     figure?: FoundFigure | null,
+    printed?: PrintedDot,
   ): void => {
     if (tidy === 'never') return this.considerScratch(id);
-    const found = offerTidy(this.get().document, id, { ...manners, tidy }, figure);
+    const found = offerTidy(this.get().document, id, { ...manners, tidy }, figure, printed);
     if (!found) return this.considerScratch(id);
     const taken =
       tidy === 'always' && this.dispatch(tidyMarks(this.get().document, found.marks, found.figure));

@@ -59,7 +59,7 @@ export function StagePage(props: {
         isolation: 'isolate',
       }}
     >
-      <Area ref={paper} style={layer} />
+      <Area ref={paper} data-layer="paper" style={layer} />
       <Area ref={light} data-layer="highlights" style={layer} />
       <Area ref={ink} data-layer="ink" style={layer} />
       {children}

@@ -6,6 +6,7 @@ export { StageProvider } from './StageProvider';
 export { StageContext, useStage, useSight, type StageHold } from './StageContext';
 export type { StageController, StageSight } from './StageController';
 export { colourUnder } from './colourUnder';
+export { printedDotOn } from './printedDotOn';
 export type { Writer } from './pointers';
 export { pictureOfMarks } from './pictureOfMarks';
 export { outlineData } from './outlineData';

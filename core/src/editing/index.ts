@@ -21,6 +21,7 @@ export { rubInk } from './rubInk.ts';
 export { type Rubbing, startRubbing } from './rubbing.ts';
 export { type Restyle, restyleMarks, lockMarks, steadyInk } from './restyle.ts';
 export { marksAt, marksWithin, wordOf, withGroups, pickedBy } from './pick.ts';
+export { isInPieces, takeApart } from './takeApart.ts';
 export { type CarryManners, carryMark, carryMarks, moveToPage, boundsOfAll } from './carry.ts';
 export {
   type Alignment,

@@ -2,6 +2,7 @@ import { type DocState, findMark, fromTop, marksOn } from '../document/index.ts'
 import {
   type Figure,
   type FigureReading,
+  type PrintedDot,
   readFigure,
   settleFigure,
   type SettleManners,
@@ -79,13 +80,15 @@ export function findFigure(
 
 /**
  * What figure the ink `id` looks like, alone or with the strokes just before it; null when like none, or not ink any
- * more. `tidy` tells how sure it must be; `found` is what {@link findFigure} said, when it has been asked already.
+ * more. `tidy` tells how sure it must be; `found` is what {@link findFigure} said, when it has been asked already; `printed`
+ * finds the dots that are printed on the page.
  */
 export function offerTidy(
   state: DocState,
   id: MarkId,
   manners: SettleManners & { readonly tidy: 'ask' | 'always' },
   found?: FoundFigure | null,
+  printed?: PrintedDot,
 ): FigureOffer | null {
   const mark = findMark(state, id);
   if (mark?.kind !== 'ink') return null;
@@ -94,22 +97,30 @@ export function offerTidy(
   const { marks: count, reading } = found ?? findFigure(group.map(strokesOf), manners.tidy) ?? {};
   if (!count || !reading) return null;
   const marks = group.slice(-count).map((m) => m.id);
-  const { figure, meets } = settleOn(state, mark.page, new Set(marks), reading.figure, manners);
+  const { figure, meets } = settleOn(
+    state,
+    mark.page,
+    new Set(marks),
+    reading.figure,
+    manners,
+    printed,
+  );
   return { marks, page: mark.page, reading, figure, meets };
 }
 
-/** A figure made regular among the figures of its page, but for those it replaces. */
+/** A figure made regular among the figures of its page, but for those it replaces, and what is printed there. */
 export function settleOn(
   state: DocState,
   page: PageId,
   without: ReadonlySet<MarkId>,
   figure: Figure,
   manners: SettleManners,
+  printed?: PrintedDot,
 ): { figure: Figure; meets: readonly Vec[] } {
   const near = [...marksOn(state, page).values()].flatMap((m) =>
     m.kind === 'figure' && !without.has(m.id) ? [m.figure] : [],
   );
-  return settleFigure(figure, near, manners);
+  return settleFigure(figure, near, manners, printed);
 }
 
 const inkOf = (mark: Mark): readonly InkMark[] => (mark.kind === 'ink' ? [mark] : mark.from);

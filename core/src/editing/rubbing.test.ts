@@ -17,6 +17,7 @@ import { drawInk } from './draw.ts';
 import { drawFigure } from './figures.ts';
 import { steadyInk } from './restyle.ts';
 import { startRubbing } from './rubbing.ts';
+import { isInPieces, takeApart } from './takeApart.ts';
 
 const PART: EraserManner = { takes: 'part', only: 'everything', colour: '#ffffff' };
 const WHOLE: EraserManner = { ...PART, takes: 'whole' };
@@ -199,6 +200,29 @@ test('the rubber takes only what it is for', () => {
   expect(rub(locked, across, 4, { ...WHOLE, only: 'pen' })?.changes.map(({ id }) => id)).toEqual([
     'brush',
   ]);
+});
+
+test('pieces are one mark until they are taken apart; then each is one, and all look as they did', () => {
+  const down = [
+    { x: 120, y: 20 },
+    { x: 120, y: 180 },
+  ];
+  const cut = done(full, rub(full, down, 4, PART));
+  expect(takeApart(full, ['wave', 'arrow', 'circle'], () => 'none')).toBeNull();
+  let n = 0;
+  const transaction = takeApart(cut, ['wave', 'circle', 'arrow'], () => `piece-${++n}`);
+  const apart = done(cut, transaction);
+  for (const id of ['wave', 'circle', 'arrow']) {
+    const pieces = inOrder(marksOn(apart, 'p0')).filter(
+      (mark) => Math.floor(mark.order) === markOf(cut, id).order,
+    );
+    expect(pieces.length).toBe(markOf(cut, id).left?.length);
+    expect(pieces.length).toBeGreaterThan(1);
+    expect(pieces.flatMap((mark) => centrelinesOf(mark))).toEqual(centrelinesOf(markOf(cut, id)));
+    expect(pieces.every((mark) => !isInPieces(mark))).toBe(true);
+  }
+  const back = done(apart, transaction && invertTransaction(transaction));
+  expect(inOrder(marksOn(back, 'p0'))).toEqual(inOrder(marksOn(cut, 'p0')));
 });
 
 test('a filled figure is taken by its inside; a dot goes whole', () => {

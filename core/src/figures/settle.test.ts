@@ -29,6 +29,22 @@ test('lines nearly level, upright or at 45° become so, others stay; it can be s
   expect(settleFigure(aslant, [], BOTH).figure).toEqual(aslant);
 });
 
+test('the ends of lines meet printed dots; figures drawn round a dot stay, and a short line does not shrink to one', () => {
+  const dots = [
+    { x: 96, y: 104 },
+    { x: 205, y: 97 },
+  ];
+  const printed = (at: { x: number; y: number }, reach: number) =>
+    dots.find((dot) => distance(dot, at) <= reach) ?? null;
+  const settled = settleFigure(line, [], BOTH, printed);
+  expect(settled).toEqual({ figure: { ...line, from: dots[0], to: dots[1] }, meets: dots });
+  expect(settleFigure(line, [], { ...BOTH, meet: false }, printed).meets).toEqual([]);
+  const circle: Figure = { kind: 'circle', centre: { x: 97, y: 103 }, radius: 20 };
+  expect(settleFigure(circle, [], BOTH, printed).figure).toEqual(circle);
+  const short: Figure = { kind: 'line', from: { x: 92, y: 104 }, to: { x: 102, y: 104 } };
+  expect(settleFigure(short, [], BOTH, printed).figure).toEqual(short);
+});
+
 test('ends near another figure’s middles and corners meet them, and it is told where', () => {
   const drawn: Figure = {
     kind: 'arrow',

@@ -10,7 +10,7 @@ import {
   degrees,
   roundedAngle,
 } from '../geometry/index.ts';
-import type { Figure } from './figure.ts';
+import type { Figure, FigureKind } from './figure.ts';
 import { landmarksOf } from './landmarks.ts';
 import { moveFigure, turnFigure } from './moveFigure.ts';
 
@@ -36,18 +36,28 @@ const BOX_TOLERANCE = degrees(6);
 const EVEN_LEGS = 0.09;
 /** Ends and corners nearer to another figure's than this meet it, points (3 mm). */
 const REACH = 8.5;
+/** Shorter than this a line is none, points. */
+const HAIR = 0.5;
+
+const OPEN: ReadonlySet<FigureKind> = new Set(['line', 'arrow', 'polyline', 'arc', 'curve']);
+
+/** The printed dot nearest to a place within a reach, points; null for none. */
+export type PrintedDot = (at: Vec, reach: number) => Vec | null;
 
 /**
- * Makes a figure regular where it nearly is, and lets it meet the figures `near` it. The same object comes back when
- * there is nothing to do.
+ * Makes a figure regular where it nearly is, and lets it meet the figures `near` it and the dots `printed` on the page.
+ * The same object comes back when there is nothing to do.
  */
 export function settleFigure(
   figure: Figure,
   near: readonly Figure[],
   { upright, meet }: SettleManners,
+  printed: PrintedDot = () => null,
 ): Settled {
   const regular = upright ? uprightFigure(figure) : figure;
-  const settled = meet ? meeting(regular, near.flatMap(landmarksOf)) : null;
+  // What is drawn round a dot is not meant to go through it.
+  const dots = OPEN.has(figure.kind) ? printed : () => null;
+  const settled = meet ? meeting(regular, near.flatMap(landmarksOf), dots) : null;
   return settled && settled.meets.length > 0 ? settled : { figure: regular, meets: [] };
 }
 
@@ -100,9 +110,9 @@ function evenTriangle(triangle: Extract<Figure, { kind: 'triangle' }>): Figure {
   return { kind: 'triangle', corners: [p, q, r] };
 }
 
-function meeting(figure: Figure, places: readonly Vec[]): Settled {
+function meeting(figure: Figure, places: readonly Vec[], printed: PrintedDot): Settled {
   const nearest = (p: Vec): Vec | null => {
-    let best: Vec | null = null;
+    let best = printed(p, REACH);
     for (const q of places) if (distance(p, q) < (best ? distance(p, best) : REACH)) best = q;
     return best;
   };
@@ -114,8 +124,12 @@ function meeting(figure: Figure, places: readonly Vec[]): Settled {
   };
   switch (figure.kind) {
     case 'line':
-    case 'arrow':
-      return { figure: { ...figure, from: met(figure.from), to: met(figure.to) }, meets };
+    case 'arrow': {
+      const [from, to] = [met(figure.from), met(figure.to)];
+      // A short line beside one place does not shrink to it.
+      if (distance(from, to) < HAIR) return { figure, meets: [] };
+      return { figure: { ...figure, from, to }, meets };
+    }
     case 'polyline':
     case 'polygon':
       return { figure: { ...figure, corners: figure.corners.map(met) }, meets };

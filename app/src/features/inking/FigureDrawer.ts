@@ -11,7 +11,7 @@ import {
 import { distance, type Matrix, type Vec } from '@marginalis/core/geometry';
 import { type Instrument, instrumentStyle } from '@marginalis/core/marks';
 import { type DocumentSession, usePenRoll } from '@/session';
-import type { StageController } from '@/stage';
+import { printedDotOn, type StageController } from '@/stage';
 import type { LiveTiles } from './LiveTiles';
 
 /** Taps nearer to a corner than this mean the corner, CSS pixels; a finger is no finer. */
@@ -101,7 +101,8 @@ export class FigureDrawer {
       close && figure.kind === 'polyline' ? { kind: 'polygon', corners: figure.corners } : figure;
     const { meet } = usePenRoll.getState().settle;
     const manners = { upright: false, meet };
-    const settled = settleOn(document, drawing.pageId, new Set(), closed, manners);
+    const printed = printedDotOn(this.stage, drawing.page);
+    const settled = settleOn(document, drawing.pageId, new Set(), closed, manners, printed);
     const id = crypto.randomUUID();
     const done = session.dispatch(
       drawFigure(document, {

@@ -19,7 +19,7 @@ import {
 } from '@marginalis/core/ink';
 import { type Instrument, instrumentStyle } from '@marginalis/core/marks';
 import { type DocumentSession, eraserOfRoll, instrumentInHand, usePenRoll } from '@/session';
-import { colourUnder, type StageController, type Writer } from '@/stage';
+import { colourUnder, printedDotOn, type StageController, type Writer } from '@/stage';
 import { StrokeFinisher } from '@/work';
 import { FigureDrawer } from './FigureDrawer';
 import { LivePainter } from './LivePainter';
@@ -300,7 +300,13 @@ export class PenWriter implements Writer {
       );
       const { settle } = usePenRoll.getState();
       const consider = (): void =>
-        session.considerTidy(whole.id, instrument.tidy, settle, finished?.found);
+        session.considerTidy(
+          whole.id,
+          instrument.tidy,
+          settle,
+          finished?.found,
+          printedDotOn(this.stage, stroke.page),
+        );
       if (instrument.tidy === 'always') consider();
       else this.asking = setTimeout(consider, APART);
       this.painter.clear();

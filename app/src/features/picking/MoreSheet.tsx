@@ -6,9 +6,11 @@ import {
   carryMarks,
   distributeMarks,
   groupMarks,
+  isInPieces,
   lockMarks,
   orderMarks,
   removeMarks,
+  takeApart,
   ungroupMarks,
 } from '@marginalis/core/editing';
 import type { PageRef, Transaction } from '@marginalis/core/document';
@@ -108,6 +110,17 @@ export function MoreSheet(props: {
           </Action>
         )}
         {isGrouped && <Action onPress={() => act(ungroupMarks(document(), ids))}>Ungroup</Action>}
+        {marks.some(isInPieces) && (
+          <Action
+            onPress={() => {
+              const apart = takeApart(document(), ids, () => crypto.randomUUID());
+              act(apart);
+              session.pick([...ids, ...(apart?.changes ?? []).map(({ id }) => id)]);
+            }}
+          >
+            Take the pieces apart
+          </Action>
+        )}
         <Action
           icon={paperIcon('lock')}
           onPress={() => {

@@ -1,0 +1,1 @@
+export { type PaperSample, dotNear } from './dotNear.ts';
