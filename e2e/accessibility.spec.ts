@@ -8,6 +8,7 @@ import { drawn, kept, makeCopy, openDesk, openDocument, placeOn } from './suppor
  * covers for obstacles, so there the sizes of targets are left to the phone's tests.
  */
 async function complaints(page: Page, sheet?: string): Promise<string[]> {
+  await atRest(page);
   const axe = new AxeBuilder({ page }).withTags([
     'wcag2a',
     'wcag2aa',
@@ -19,6 +20,31 @@ async function complaints(page: Page, sheet?: string): Promise<string[]> {
   const { violations } = await axe.analyze();
   return violations.flatMap((v) =>
     v.nodes.map((n) => `${v.id}: ${n.target.join(' ')} — ${n.failureSummary ?? ''}`),
+  );
+}
+
+/** Waits until nothing that opens grows, slides or fades any more: a menu is small before it is large. */
+async function atRest(page: Page): Promise<void> {
+  await page.evaluate(
+    () =>
+      new Promise<void>((done) => {
+        const look = (): string =>
+          [...document.querySelectorAll('[role=menu], [role=menuitem], [role=dialog]')]
+            .map((e) => {
+              const { x, y, width, height } = e.getBoundingClientRect();
+              return [x, y, width, height, getComputedStyle(e).opacity].join();
+            })
+            .join();
+        let [last, same] = ['', 0];
+        const frame = (): void => {
+          const now = look();
+          same = now === last ? same + 1 : 0;
+          last = now;
+          if (same < 12) requestAnimationFrame(frame);
+          else done();
+        };
+        frame();
+      }),
   );
 }
 

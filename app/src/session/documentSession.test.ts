@@ -111,6 +111,21 @@ test('nothing is said to be kept while a stroke is under the pen, nor while it i
   await Promise.resolve();
   expect(finished).toEqual(['a figure']);
   expect(state(session).saving).toBe('kept');
+  write(session, 'two');
+  const asked = new Promise<void>((resolve) =>
+    session.askSoon(() => {
+      // Whatever is offered is there before anything is said to be kept.
+      expect(state(session).saving).toBe('keeping');
+      resolve();
+    }),
+  );
+  await asked;
+  await session.settled();
+  expect(state(session).saving).toBe('kept');
+  session.askSoon(() => finished.push('too late'));
+  session.askNoMore();
+  await settle();
+  expect(finished).toEqual(['a figure']);
   await session.close();
 });
 

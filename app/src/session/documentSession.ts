@@ -71,8 +71,9 @@ export interface Task {
   readonly stop: () => void;
 }
 
-/** Storing a change begins so long after it is shown, so that one frame does not pay for both, ms. */
-const APART = 24;
+/** What ink was meant to be is asked, and storing it begins, so long after it is shown: one frame does not pay for all, ms. */
+const ASKED_AFTER = 24;
+const STORED_AFTER = 48;
 const NONE: ReadonlySet<MarkId> = new Set();
 const STORAGE_TROUBLE =
   'This change is not stored yet: the browser’s storage is full or out of reach. It is safe while this tab is open. Send a copy, or free some space.';
@@ -97,6 +98,7 @@ export class DocumentSession {
   private waiting: JournalRecord[] = [];
   private writing: Promise<void> | null = null;
   private last = 0;
+  private asking: ReturnType<typeof setTimeout> | null = null;
   /** A stroke is under the pen. */
   private inHand = false;
   /** Finishes what is still being worked out; see {@link finishWhen}. */
@@ -215,12 +217,30 @@ export class DocumentSession {
   /** When it came to nothing, what was kept before still is, and what was not still is not. */
   endStroke(): void {
     this.inHand = false;
-    if (!this.writing) this.say(this.waiting.length === 0 ? 'kept' : 'unkept');
+    if (!this.writing && !this.asking) this.say(this.waiting.length === 0 ? 'kept' : 'unkept');
   }
 
   /** Tells the interface only what it has not been told. */
   private say(saving: SessionState['saving']): void {
     if (this.get().saving !== saving) this.set({ saving });
+  }
+
+  /** Does what may wait until a change is shown; before it is done nothing is said to be kept. */
+  askSoon(ask: () => void): void {
+    this.askNoMore();
+    this.asking = setTimeout(() => {
+      this.asking = null;
+      ask();
+      this.endStroke();
+    }, ASKED_AFTER);
+  }
+
+  /** What was to be asked does not matter any more. */
+  askNoMore(): void {
+    if (!this.asking) return;
+    clearTimeout(this.asking);
+    this.asking = null;
+    this.endStroke();
   }
 
   /** Finishes what is still being worked out. */
@@ -284,7 +304,7 @@ export class DocumentSession {
       this.waiting.shift();
     }
     if (this.get().trouble === STORAGE_TROUBLE) this.set({ trouble: null });
-    if (!this.inHand && !this.unfinished) this.say('kept');
+    if (!this.inHand && !this.unfinished && !this.asking) this.say('kept');
     this.turn.tell();
     const { document, history } = this.get();
     try {
@@ -394,6 +414,7 @@ export class DocumentSession {
 
   async close(): Promise<void> {
     this.finishNow();
+    this.askNoMore();
     this.get().task?.stop();
     await this.settled();
     this.turn.leave();
@@ -404,6 +425,6 @@ export class DocumentSession {
 const apart = (): Promise<void> =>
   globalThis.document?.visibilityState === 'hidden'
     ? Promise.resolve()
-    : new Promise((resolve) => setTimeout(resolve, APART));
+    : new Promise((resolve) => setTimeout(resolve, STORED_AFTER));
 
 const words = (e: unknown): string => (e instanceof Error ? e.message : String(e));

@@ -42,8 +42,6 @@ interface Stroke {
 /** A touch so short and so still is a tap, ms and CSS pixels. */
 const TAP_TIME = 350;
 const TAP_REACH = 9;
-/** What ink was meant to be is asked so long after it is shown, so that one frame does not pay for both, ms. */
-const APART = 48;
 /** The worker that finishes strokes is made ready so long after the page came, ms. */
 const FINISHER_DELAY = 1500;
 
@@ -66,7 +64,6 @@ export class PenWriter implements Writer {
   private drawing = false;
   private readonly finisher = new StrokeFinisher();
   private readonly starting: ReturnType<typeof setTimeout>;
-  private asking: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
     private readonly stage: StageController,
@@ -86,7 +83,7 @@ export class PenWriter implements Writer {
   start(event: PointerEvent, act: 'write' | 'erase'): void {
     this.hover(null);
     this.session.finishNow();
-    clearTimeout(this.asking);
+    this.session.askNoMore();
     this.session.dismissOffer();
     const hit = this.stage.pageAt(this.stage.fromClient(event.clientX, event.clientY));
     const { writable, document } = this.session.store.getState();
@@ -186,7 +183,7 @@ export class PenWriter implements Writer {
     clearTimeout(this.starting);
     this.drawer.cancel();
     this.session.finishNow();
-    clearTimeout(this.asking);
+    this.session.askNoMore();
     this.finisher.stop();
     this.tiles.remove();
   }
@@ -308,7 +305,7 @@ export class PenWriter implements Writer {
           printedDotOn(this.stage, stroke.page),
         );
       if (instrument.tidy === 'always') consider();
-      else this.asking = setTimeout(consider, APART);
+      else session.askSoon(consider);
       this.painter.clear();
     };
     const work = strokeWork(session.store.getState().document, whole);
