@@ -91,8 +91,9 @@ test('figures', async ({ page }) => {
   ]) {
     const [a, b] = await Promise.all([at(195, 292 - 38 * from), at(337, 287 - 38 * to)]);
     await pen.draw(line(a, b, 30), { pause: 2 });
+    await kept(page);
+    await page.keyboard.press('Escape');
   }
-  await page.keyboard.press('Escape');
   await take(page, 'Marking pen');
   const box = await Promise.all(
     [

@@ -51,6 +51,24 @@ test('a head turns a line that was tidied into an arrow, and all the ink comes b
   for (const id of ['s0', 's1']) expect(findMark(back, id)).toEqual(findMark(state, id));
 });
 
+test('lines that join printed dots are lines, though they cross like a cross', () => {
+  const first = alongCorners([at(104, 303), at(237, 418)]);
+  const second = alongCorners([at(104, 417), at(236, 303)]);
+  const dots = [at(100, 300), at(240, 420), at(100, 420), at(240, 300)];
+  const printed = (place: Vec, reach: number): Vec | null =>
+    dots.find((dot) => Math.hypot(dot.x - place.x, dot.y - place.y) <= reach) ?? null;
+  const state = writing([first, second]);
+  expect(offered(state, 's1', 'always')).toMatchObject({ reading: { kind: 'cross' } });
+  const joined = offerTidy(state, 's1', { ...manners, tidy: 'always' }, undefined, printed);
+  expect(joined).toMatchObject({
+    marks: ['s1'],
+    reading: { kind: 'line' },
+    figure: { from: at(100, 420), to: at(240, 300) },
+  });
+  const apart = { ...manners, meet: false, tidy: 'always' } as const;
+  expect(offerTidy(state, 's1', apart, undefined, printed)?.reading.kind).toBe('cross');
+});
+
 test('everyday strokes are not asked about, but taken by a pen that always tidies', () => {
   const small = writing([alongCorners([at(100, 100), at(122, 101)])]);
   expect(offerTidy(small, 's0', { ...manners, tidy: 'ask' })).toBeNull();

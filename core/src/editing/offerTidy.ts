@@ -2,6 +2,7 @@ import { type DocState, findMark, fromTop, marksOn } from '../document/index.ts'
 import {
   type Figure,
   type FigureReading,
+  joinsDots,
   type PrintedDot,
   readFigure,
   settleFigure,
@@ -94,7 +95,11 @@ export function offerTidy(
   if (mark?.kind !== 'ink') return null;
   if (found === null) return null;
   const group = found?.marks === 1 ? [mark] : [...marksBefore(state, mark, mark.order), mark];
-  const { marks: count, reading } = found ?? findFigure(group.map(strokesOf), manners.tidy) ?? {};
+  const { marks: count, reading } =
+    (found?.marks === 1 ? null : joining(mark, manners, printed)) ??
+    found ??
+    findFigure(group.map(strokesOf), manners.tidy) ??
+    {};
   if (!count || !reading) return null;
   const marks = group.slice(-count).map((m) => m.id);
   const { figure, meets } = settleOn(
@@ -106,6 +111,17 @@ export function offerTidy(
     printed,
   );
   return { marks, page: mark.page, reading, figure, meets };
+}
+
+/** A stroke that joins two printed dots is a line by itself, though it may cross another like a cross. */
+function joining(
+  mark: InkMark,
+  { tidy, meet }: SettleManners & { readonly tidy: 'ask' | 'always' },
+  printed: PrintedDot | undefined,
+): FoundFigure | null {
+  if (!printed || !meet) return null;
+  const alone = findFigure([strokesOf(mark)], tidy);
+  return alone && joinsDots(alone.reading.figure, printed) ? alone : null;
 }
 
 /** A figure made regular among the figures of its page, but for those it replaces, and what is printed there. */

@@ -30,7 +30,13 @@ export { fitCurve } from './fitCurve.ts';
 export { landmarksOf } from './landmarks.ts';
 export { mapFigure } from './mapFigure.ts';
 export { moveFigure, turnFigure } from './moveFigure.ts';
-export { type PrintedDot, type Settled, type SettleManners, settleFigure } from './settle.ts';
+export {
+  type PrintedDot,
+  type Settled,
+  type SettleManners,
+  joinsDots,
+  settleFigure,
+} from './settle.ts';
 export { type Handle, centreOf, handlesOf } from './handles.ts';
 export { type DragManners, dragHandle, withoutCorner } from './dragHandle.ts';
 export {

@@ -39,6 +39,13 @@ const REACH = 8.5;
 /** Shorter than this a line is none, points. */
 const HAIR = 0.5;
 
+/** Whether a line goes from one printed dot to another: then it stands for itself, whatever it crosses. */
+export function joinsDots(figure: Figure, printed: PrintedDot): boolean {
+  if (figure.kind !== 'line' && figure.kind !== 'arrow') return false;
+  const [from, to] = [printed(figure.from, REACH), printed(figure.to, REACH)];
+  return from !== null && to !== null && distance(from, to) > HAIR;
+}
+
 const OPEN: ReadonlySet<FigureKind> = new Set(['line', 'arrow', 'polyline', 'arc', 'curve']);
 
 /** The printed dot nearest to a place within a reach, points; null for none. */
