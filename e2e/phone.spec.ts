@@ -55,6 +55,7 @@ test('every control on every screen is at least 44 pixels either way', async ({ 
   await page.getByRole('radio', { name: 'Vermilion' }).waitFor();
   expect(await small()).toEqual([]);
   await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
   const pen = await Pen.of(page);
   const [x, y] = await placeOn(page, 1, 0.4, 0.3);
   await pen.draw(wave(x, y, 60));
@@ -69,11 +70,14 @@ test('every control on every screen is at least 44 pixels either way', async ({ 
     await page.waitForTimeout(300);
     expect(await small()).toEqual([]);
     await page.getByRole('button', { name: 'Close', exact: true }).click();
+    // A sheet that fades away has a button still.
+    await expect(page.getByRole('dialog')).toBeHidden();
   }
   await page.getByRole('button', { name: 'List of marks' }).click();
   await page.getByRole('button', { name: /^Go to/ }).waitFor();
   expect(await small()).toEqual([]);
   await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await expect(page.getByRole('dialog')).toBeHidden();
   await makeCopy(page);
   await page.getByRole('button', { name: 'Make a link' }).click();
   await page.getByTestId('link').waitFor();
