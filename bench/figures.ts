@@ -5,6 +5,7 @@ import type { InkSample } from '@marginalis/core/ink';
 import { drawnFigure, ORDINARY, STRONG, type Unsteady } from '../core/testing/drawnFigures';
 import { alongCorners, writeAlong } from '../core/testing/hand';
 import { characterTable, roughTable } from './figureData';
+import { realGestureLine } from './realGestures';
 import { realHandLine } from './realHand';
 
 /** How often ink is read as what was meant, how often writing is left alone, and how long it takes. */
@@ -70,6 +71,7 @@ export function figureTable(): string {
     writingTable(),
     characterTable(),
     realHandLine(),
+    realGestureLine(),
     timeLine(),
   ];
   return parts.join('\n\n');
