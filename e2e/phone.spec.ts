@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { circle, Pen, wave } from './support/pen';
+import { circle, line, Pen, type Point, wave } from './support/pen';
 import {
   inkOn,
   kept,
@@ -9,6 +9,7 @@ import {
   openWorksheet,
   pageBox,
   placeOn,
+  take,
 } from './support/reader';
 
 test('the page has the screen: one thin bar above, the pen roll below within the thumb’s reach', async ({
@@ -101,6 +102,36 @@ test('a finger writes, the chip is offered beside the ink and never covers it', 
   await expect(chip).toBeHidden();
   await kept(page);
   expect(await inkOn(page, 1)).toBeGreaterThan(100);
+});
+
+test('a chip does not stand in the way: a pen that goes on from it writes, one that taps it presses', async ({
+  page,
+}) => {
+  const pen = await openWorksheet(page);
+  await take(page, 'Figure pen');
+  const [x, y] = await placeOn(page, 1, 0.3, 0.4);
+  await pen.draw(line([x, y], [x + 120, y + 4], 30));
+  const chip = page.getByRole('button', { name: 'Back to ink' });
+  await expect(chip).toBeVisible();
+  await kept(page);
+  const before = await inkOn(page, 1);
+  const box = await chip.boundingBox();
+  if (!box) throw new Error('There is no chip.');
+  const on: Point = [box.x + box.width / 2, box.y + box.height / 2];
+  await pen.draw(line(on, [on[0] + 40, on[1] + 110], 30));
+  await kept(page);
+  expect(await inkOn(page, 1)).toBeGreaterThan(before + 60);
+  await page.keyboard.press('l');
+  await expect(page.getByRole('button', { name: /^Go to Line/ })).toHaveCount(2);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await pen.draw(line([x, y - 90], [x + 120, y - 86], 30));
+  await expect(chip).toBeVisible();
+  const now = await chip.boundingBox();
+  if (!now) throw new Error('There is no chip.');
+  const tap: Point = [now.x + now.width / 2, now.y + now.height / 2];
+  await pen.draw([tap, tap]);
+  await expect(chip).toBeHidden();
 });
 
 test('left-handed people mirror the layout with one setting', async ({ page }) => {

@@ -44,7 +44,7 @@ export function Chip(props: {
   const inSight = Math.max(0, seenTo - CHIP_HEIGHT - GAP);
   const top = isBelow ? below : above >= Math.max(0, seenFrom) ? above : inSight;
   return (
-    <Area data-control style={{ position: 'absolute', left, top, zIndex: 4 }}>
+    <Area data-control data-chip style={{ position: 'absolute', left, top, zIndex: 4 }}>
       <View
         role="group"
         aria-label={label}

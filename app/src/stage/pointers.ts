@@ -16,6 +16,8 @@ export interface Writer {
 /** Glide after a finger is lifted: the speed left after a second. */
 const GLIDE = 0.04;
 const SLOWEST = 0.02;
+/** What is pressed on a chip and moves farther was not meant for it, CSS pixels. */
+const THROUGH = 8;
 
 /** Keeps a contact's events coming when it leaves the window. */
 function capture(element: HTMLElement, pointer: number): void {
@@ -70,8 +72,16 @@ export function attachPointers(
   }
   let lastPlace: Vec = { x: 0, y: 0 };
 
+  /** A contact that came down on a chip, which stands where it stands, perhaps in the way of the next stroke. */
+  let onChip: PointerEvent | null = null;
+
   function onDown(e: PointerEvent): void {
-    if (isControl(e)) return;
+    const isOnChip = e.target instanceof Element && e.target.closest('[data-chip]') !== null;
+    onChip = isOnChip && e.button === 0 && writing === null ? e : null;
+    if (!isControl(e)) begin(e);
+  }
+
+  function begin(e: PointerEvent): void {
     stage.locate();
     stopGlide();
     const { act, others } = manners.down(contact(e));
@@ -94,6 +104,13 @@ export function attachPointers(
 
   function onMove(e: PointerEvent): void {
     if (e.pointerType === 'pen') manners.penNear(e.timeStamp);
+    if (onChip?.pointerId === e.pointerId) {
+      const down = onChip;
+      if (Math.hypot(e.clientX - down.clientX, e.clientY - down.clientY) > THROUGH) {
+        onChip = null;
+        begin(down);
+      }
+    }
     if (e.pointerId === writing) {
       lastPlace = stage.fromClient(e.clientX, e.clientY);
       getWriter()?.move(e);
@@ -124,6 +141,7 @@ export function attachPointers(
   }
 
   function onUp(e: PointerEvent): void {
+    onChip = null;
     manners.up(contact(e));
     if (e.pointerId === writing) {
       writing = null;
@@ -133,6 +151,7 @@ export function attachPointers(
   }
 
   function onCancel(e: PointerEvent): void {
+    onChip = null;
     manners.up(contact(e));
     movers.delete(e.pointerId);
     if (e.pointerId !== writing) return;
