@@ -1,8 +1,8 @@
-import { type Browser, chromium, type Page } from '@playwright/test';
-import config from '../playwright.config';
+import type { Page } from '@playwright/test';
 import { fillFirstPage } from './fillPage';
+import { inBrowser } from './inBrowser';
 import { FRAME_MARK, type FrameWork, recordTasks } from './mainThread';
-import { startServer } from './server';
+import { median, quantile } from './report';
 
 /** The list of marks with thousands of rows: how long it takes to open and to search, and what a frame of scrolling costs. */
 
@@ -37,18 +37,9 @@ async function scroll(page: Page): Promise<FrameWork[]> {
   return recorder.stop();
 }
 
-const share = (values: readonly number[], u: number): number => {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[Math.min(sorted.length - 1, Math.floor(u * sorted.length))] ?? NaN;
-};
-
-export async function listTable(): Promise<string> {
-  const stop = await startServer();
-  let browser: Browser | null = null;
-  try {
-    browser = await chromium.launch(config.use?.launchOptions);
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.addInitScript('globalThis.__name = (f) => f');
+export function listTable(): Promise<string> {
+  return inBrowser(async (context) => {
+    const page = await context.newPage();
     await fillFirstPage(page, 'Rock-pool zones', ROWS);
     const taken = async (act: () => Promise<unknown>): Promise<string> => {
       const began = Date.now();
@@ -65,16 +56,10 @@ export async function listTable(): Promise<string> {
       await page.getByPlaceholder('Search the marks').fill('no such word');
       await page.getByText('No mark fits.').waitFor();
     });
-    const cell = (kind: keyof FrameWork, u: number): string =>
-      `${share(
-        rounds.map((frames) =>
-          share(
-            frames.map((f) => f[kind]),
-            u,
-          ),
-        ),
-        0.5,
-      ).toFixed(1)} ms`;
+    const cell = (kind: keyof FrameWork, share: number): string => {
+      const ofRounds = rounds.map((frames) => frames.map((f) => f[kind]));
+      return `${median(ofRounds.map((all) => quantile(all, share))).toFixed(1)} ms`;
+    };
     const late = rounds.flat().filter((f) => f.processor > FRAME).length;
     return [
       `| ${ROWS.toLocaleString('en')} rows | frames | by the clock: median | 99th percentile | on a processor: median | 99th percentile | longer than a frame of 60 Hz |`,
@@ -83,8 +68,5 @@ export async function listTable(): Promise<string> {
       '',
       `From the button to the list ${opened}; from the last letter of a search to its answer ${found}.`,
     ].join('\n');
-  } finally {
-    await browser?.close();
-    stop();
-  }
+  });
 }

@@ -1,9 +1,9 @@
 import { readFileSync } from 'node:fs';
-import { type Browser, chromium, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
 import type * as PdfJs from 'pdfjs-dist';
-import config from '../playwright.config';
+import { inBrowser } from './inBrowser';
 import { inTurn, type Row } from './report';
-import { BASE, startServer } from './server';
+import { BASE } from './server';
 
 /** Opening the almanac from the desk until its first page is drawn, ms. */
 async function openInApp(page: Page): Promise<number> {
@@ -63,14 +63,8 @@ async function openBare(page: Page): Promise<number> {
   });
 }
 
-export async function benchOpening(): Promise<Row[]> {
-  const stop = await startServer();
-  let browser: Browser | null = null;
-  try {
-    browser = await chromium.launch(config.use?.launchOptions);
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-    // The runner's compiler names functions with a helper that pages do not have.
-    await context.addInitScript('globalThis.__name = (f) => f');
+export function benchOpening(): Promise<Row[]> {
+  return inBrowser(async (context) => {
     const app = await context.newPage();
     await app.goto(BASE);
     await app.getByRole('button', { name: /Add “Tide almanac”/ }).click({ timeout: 60_000 });
@@ -89,8 +83,5 @@ export async function benchOpening(): Promise<Row[]> {
         theirs,
       },
     ];
-  } finally {
-    await browser?.close();
-    stop();
-  }
+  });
 }

@@ -8,10 +8,13 @@ export interface Row {
   readonly unit?: string;
 }
 
-export const median = (values: readonly number[]): number => {
+/** The value below which a share of the values lies, 0–1; NaN of none. */
+export const quantile = (values: readonly number[], share: number): number => {
   const sorted = [...values].sort((a, b) => a - b);
-  return sorted[Math.floor(sorted.length / 2)];
+  return sorted[Math.min(sorted.length - 1, Math.floor(share * sorted.length))] ?? NaN;
 };
+
+export const median = (values: readonly number[]): number => quantile(values, 0.5);
 
 /** Runs both in turn, so that a machine that drifts slows both alike. */
 export async function inTurn(

@@ -4,6 +4,7 @@ import { marksAt, marksWithin, startRubbing } from '@marginalis/core/editing';
 import { boxOfPoints, growBox, type Vec } from '@marginalis/core/geometry';
 import { seededRandom } from '../core/testing/seededRandom';
 import { fullPage } from './fullPage';
+import { quantile } from './report';
 
 /** What rubbing and picking cost on a full page: the computation for one frame, without the browser's painting. */
 
@@ -14,10 +15,8 @@ const FRAMES = 400;
 const RADIUS = 5.7;
 const PICKS = 400;
 
-const at = (times: readonly number[], u: number): string => {
-  const sorted = [...times].sort((a, b) => a - b);
-  return `${sorted[Math.min(sorted.length - 1, Math.floor(u * sorted.length))].toFixed(2)} ms`;
-};
+const at = (times: readonly number[], share: number): string =>
+  `${quantile(times, share).toFixed(2)} ms`;
 const timed = (act: () => void): number => {
   const began = performance.now();
   act();

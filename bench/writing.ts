@@ -1,8 +1,8 @@
-import { chromium, type Browser, type Page } from '@playwright/test';
-import config from '../playwright.config';
+import type { Page } from '@playwright/test';
 import { FRAME_MARK, type FrameWork, recordTasks } from './mainThread';
 import { fillFirstPage } from './fillPage';
-import { startServer } from './server';
+import { inBrowser } from './inBrowser';
+import { median, quantile } from './report';
 
 /** Main-thread work in each frame while writing and panning over a page full of ink, in Chromium. */
 
@@ -101,22 +101,12 @@ function actInFrames(page: Page, act: 'write' | 'pan'): Promise<Handled[]> {
   );
 }
 
-const share = (times: readonly number[], u: number): number => {
-  const sorted = [...times].sort((a, b) => a - b);
-  return sorted[Math.min(sorted.length - 1, Math.floor(u * sorted.length))] ?? NaN;
-};
-
 /** A row of the table: each figure is the median of the rounds'. */
 function rowOf(what: string, rounds: readonly (readonly Frame[])[]): string {
   const column = (kind: 'time' | 'processor' | 'own', shares: readonly number[]): string[] =>
     shares.map((u) => {
-      const ofRounds = rounds.map((frames) =>
-        share(
-          frames.map((f) => f[kind]),
-          u,
-        ),
-      );
-      return `${share(ofRounds, 0.5).toFixed(1)} ms`;
+      const ofRounds = rounds.map((frames) => frames.map((f) => f[kind]));
+      return `${median(ofRounds.map((all) => quantile(all, u))).toFixed(1)} ms`;
     });
   const cells = [
     ...column('time', [0.5, 0.99, 1]),
@@ -135,13 +125,9 @@ async function holdFineEraser(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Close', exact: true }).click();
 }
 
-export async function writingTable(): Promise<string> {
-  const stop = await startServer();
-  let browser: Browser | null = null;
-  try {
-    browser = await chromium.launch(config.use?.launchOptions);
-    const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-    await page.addInitScript('globalThis.__name = (f) => f');
+export function writingTable(): Promise<string> {
+  return inBrowser(async (context) => {
+    const page = await context.newPage();
     const brought = await fillFirstPage(page, 'Rock-pool zones', STROKES);
     const lines = [
       `| ${STROKES.toLocaleString('en')} strokes on the page | frames | by the clock: median | 99th percentile | longest | on a processor: median | 99th percentile | of it for the pen: median | 99th percentile |`,
@@ -168,8 +154,5 @@ export async function writingTable(): Promise<string> {
       rowOf(`rubbing out parts at ${RATE} Hz`, rubbed),
     );
     return `${lines.join('\n')}\n\nBringing the strokes in took ${(brought / 1000).toFixed(1)} s.`;
-  } finally {
-    await browser?.close();
-    stop();
-  }
+  });
 }

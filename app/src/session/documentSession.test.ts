@@ -93,7 +93,7 @@ test('nothing is said to be kept while a stroke is under the pen, nor while it i
   const session = await opened(freshDocument());
   session.startStroke();
   expect(state(session).saving).toBe('keeping');
-  session.endStroke();
+  session.dropStroke();
   expect(state(session).saving).toBe('kept');
   write(session, 'one');
   session.startStroke();

@@ -28,7 +28,7 @@ import {
   undo,
 } from '@marginalis/core/history';
 import { createJournal, JournalDamage, type JournalRecord } from '@marginalis/core/journal';
-import type { MarkId, Tidy } from '@marginalis/core/marks';
+import type { Mark, MarkId, Tidy } from '@marginalis/core/marks';
 import { createStore } from 'zustand/vanilla';
 import { createJournalStore, type DeskDocument } from '@/storage';
 import { type Turn, waitForTurn } from './turn';
@@ -98,8 +98,9 @@ export class DocumentSession {
   private waiting: JournalRecord[] = [];
   private writing: Promise<void> | null = null;
   private last = 0;
+  /** See {@link askSoon}. */
   private asking: ReturnType<typeof setTimeout> | null = null;
-  /** A stroke is under the pen. */
+  /** See {@link startStroke}. */
   private inHand = false;
   /** Finishes what is still being worked out; see {@link finishWhen}. */
   private unfinished: (() => void) | null = null;
@@ -202,26 +203,30 @@ export class DocumentSession {
     const mine = (): void => finish(null);
     this.unfinished = mine;
     this.inHand = false;
-    this.say('keeping');
+    this.tellSaving();
     void ready.then((value) => {
       if (this.unfinished === mine) this.endWith(() => finish(value));
     });
   }
 
-  /** What is not in the journal yet is not said to be kept, ink under the pen least of all. */
+  /** A stroke is under the pen. */
   startStroke(): void {
     this.inHand = true;
-    this.say('keeping');
+    this.tellSaving();
   }
 
-  /** When it came to nothing, what was kept before still is, and what was not still is not. */
-  endStroke(): void {
+  /** The stroke under the pen came to nothing. */
+  dropStroke(): void {
     this.inHand = false;
-    if (!this.writing && !this.asking) this.say(this.waiting.length === 0 ? 'kept' : 'unkept');
+    this.tellSaving();
   }
 
-  /** Tells the interface only what it has not been told. */
-  private say(saving: SessionState['saving']): void {
+  /** What is not in the journal yet is not said to be kept, ink under the pen least of all. */
+  private tellSaving(): void {
+    const waits = this.waiting.length > 0;
+    const isBusy = this.inHand || this.unfinished || this.asking || (waits && this.writing);
+    const saving = isBusy ? 'keeping' : waits ? 'unkept' : 'kept';
+    // The interface is told only what it has not been told.
     if (this.get().saving !== saving) this.set({ saving });
   }
 
@@ -231,7 +236,7 @@ export class DocumentSession {
     this.asking = setTimeout(() => {
       this.asking = null;
       ask();
-      this.endStroke();
+      this.tellSaving();
     }, ASKED_AFTER);
   }
 
@@ -240,7 +245,7 @@ export class DocumentSession {
     if (!this.asking) return;
     clearTimeout(this.asking);
     this.asking = null;
-    this.endStroke();
+    this.tellSaving();
   }
 
   /** Finishes what is still being worked out. */
@@ -251,7 +256,7 @@ export class DocumentSession {
   private endWith(finish: () => void): void {
     this.unfinished = null;
     finish();
-    this.endStroke();
+    this.tellSaving();
   }
 
   undo = (): string | null => this.step('undo');
@@ -286,10 +291,14 @@ export class DocumentSession {
   private keep(act: JournalRecord['act'], transaction: Transaction): void {
     this.last += 1;
     this.waiting.push({ seq: this.last, client: this.client, act, transaction });
-    this.say('keeping');
-    this.writing ??= apart()
-      .then(() => this.writeAll())
-      .finally(() => (this.writing = null));
+    this.writing ??= apart().then(() => this.write());
+    this.tellSaving();
+  }
+
+  private async write(): Promise<void> {
+    await this.writeAll();
+    this.writing = null;
+    this.tellSaving();
   }
 
   /** Writes what waits, in order; stops at the first record that storage refuses. */
@@ -298,13 +307,13 @@ export class DocumentSession {
       try {
         await this.journal.append(this.waiting[0]);
       } catch {
-        this.set({ saving: 'unkept', trouble: STORAGE_TROUBLE });
+        this.set({ trouble: STORAGE_TROUBLE });
         return;
       }
       this.waiting.shift();
     }
     if (this.get().trouble === STORAGE_TROUBLE) this.set({ trouble: null });
-    if (!this.inHand && !this.unfinished && !this.asking) this.say('kept');
+    this.tellSaving();
     this.turn.tell();
     const { document, history } = this.get();
     try {
@@ -317,7 +326,8 @@ export class DocumentSession {
 
   /** Tries again to store what storage refused. */
   retry = (): void => {
-    this.writing ??= this.writeAll().finally(() => (this.writing = null));
+    this.writing ??= this.write();
+    this.tellSaving();
   };
 
   /** When everything so far is stored, or storage has refused it. */
@@ -394,7 +404,8 @@ export class DocumentSession {
   /** Takes marks in hand, to be changed; those that are locked stay where they are. None lays down what was there. */
   pick = (ids: Iterable<MarkId>): void => {
     const { document, picked } = this.get();
-    const next = new Set([...ids].filter((id) => findMark(document, id)?.locked === undefined));
+    const isFree = (mark: Mark | null): boolean => mark !== null && !mark.locked;
+    const next = new Set([...ids].filter((id) => isFree(findMark(document, id))));
     if (next.size === 0 && picked.size === 0) return;
     this.set({ picked: next.size === 0 ? NONE : next });
   };

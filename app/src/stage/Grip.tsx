@@ -1,19 +1,9 @@
-import type { KeyboardEvent, MouseEvent, PointerEvent } from 'react';
+import type { KeyboardEvent, PointerEvent } from 'react';
 import { useTheme } from 'react-native-paper';
 import { Area } from '@/ui';
 
 /** What can be touched, CSS pixels. */
 export const TOUCH = 44;
-
-/** What a grip does when it is dragged, and by keys. */
-export interface GripDrag {
-  readonly onPointerDown: (e: PointerEvent<HTMLDivElement>) => void;
-  readonly onPointerMove: (e: PointerEvent) => void;
-  readonly onPointerUp: (e: PointerEvent) => void;
-  readonly onPointerCancel: (e: PointerEvent) => void;
-  readonly onKeyDown: (e: KeyboardEvent) => void;
-  readonly onDoubleClick?: (e: MouseEvent) => void;
-}
 
 /** What every grip tells those who do not see it, and what looks for it. */
 export const gripManners = (id: string, name: string) => ({
@@ -25,7 +15,7 @@ export const gripManners = (id: string, name: string) => ({
   tabIndex: 0,
 });
 
-interface GripProps extends GripDrag {
+interface GripProps {
   id: string;
   name: string;
   /** CSS lengths of its middle on the page. */
@@ -42,19 +32,27 @@ interface GripProps extends GripDrag {
   hidden?: boolean;
   /** It belongs to the box around picked marks. */
   ofBox?: boolean;
+  onPointerDown: (e: PointerEvent<HTMLDivElement>) => void;
+  onPointerMove: (e: PointerEvent) => void;
+  onPointerUp: (e: PointerEvent) => void;
+  onPointerCancel: (e: PointerEvent) => void;
+  onKeyDown: (e: KeyboardEvent) => void;
 }
 
 /** A point on the page by which something is dragged: small to see, large to touch. */
 export function Grip(props: GripProps) {
   const { id, name, left, top, seen, round, filled, opacity = 1, cursor, zIndex } = props;
-  const { hidden = false, ofBox = false, ...rest } = props;
-  const { onPointerDown, onPointerMove, onPointerUp, onPointerCancel, onKeyDown } = rest;
+  const { hidden = false, ofBox = false } = props;
   const { colors } = useTheme();
   return (
     <Area
       {...gripManners(id, name)}
-      {...(ofBox ? { 'data-box': true } : {})}
-      {...{ onPointerDown, onPointerMove, onPointerUp, onPointerCancel, onKeyDown }}
+      data-box={ofBox || undefined}
+      onPointerDown={props.onPointerDown}
+      onPointerMove={props.onPointerMove}
+      onPointerUp={props.onPointerUp}
+      onPointerCancel={props.onPointerCancel}
+      onKeyDown={props.onKeyDown}
       style={{
         position: 'absolute',
         left: `calc(${left} - ${TOUCH / 2}px)`,

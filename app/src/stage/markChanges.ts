@@ -42,17 +42,17 @@ export function markChanges(
   return { changed, onTop: onTop ? came.sort((a, b) => a.order - b.order) : null };
 }
 
-/** Few marks where the last step is known; all of them otherwise. */
+/** Few marks where both pages share a base; all of them otherwise. */
 function mayDiffer(
   before: PageMarks,
   after: PageMarks,
   doomedBefore: ReadonlySet<MarkId>,
   doomedAfter: ReadonlySet<MarkId>,
 ): Iterable<MarkId> {
-  const step = before === after ? [] : changedSince(before, after);
-  if (!step) return new Set([...before.keys(), ...after.keys()]);
+  const changed = changedSince(before, after);
+  if (!changed) return new Set([...before.keys(), ...after.keys()]);
   return new Set([
-    ...step,
+    ...changed,
     ...(doomedBefore === doomedAfter ? [] : [...doomedBefore, ...doomedAfter]),
   ]);
 }

@@ -1,4 +1,4 @@
-import { boundsOf, sortedInto } from '@marginalis/core/derived';
+import { boundsOf, layersFrom } from '@marginalis/core/derived';
 import {
   displayMatrix,
   growBox,
@@ -33,7 +33,7 @@ export function pictureOfMarks(marks: readonly Mark[], page: PageBox): Promise<B
     moveBy({ x: -seen.minX * scale, y: -seen.minY * scale }),
   );
   const job = {
-    layers: sortedInto([...marks].sort((a, b) => a.order - b.order)),
+    layers: layersFrom([...marks].sort((a, b) => a.order - b.order)),
     doomed: new Set<string>(),
     matrix,
   };

@@ -12,9 +12,9 @@ export { marksMeeting } from './pageIndex.ts';
 export {
   type MarkLayers,
   type HighlightGroup,
+  layersFrom,
   layersMeeting,
   layersOf,
-  sortedInto,
 } from './layers.ts';
 export { SLOTS, markSlots } from './markSlots.ts';
 export { changedBox } from './changedBox.ts';

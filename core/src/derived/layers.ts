@@ -17,24 +17,15 @@ export interface MarkLayers {
   readonly over: readonly Mark[];
 }
 
-const kept = new WeakMap<PageMarks, MarkLayers>();
+/** Sorts a page's marks into what is multiplied and what is painted; the PDF follows this. */
+export const layersOf = (marks: PageMarks): MarkLayers => layersFrom(inOrder(marks));
 
-/**
- * Sorts marks into what is multiplied and what is painted; screen and PDF both follow this.
- * Kept as long as the page's marks are the same object.
- */
-export function layersOf(marks: PageMarks): MarkLayers {
-  let layers = kept.get(marks);
-  if (!layers) kept.set(marks, (layers = sortedInto(inOrder(marks))));
-  return layers;
-}
-
-/** Of these layers what meets a box; asks an index, so that few of many marks are soon found. */
+/** The same for the marks that meet a box: what the screen paints. */
 export const layersMeeting = (marks: PageMarks, box: Box): MarkLayers =>
-  sortedInto(marksMeeting(marks, box));
+  layersFrom(marksMeeting(marks, box));
 
-/** Marks from the lowest to the topmost, sorted into layers. */
-export function sortedInto(marks: readonly Mark[]): MarkLayers {
+/** Marks, given from the lowest to the topmost, in layers. */
+export function layersFrom(marks: readonly Mark[]): MarkLayers {
   const groups = new Map<string, { style: MarkStyle; marks: Mark[] }>();
   const over: Mark[] = [];
   for (const mark of marks) {

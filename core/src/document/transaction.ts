@@ -53,30 +53,20 @@ export function applyTransaction(state: DocState, transaction: Transaction): App
   }
   const pages = new Map(state.marks);
   for (const [page, changes] of opened) {
-    const before = state.marks.get(page);
-    const marks = PageMap.changed(before ?? NO_MARKS, changes);
-    pages.set(page, marks);
-    if (before) steps.set(marks, { from: new WeakRef(before), ids: [...changes.keys()] });
+    pages.set(page, PageMap.changed(state.marks.get(page) ?? NO_MARKS, changes));
   }
   return { ok: true, state: { pages: state.pages, marks: pages } };
 }
 
-/** How a page's marks came to be: from which, by changing what. */
-const steps = new WeakMap<
-  PageMarks,
-  { readonly from: WeakRef<PageMarks>; readonly ids: readonly MarkId[] }
->();
-
 /**
- * The marks in which a page may differ from what it was; null when nothing is known of how the one came from the other.
- * Saves comparing pages of thousands of marks.
+ * The marks in which a page may differ from what it was; null when the two share no base. Saves comparing pages of thousands
+ * of marks.
  */
 export function changedSince(before: PageMarks, after: PageMarks): readonly MarkId[] | null {
-  const step = steps.get(after);
-  if (step?.from.deref() === before) return step.ids;
   const [was, is] = [PageMap.partsOf(before), PageMap.partsOf(after)];
   if (was.base !== is.base) return null;
-  return [...new Set([...was.patch.keys(), ...is.patch.keys()])];
+  const ids = new Set([...was.patch.keys(), ...is.patch.keys()]);
+  return [...ids].filter((id) => was.patch.get(id) !== is.patch.get(id));
 }
 
 function matches(

@@ -247,7 +247,7 @@ export class PenWriter implements Writer {
     const { stroke, rubbing, session } = this;
     this.stroke = this.rubbing = null;
     if (stroke && keep && stroke.samples.length > 0) return this.keepInk(stroke);
-    if (stroke) session.endStroke();
+    if (stroke) session.dropStroke();
     if (rubbing) {
       if (keep) session.dispatch(rubbing.rubbing.done());
       session.preview(null);
@@ -279,7 +279,7 @@ export class PenWriter implements Writer {
     const { instrument, samples, pageId } = stroke;
     const { session } = this;
     if (this.takeTapped(stroke)) {
-      session.endStroke();
+      session.dropStroke();
       return this.painter.clear();
     }
     const whole = {

@@ -115,7 +115,7 @@ export function MoreSheet(props: {
             onPress={() => {
               const apart = takeApart(document(), ids, () => crypto.randomUUID());
               act(apart);
-              session.pick([...ids, ...(apart?.changes ?? []).map(({ id }) => id)]);
+              if (apart) session.pick([...ids, ...apart.changes.map(({ id }) => id)]);
             }}
           >
             Take the pieces apart

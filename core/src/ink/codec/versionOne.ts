@@ -3,6 +3,8 @@ import { expected, sampleOf } from './rows.ts';
 import { SampleCodecError } from './sampleCodecError.ts';
 
 const HAS_TILT = 1;
+/** Version, flags, a count of one byte, two of checksum. */
+const SHORTEST = 5;
 
 /** Fletcher's checksum of version 1, modulo 251. */
 function checksum(bytes: Uint8Array, end: number): number {
@@ -21,6 +23,7 @@ function checksum(bytes: Uint8Array, end: number): number {
  * @throws SampleCodecError
  */
 export function decodeOne(bytes: Uint8Array): InkSample[] {
+  if (bytes.length < SHORTEST) throw new SampleCodecError('The ink data is cut short.');
   const end = bytes.length - 2;
   if (checksum(bytes, end) !== bytes[end] * 256 + bytes[end + 1])
     throw new SampleCodecError('The ink data does not match its checksum.');
