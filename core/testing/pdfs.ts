@@ -4,8 +4,10 @@ import {
   PDFName,
   PDFString,
   type PDFPage,
+  PDFStream,
   StandardFonts,
 } from '@cantoo/pdf-lib';
+import { streamBytes } from '../src/pdf/content/pageContent.ts';
 
 /** Small documents made for the tests of core/pdf, each with one thing to get right. */
 
@@ -22,7 +24,7 @@ export async function pdfWith(make: PageMaker, count = 1): Promise<Uint8Array> {
     page.drawText(`Page ${i + 1} of the shore`, { x: 40, y: 340, size: 14, font });
     await make(page, doc, i);
   }
-  return doc.save({ useObjectStreams: false });
+  return doc.save({ useObjectStreams: false, updateFieldAppearances: false });
 }
 
 export const plainPdf = (count = 1): Promise<Uint8Array> => pdfWith(() => undefined, count);
@@ -61,6 +63,21 @@ export function action(kind: string, entries: Record<string, string>, doc: PDFDo
   for (const [key, value] of Object.entries(entries))
     dict.set(PDFName.of(key), key === 'JS' ? PDFHexString.fromText(value) : PDFString.of(value));
   return dict;
+}
+
+/** All that stands in a file, reachable or not: dictionaries, and streams decoded. */
+export async function everythingIn(bytes: Uint8Array): Promise<string> {
+  const { context } = await PDFDocument.load(bytes, { updateMetadata: false });
+  const text = (data: Uint8Array | null): string =>
+    new TextDecoder('latin1').decode(data ?? undefined);
+  return context
+    .enumerateIndirectObjects()
+    .map(([ref, object]) =>
+      object instanceof PDFStream
+        ? `${ref} ${object.dict}\n${text(streamBytes(object))}`
+        : `${ref} ${object}`,
+    )
+    .join('\n');
 }
 
 /** The decoded content of a page, as text. */

@@ -1,3 +1,5 @@
+import type { Box } from '@marginalis/core/geometry';
+
 /** A picture, four bytes a pixel (red, green, blue, opacity), row by row from the top. */
 export interface Picture {
   readonly width: number;
@@ -58,6 +60,15 @@ export function marksApart(a: Picture, b: Picture): number {
   });
   if (all === 0) throw new RangeError('There are no marks to compare.');
   return apart / all;
+}
+
+/** The picture with a box of it (pixels, y down) painted white. */
+export function without(p: Picture, { minX, minY, maxX, maxY }: Box): Picture {
+  const data = p.data.slice();
+  const [left, right] = [Math.max(0, Math.floor(minX)), Math.min(p.width, Math.ceil(maxX))];
+  for (let y = Math.max(0, Math.floor(minY)); y < Math.min(p.height, Math.ceil(maxY)); y++)
+    if (right > left) data.fill(255, 4 * (y * p.width + left), 4 * (y * p.width + right));
+  return { ...p, data };
 }
 
 /** The upper left part; renderers round the size of a page differently by a pixel. */

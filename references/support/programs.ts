@@ -2,20 +2,27 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { PNG } from 'pngjs';
 import type { Picture } from './pictures';
+import { type ReaderName, READERS } from './readers';
 
 /** Debian's programs that read PDFs, each with code of its own. */
 
-function withFile<T>(bytes: Uint8Array, read: (path: string, folder: string) => T): T {
+/** Gives `read` a file with the bytes; the file is gone when what it gave is there. */
+export function withFile<T>(bytes: Uint8Array, read: (path: string) => T): T {
   const folder = mkdtempSync(join(tmpdir(), 'check-'));
+  const drop = (): void => rmSync(folder, { recursive: true });
+  let result: T;
   try {
     const path = join(folder, 'copy.pdf');
     writeFileSync(path, bytes);
-    return read(path, folder);
-  } finally {
-    rmSync(folder, { recursive: true });
+    result = read(path);
+  } catch (e) {
+    drop();
+    throw e;
   }
+  if (result instanceof Promise) return result.finally(drop) as T;
+  drop();
+  return result;
 }
 
 function run(program: string, args: string[]): { status: number | null; out: string; err: string } {
@@ -34,11 +41,48 @@ export const complaintOfQpdf = (bytes: Uint8Array): string | null =>
     return status === 0 ? null : out + err;
   });
 
-/** Errors and warnings of MuPDF while it draws every page; it is the only one that notices broken fonts. */
-export const complaintOfMupdf = (bytes: Uint8Array): string =>
-  withFile(bytes, (path) =>
-    run('mutool', ['draw', '-q', '-r', '30', '-o', '/dev/null', '-F', 'ppm', path]).err.trim(),
-  );
+/**
+ * What MuPDF complains of while it draws every page, each kind once and without its numbers; it is the only reader
+ * that notices broken fonts and objects that are not where they should be.
+ */
+export const complaintsOfMupdf = (bytes: Uint8Array): ReadonlySet<string> =>
+  withFile(bytes, (path) => {
+    const { err } = run('mutool', ['draw', '-q', '-r', '30', '-o', '/dev/null', '-F', 'ppm', path]);
+    return new Set(err.split('\n').flatMap((line) => line.trim().replace(/\d+/g, 'N') || []));
+  });
+
+/** What MuPDF complains of in a copy but not in its source. */
+export function newComplaints(source: Uint8Array, copy: Uint8Array): string[] {
+  const known = complaintsOfMupdf(source);
+  return [...complaintsOfMupdf(copy)].filter((complaint) => !known.has(complaint));
+}
+
+/** Every stream of a file by its object number, decoded where its filters are general ones; by qpdf. */
+export const streamsOf = (bytes: Uint8Array): ReadonlyMap<number, string> =>
+  withFile(bytes, (path) => {
+    const { out } = run('qpdf', [
+      '--json=2',
+      '--json-key=qpdf',
+      '--json-stream-data=inline',
+      '--decode-level=generalized',
+      path,
+    ]);
+    const { qpdf } = JSON.parse(out) as { qpdf: [unknown, Record<string, JsonObject>] };
+    return new Map(
+      Object.entries(qpdf[1]).flatMap(([name, { stream }]) =>
+        stream && !OF_THE_FILE.has(stream.dict['/Type'])
+          ? [[Number(/^obj:(\d+)/.exec(name)?.[1]), stream.data] as const]
+          : [],
+      ),
+    );
+  });
+
+interface JsonObject {
+  readonly stream?: { readonly data: string; readonly dict: Record<string, unknown> };
+}
+
+/** Streams that hold the file together, not the document. */
+const OF_THE_FILE: ReadonlySet<unknown> = new Set(['/ObjStm', '/XRef']);
 
 export const textOf = (bytes: Uint8Array): string =>
   withFile(bytes, (path) => run('pdftotext', ['-q', path, '-']).out);
@@ -47,48 +91,24 @@ export const textOf = (bytes: Uint8Array): string =>
 export const infoOf = (bytes: Uint8Array): string =>
   withFile(bytes, (path) => run('pdfinfo', ['-box', path]).out);
 
-/** A page (from 1) drawn by poppler at `dpi`. */
-export const popplerPicture = (bytes: Uint8Array, page: number, dpi: number): Picture =>
-  withFile(bytes, (path, folder) => {
-    const to = join(folder, 'page');
-    run('pdftoppm', [
-      '-cropbox',
-      '-r',
-      String(dpi),
-      '-f',
-      String(page),
-      '-l',
-      String(page),
-      '-singlefile',
-      '-png',
-      path,
-      to,
-    ]);
-    const png = PNG.sync.read(readFileSync(`${to}.png`));
-    return { width: png.width, height: png.height, data: new Uint8Array(png.data) };
+/** A page (from 1) drawn by one of the readers at `dpi`. */
+export const pictureBy = (
+  reader: ReaderName,
+  bytes: Uint8Array,
+  page: number,
+  dpi: number,
+): Promise<Picture> =>
+  withFile(bytes, async (path) => {
+    const picture = (await READERS[reader](path, [page], dpi)).get(page);
+    if (!picture) throw new Error(`${reader} gave no picture.`);
+    return picture;
   });
 
-/** A page (from 1) drawn by Ghostscript at `dpi`, which stops at the first error. */
-export const ghostscriptPicture = (bytes: Uint8Array, page: number, dpi: number): Picture =>
-  withFile(bytes, (path, folder) => {
-    const to = join(folder, 'page.png');
-    const { status, err } = run('gs', [
-      '-q',
-      '-dSAFER',
-      '-dBATCH',
-      '-dNOPAUSE',
-      '-dPDFSTOPONERROR',
-      '-dUseCropBox',
-      '-sDEVICE=png16m',
-      '-dTextAlphaBits=4',
-      '-dGraphicsAlphaBits=4',
-      `-r${dpi}`,
-      `-dFirstPage=${page}`,
-      `-dLastPage=${page}`,
-      `-sOutputFile=${to}`,
-      path,
-    ]);
-    if (status !== 0) throw new Error(`Ghostscript stopped: ${err}`);
-    const png = PNG.sync.read(readFileSync(to));
-    return { width: png.width, height: png.height, data: new Uint8Array(png.data) };
+/** The file without its lock. @throws when the password does not open it */
+export const unlockedBy = (bytes: Uint8Array, password: string): Uint8Array =>
+  withFile(bytes, (path) => {
+    const to = `${path}.open`;
+    const { status, err } = run('qpdf', [`--password=${password}`, '--decrypt', path, to]);
+    if (status !== 0 && status !== 3) throw new Error(err);
+    return new Uint8Array(readFileSync(to));
   });

@@ -3,28 +3,57 @@ import { existsSync, mkdirSync, readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 
-/** PDFs that other people made with other programs, from Debian's documentation packages. */
-export const REAL_PDFS = [
+/** A document of others, in one of Debian's documentation packages. */
+export interface RealPdf {
+  readonly name: string;
+  readonly package: string;
+  readonly path: string;
+}
+
+const debian = (name: string, of: string, path: string): RealPdf => ({
+  name,
+  package: of,
+  path: `usr/share/${path}`,
+});
+
+/** PDFs that other people made with other programs, each for something the others do not have. */
+const FEW: readonly RealPdf[] = [
   /** Turned pages, right-to-left text. */
-  {
-    name: 'Arabic font features',
-    package: 'fonts-sil-scheherazade',
-    path: 'usr/share/doc/fonts-sil-scheherazade/documentation/Scheherazade-features.pdf.gz',
-  },
+  debian(
+    'Arabic font features',
+    'fonts-sil-scheherazade',
+    'doc/fonts-sil-scheherazade/documentation/Scheherazade-features.pdf.gz',
+  ),
   /** Stream lengths in objects of their own. */
-  {
-    name: 'drawing program how-to',
-    package: 'xfig-doc',
-    path: 'usr/share/doc/xfig/xfig-howto.pdf',
-  },
-  /** 87 pages, links. */
-  { name: 'shell manual', package: 'bash-doc', path: 'usr/share/doc/bash/bash.pdf' },
-] as const;
+  debian('drawing program how-to', 'xfig-doc', 'doc/xfig/xfig-howto.pdf'),
+];
+
+const MORE: readonly RealPdf[] = [
+  /** 87 pages, links, object streams. */
+  debian('shell manual', 'bash-doc', 'doc/bash/bash.pdf'),
+  /** Outline and links. */
+  debian('statistics introduction', 'r-doc-pdf', 'doc/r-doc-pdf/manual/R-intro.pdf'),
+  debian('policy manual', 'debian-policy', 'doc/debian-policy/policy.pdf'),
+  /** Landscape, object streams. */
+  debian('reference card', 'pari-doc', 'pari/doc/refcard.pdf'),
+  /** 1,158 pages. */
+  debian('numeric language manual', 'octave-doc', 'doc/octave/octave.pdf'),
+  /** Music. */
+  debian(
+    'chorale prelude',
+    'lilypond-doc-pdf',
+    'doc/lilypond/html/Documentation/ly-examples/bach-bwv610.pdf',
+  ),
+];
+
+/** A few, or all of them when every reference is checked. */
+export const realPdfs = (): readonly RealPdf[] =>
+  process.env.REFERENCES === 'all' ? [...FEW, ...MORE] : FEW;
 
 const cache = join(process.cwd(), '.cache', 'references');
 
-/** The bytes of one of them; fetched with apt-get the first time and kept in a folder that git ignores. */
-export function realPdf({ package: name, path }: (typeof REAL_PDFS)[number]): Uint8Array {
+/** The bytes of one of them; fetched the first time and kept in a folder that git ignores. */
+export function realPdf({ package: name, path }: RealPdf): Uint8Array {
   const folder = join(cache, name);
   const file = join(folder, path);
   if (!existsSync(file)) {

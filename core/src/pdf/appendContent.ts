@@ -1,4 +1,12 @@
-import { PDFArray, PDFDict, PDFName, type PDFPage, type PDFRef } from '@cantoo/pdf-lib';
+import {
+  PDFArray,
+  PDFDict,
+  PDFName,
+  type PDFObject,
+  type PDFPage,
+  type PDFRef,
+  PDFStream,
+} from '@cantoo/pdf-lib';
 import { stateBalance } from './content/balance.ts';
 import { pageContent } from './content/pageContent.ts';
 
@@ -13,12 +21,27 @@ export function drawOverPage(page: PDFPage, form: PDFRef): void {
   const after = `${'EMC '.repeat(openSections)}${'Q '.repeat(missingRestores + 1)}`;
   const name = addForm(page, form);
 
-  const contents = page.node.get(PDFName.of('Contents'));
-  const resolved = page.node.lookup(PDFName.of('Contents'));
-  const own = resolved instanceof PDFArray ? resolved.asArray() : contents ? [contents] : [];
+  const own = contentsOf(page);
   const opening = context.register(context.stream(`${before}\n`));
   const closing = context.register(context.stream(`\n${after}q /Artifact BMC /${name} Do EMC Q\n`));
-  page.node.set(PDFName.of('Contents'), context.obj([opening, ...own, closing]));
+  page.node.set(PDFName.of('Contents'), context.obj([opening, ...own, closing] as PDFRef[]));
+}
+
+/** The page's content streams; null and whatever else damage leaves among them is no content. */
+function contentsOf(page: PDFPage): PDFObject[] {
+  const contents = page.node.get(PDFName.of('Contents'));
+  const resolved = page.node.lookup(PDFName.of('Contents'));
+  const parts = resolved instanceof PDFArray ? resolved.asArray() : contents ? [contents] : [];
+  return parts.filter((part) => page.doc.context.lookup(part) instanceof PDFStream);
+}
+
+/** Leaves a page nothing but streams for its contents. */
+export function mendContents(page: PDFPage): void {
+  const resolved = page.node.lookup(PDFName.of('Contents'));
+  if (!(resolved instanceof PDFArray)) return;
+  const own = contentsOf(page);
+  if (own.length < resolved.size())
+    page.node.set(PDFName.of('Contents'), page.doc.context.obj(own as PDFRef[]));
 }
 
 /** Names the form in resources that belong to this page alone; others may share the ones it had. */

@@ -1,6 +1,7 @@
 import { deflateSync } from 'node:zlib';
 import fc from 'fast-check';
 import {
+  PDFArray,
   PDFContext,
   PDFCrossRefStream,
   PDFDict,
@@ -13,13 +14,18 @@ import {
 } from '@cantoo/pdf-lib';
 import { alongCorners, wavePath } from '../../testing/hand.ts';
 import { HIGHLIGHTER, pageRefsFor, written } from '../../testing/marks.ts';
-import { lockedPdf, pageContent, pdfWith, plainPdf } from '../../testing/pdfs.ts';
+import {
+  action,
+  everythingIn,
+  lockedPdf,
+  pageContent,
+  pdfWith,
+  plainPdf,
+} from '../../testing/pdfs.ts';
 import { emptyDocument } from '../document/index.ts';
 import { FixedCopyStopped, makeFixedCopy } from './fixedCopy.ts';
 import { inspectPdf } from './inspect.ts';
-import { mendStreams } from './mendStreams.ts';
-import { openPdf } from './openPdf.ts';
-import { quickenCrossReferences } from './quickCrossReferences.ts';
+import { quickenCrossReferences } from './library/quickCrossReferences.ts';
 
 const WAVE = wavePath({ x: 60, y: 200 }, 150, 8, 3);
 const BAR = alongCorners([
@@ -192,34 +198,71 @@ test('form fields are drawn with their values, even where the form asks viewers 
   expect(texts).toMatch(/<53616C746D61727368> Tj/i);
 });
 
-test('a form that is no form does not stop the copy', async () => {
-  for (const AcroForm of [{ Fields: 7 }, { Fields: [{ Kids: 3 }] }, {}]) {
+test('a form that is no form does not stop the copy, and damage to it is told', async () => {
+  for (const [AcroForm, damaged] of [
+    [{ Fields: 7 }, false],
+    [{ Fields: [{ Kids: 3 }] }, true],
+    [{ Fields: [5, { FT: 'Tx', Kids: [7] }] }, true],
+    [{ Fields: [{ FT: 'Tx', T: 9, Kids: [{ Subtype: 'Widget', Parent: 4 }] }] }, true],
+    [{ Fields: [], DR: 3, NeedAppearances: true }, false],
+    [{}, false],
+  ] as const) {
     const source = await pdfWith((_p, doc) =>
       doc.catalog.set(PDFName.of('AcroForm'), doc.context.obj(AcroForm as never)),
     );
-    expect((await marked(source, [{ page: 0, path: WAVE }])).marksDrawn).toBe(1);
+    const copy = await marked(source, [{ page: 0, path: WAVE }]);
+    expect([AcroForm, copy.marksDrawn, copy.formDamaged]).toEqual([AcroForm, 1, damaged]);
   }
 });
 
-test('streams whose length stands elsewhere get back the last byte the library drops', async () => {
+test('what is taken out is not in the bytes: fields, other forms, scripts, what follows an action', async () => {
+  const source = await pdfWith((page, doc) => {
+    const { context } = doc;
+    const form = doc.getForm();
+    const field = form.createTextField('secretname');
+    field.addToPage(page, { x: 40, y: 100, width: 120, height: 20 });
+    const widget = field.acroField.getWidgets()[0].dict;
+    widget.set(PDFName.of('AA'), context.obj({ K: action('JavaScript', { JS: 'one()' }, doc) }));
+    const xfa = context.register(context.stream('<xdp>two</xdp>'));
+    form.acroForm.dict.set(PDFName.of('XFA'), xfa);
+    const script = context.register(action('JavaScript', { JS: 'three()' }, doc));
+    const open = action('GoTo', {}, doc);
+    open.set(PDFName.of('D'), context.obj([page.ref, 'Fit']));
+    open.set(PDFName.of('Next'), context.obj([script]));
+    doc.catalog.set(PDFName.of('OpenAction'), context.register(open));
+    doc.catalog.set(
+      PDFName.of('Names'),
+      context.obj({ JavaScript: context.register(context.obj({ Names: [script] })) }),
+    );
+    page.node.set(PDFName.of('PresSteps'), context.obj({ NA: script }));
+    // The structure of a tagged document leads to the field as well.
+    doc.catalog.set(
+      PDFName.of('StructTreeRoot'),
+      context.obj({ K: { Type: 'OBJR', Obj: page.node.Annots()?.get(0) as never } }),
+    );
+  });
+  const { bytes } = await marked(source, []);
+  const text = await everythingIn(bytes);
+  expect(text).not.toMatch(/JavaScript|secretname|xdp|AcroForm|NeedAppearances|Widget|PresSteps/);
+  expect(text).not.toMatch(/one\(\)|three\(\)/);
+  expect(text).toMatch(/\/OpenAction/);
+  expect(text).toMatch(/OBJR/);
+});
+
+test('null among a page’s contents goes, on pages with marks and without', async () => {
   const source = await pdfWith((page) => {
     const { context } = page.doc;
-    const data = Uint8Array.from([49, 32, 119, 10, 48, 32, 103, 13]);
-    const stream = PDFRawStream.of(context.obj({}) as unknown as PDFDict, data);
-    page.node.set(PDFName.of('Contents'), context.register(stream));
-  });
-  const text = new TextDecoder('latin1').decode(source);
-  const indirect = text
-    .replace('/Length 8\n', '/Length 99 0 R\n')
-    .replace('xref\n', '99 0 obj\n8\nendobj\nxref\n');
-  expect(indirect).not.toBe(text);
-  const bytes = Uint8Array.from(indirect, (c) => c.charCodeAt(0));
-  const cut = await PDFDocument.load(bytes);
-  const mended = await openPdf(bytes);
-  expect(pageContent(cut.getPage(0))).toHaveLength(8);
-  expect([...pageContent(mended.getPage(0))]).toEqual([49, 32, 119, 10, 48, 32, 103, 13, 10]);
-  mendStreams(mended, bytes);
-  expect(pageContent(mended.getPage(0))).toHaveLength(9);
+    const contents = page.node.lookup(PDFName.of('Contents'), PDFArray).get(0) as never;
+    const gone = PDFRef.of(4000);
+    page.node.set(PDFName.of('Contents'), context.obj([null, contents, gone]));
+  }, 2);
+  const { bytes } = await marked(source, [{ page: 0, path: WAVE }]);
+  const doc = await PDFDocument.load(bytes);
+  for (const [i, count] of [3, 1].entries()) {
+    const contents = doc.getPage(i).node.lookup(PDFName.of('Contents'), PDFArray);
+    expect(contents.size()).toBe(count);
+    for (let k = 0; k < count; k++) expect(contents.lookup(k)).toBeInstanceOf(PDFStream);
+  }
 });
 
 test('cross-references stand in order of their numbers, in whatever order they come', () => {

@@ -1,14 +1,16 @@
 import type { PDFPage } from '@cantoo/pdf-lib';
 import { type DocState, marksOn, type PageRef } from '../document/index.ts';
 import { flattenAnnotations } from './annotations/flatten.ts';
-import { drawOverPage } from './appendContent.ts';
+import { drawOverPage, mendContents } from './appendContent.ts';
 import { refreshFieldAppearances } from './fields.ts';
 import { isSigned } from './inspect.ts';
+import { baseAddress } from './actions.ts';
 import { removeInteraction } from './interaction.ts';
 import { type Deflate, Layer } from './layer.ts';
 import { openPdf } from './openPdf.ts';
 import { fixGeometry, pageGeometry } from './pageGeometry.ts';
-import { quickenCrossReferences } from './quickCrossReferences.ts';
+import { quickenCrossReferences } from './library/quickCrossReferences.ts';
+import { keepReachable } from './library/reachable.ts';
 import { paintMarksInto } from './paintMarks.ts';
 
 export interface FixedCopyOptions {
@@ -30,8 +32,10 @@ export interface FixedCopy {
   readonly annotationsDrawn: number;
   /** Kinds of annotations that showed nothing on the page and are not in the copy. */
   readonly annotationsDropped: readonly string[];
-  /** Links that would have started something and are not in the copy. */
-  readonly linksDropped: number;
+  /** What links led to that would have started something and are not in the copy, in words. */
+  readonly linksDropped: readonly string[];
+  /** The form is damaged: its fields are drawn as they came, those without an appearance are not. */
+  readonly formDamaged: boolean;
   /** The source was encrypted; the copy is not. */
   readonly encryptionLost: boolean;
   /** The source was signed; the copy no longer carries the signature. */
@@ -56,28 +60,31 @@ export async function makeFixedCopy(
 ): Promise<FixedCopy> {
   const doc = await openPdf(source, options.password);
   const signatureLost = isSigned(doc);
-  refreshFieldAppearances(doc);
+  const formDamaged = !refreshFieldAppearances(doc);
+  const base = baseAddress(doc);
   const refs = new Map<number, PageRef>(document.pages.map((ref) => [ref.index, ref]));
   const pages = doc.getPages();
   const dropped: string[] = [];
+  const linksDropped: string[] = [];
   let marksDrawn = 0;
   let annotationsDrawn = 0;
-  let linksDropped = 0;
   for (const [index, page] of pages.entries()) {
     if (options.shouldStop?.()) throw new FixedCopyStopped('The fixed copy was called off.');
     const layer = new Layer(doc.context);
-    const flattened = flattenAnnotations(page, layer);
+    const flattened = flattenAnnotations(page, layer, base);
     annotationsDrawn += flattened.drawn;
     dropped.push(...flattened.dropped);
-    linksDropped += flattened.linksDropped;
+    linksDropped.push(...flattened.linksDropped);
     const ref = refs.get(index);
     marksDrawn += ref ? await drawMarks(page, ref, document, layer, options.deflate) : 0;
     const geometry = pageGeometry(page);
+    mendContents(page);
     if (!layer.isEmpty) drawOverPage(page, await layer.finish(geometry.box, options.deflate));
     fixGeometry(page, geometry);
     options.onProgress?.(index + 1, pages.length);
   }
-  removeInteraction(doc);
+  removeInteraction(doc, base);
+  keepReachable(doc.context);
   quickenCrossReferences();
   const bytes = await doc.save({
     updateFieldAppearances: false,
@@ -92,6 +99,7 @@ export async function makeFixedCopy(
     annotationsDrawn,
     annotationsDropped: dropped,
     linksDropped,
+    formDamaged,
     // Set by the library only where it had a key to use.
     encryptionLost: doc.context.isDecrypted,
     signatureLost,

@@ -1,5 +1,5 @@
 import { EncryptedPDFError, PDFDocument } from '@cantoo/pdf-lib';
-import { mendStreams } from './mendStreams.ts';
+import { closeStreams, readStreamsByLength } from './library/streamEnds.ts';
 import { PdfRefusal } from './refusal.ts';
 
 /** Where a header may stand: readers accept up to 1024 bytes of something else before it. */
@@ -33,9 +33,10 @@ export function requireHeader(bytes: Uint8Array): void {
  */
 export async function openPdf(bytes: Uint8Array, password?: string): Promise<PDFDocument> {
   requireHeader(bytes);
+  readStreamsByLength();
   const doc = await load(bytes, password);
+  closeStreams(doc.context);
   if (countPages(doc, bytes) === 0) throw new PdfRefusal(hasEnd(bytes) ? 'no-pages' : 'cut-short');
-  mendStreams(doc, bytes);
   return doc;
 }
 

@@ -75,6 +75,13 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
   );
 }
 
+/** The first few of many, and how many more there are. */
+const fewOf = (names: readonly string[]): readonly string[] =>
+  names.length <= MOST_NAMED
+    ? names
+    : [...names.slice(0, MOST_NAMED), `and ${names.length - MOST_NAMED} more`];
+const MOST_NAMED = 5;
+
 const marksInWords = (count: number): string =>
   count === 0
     ? 'There are no marks on it yet.'
@@ -95,6 +102,7 @@ function Ways({ copy, fileName }: { copy: FixedCopy; fileName: string }) {
         setTrouble('The system could not share the file. Download it instead.');
     });
   const dropped = [...new Set(copy.annotationsDropped)];
+  const lost = fewOf([...new Set(copy.linksDropped)]);
   return (
     <View style={styles.ways}>
       <Text role="status" testID="copy-made" style={{ color: colors.onSurfaceVariant }}>
@@ -107,8 +115,9 @@ function Ways({ copy, fileName }: { copy: FixedCopy; fileName: string }) {
           ? ` Left out, since they show nothing on the page: ${dropped.join(', ')}.`
           : ''}
         {copy.encryptionLost ? ' The original is encrypted; this copy is not.' : ''}
-        {copy.linksDropped > 0
-          ? ` ${copy.linksDropped} links that lead to files or programs do not work in the copy.`
+        {lost.length > 0 ? ` Links that do not work in the copy: ${lost.join(', ')}.` : ''}
+        {copy.formDamaged
+          ? ' Its form is damaged: fields that bring no picture of their own are missing.'
           : ''}
       </Text>
       <View style={styles.row}>

@@ -1,4 +1,4 @@
-import { PDFDict, PDFName, PDFRef, PDFStream, type PDFContext } from '@cantoo/pdf-lib';
+import { PDFBool, type PDFContext, PDFDict, PDFName, PDFRef, PDFStream } from '@cantoo/pdf-lib';
 import {
   boxHeight,
   boxWidth,
@@ -9,6 +9,8 @@ import {
   thenMatrix,
   transformBox,
 } from '../../geometry/index.ts';
+import { streamBytes } from '../content/pageContent.ts';
+import { scanContent } from '../content/scan.ts';
 import { numbersAt, rectOf } from './read.ts';
 
 /** An appearance to draw: the form, and the matrix that puts it in its place. */
@@ -28,6 +30,7 @@ export function appearanceOf(annotation: PDFDict, context: PDFContext): Appearan
   const form = context.lookup(normal);
   if (!(form instanceof PDFStream)) return null;
   completeForm(form, context);
+  openGroups(form);
   const [a, b, c, d, e, f] = numbersAt(form.dict, 'Matrix');
   const matrix: Matrix = f === undefined ? IDENTITY : [a, b, c, d, e, f];
   const [x0, y0, x1, y1] = numbersAt(form.dict, 'BBox');
@@ -65,4 +68,33 @@ function completeForm(form: PDFStream, context: PDFContext): void {
   form.dict.set(PDFName.of('Subtype'), PDFName.of('Form'));
   if (!form.dict.has(PDFName.of('Resources')))
     form.dict.set(PDFName.of('Resources'), context.obj({}));
+}
+
+const isTrue = (dict: PDFDict, key: string): boolean =>
+  dict.lookup(PDFName.of(key)) === PDFBool.True;
+
+/**
+ * Takes transparency groups away that change nothing: neither isolated nor knockout, drawn opaque and Normal, they
+ * compose as their elements alone would (ISO 32000-1 §11.4.2–5). Some readers take them for isolated, and a
+ * highlight multiplied inside one then hides the words beneath.
+ */
+function openGroups(form: PDFStream, seen = new Set<PDFStream>()): void {
+  if (seen.has(form)) return;
+  seen.add(form);
+  const group = form.dict.lookup(PDFName.of('Group'));
+  if (group instanceof PDFDict && !isTrue(group, 'I') && !isTrue(group, 'K'))
+    form.dict.delete(PDFName.of('Group'));
+  const content = streamBytes(form);
+  const resources = form.dict.lookup(PDFName.of('Resources'));
+  const held = resources instanceof PDFDict ? resources.lookup(PDFName.of('XObject')) : undefined;
+  if (!content || !(held instanceof PDFDict)) return;
+  // Forms drawn after a graphics state was set may be drawn translucent or blended: their groups count.
+  let plain = true;
+  scanContent(content, ({ operator, name }) => {
+    if (operator === 'gs') plain = false;
+    if (operator !== 'Do' || name === null || !plain) return;
+    const inner = held.lookup(PDFName.of(name));
+    if (inner instanceof PDFStream && inner.dict.get(PDFName.of('Subtype')) === PDFName.of('Form'))
+      openGroups(inner, seen);
+  });
 }

@@ -1,7 +1,8 @@
 import { PDFArray, PDFDict, PDFName, PDFNumber } from '@cantoo/pdf-lib';
-import { ellipseInto } from '../../geometry/index.ts';
+import { ellipseInto, type Vec } from '../../geometry/index.ts';
 import type { Layer } from '../layer.ts';
 import { pdfNumber as n } from '../operators.ts';
+import { lineEnding } from './lineEndings.ts';
 import { numbersAt, numbersOf, rectOf, subtypeOf } from './read.ts';
 
 const DEFAULT_WIDTH = 1;
@@ -54,14 +55,10 @@ function operatorsFor(annotation: PDFDict): string | null {
           .map((p) => `${polyline(p)} S`)
           .join('\n')}`
       );
-    case 'Line': {
-      const line = points(numbersAt(annotation, 'L'));
-      return stroke && line.length === 2 ? `${stroke} ${n(width)} w ${polyline(line)} S` : null;
-    }
+    case 'Line':
+      return stroke && openLine(annotation, points(numbersAt(annotation, 'L')).slice(0, 2), width);
     case 'PolyLine':
-      return (
-        stroke && `${stroke} ${n(width)} w ${polyline(points(numbersAt(annotation, 'Vertices')))} S`
-      );
+      return stroke && openLine(annotation, points(numbersAt(annotation, 'Vertices')), width);
     case 'Polygon':
       return painted(annotation, `${polyline(points(numbersAt(annotation, 'Vertices')))} h`, width);
     case 'Square':
@@ -70,6 +67,38 @@ function operatorsFor(annotation: PDFDict): string | null {
     default:
       return null;
   }
+}
+
+/** A line with what stands at its ends (LE; IC fills what is closed). */
+function openLine(annotation: PDFDict, line: readonly Point[], width: number): string | null {
+  if (line.length < 2) return null;
+  const endings = annotation.lookup(PDFName.of('LE'));
+  const nameOf = (i: number): string => {
+    const name = endings instanceof PDFArray ? endings.lookup(i) : undefined;
+    return name instanceof PDFName ? name.decodeText() : 'None';
+  };
+  const vec = ([x, y]: Point): Vec => ({ x, y });
+  const ends = [line, [...line].reverse()].map(([end, before], i) =>
+    lineEnding(nameOf(i), vec(end), vec(before), width),
+  );
+  const c = numbersAt(annotation, 'C');
+  const fill = colour(numbersAt(annotation, 'IC'), 'fill');
+  const shown = line.map((p, i) => {
+    const last = i === line.length - 1;
+    if (i !== 0 && !last) return p;
+    const back = ends[last ? 1 : 0]?.shortens ?? 0;
+    const next = line[last ? i - 1 : 1];
+    const length = Math.hypot(next[0] - p[0], next[1] - p[1]);
+    return back === 0 || length === 0 ? p : between(p, next, Math.min(1, back / length));
+  });
+  return [
+    `${colour(c, 'stroke')} ${n(width)} w ${polyline(shown)} S`,
+    ...ends.flatMap((e) =>
+      e ? [e.closed && fill ? `${fill} ${e.path} f` : '', `${e.path} S`] : [],
+    ),
+  ]
+    .filter(Boolean)
+    .join('\n');
 }
 
 type Point = readonly [number, number];

@@ -1,5 +1,12 @@
-import { PDFBool, PDFDict, PDFDocument, PDFName } from '@cantoo/pdf-lib';
-import { action, addAnnotation, filledForm, pageContent, pdfWith } from '../../../testing/pdfs.ts';
+import { PDFBool, PDFDict, PDFDocument, PDFName, type PDFPage, PDFString } from '@cantoo/pdf-lib';
+import {
+  action,
+  addAnnotation,
+  everythingIn,
+  filledForm,
+  pageContent,
+  pdfWith,
+} from '../../../testing/pdfs.ts';
 import { emptyDocument } from '../../document/index.ts';
 import { makeFixedCopy } from '../fixedCopy.ts';
 import { appearanceOf } from './appearance.ts';
@@ -138,7 +145,13 @@ test('nothing that starts by itself is left: scripts, programs, other files', as
       d.context.obj({ Fields: [], XFA: 'x', NeedAppearances: PDFBool.True }),
     );
   });
-  expect(copy.linksDropped).toBe(5);
+  expect(copy.linksDropped).toEqual([
+    'a script',
+    'a program',
+    'javascript:alert(1)',
+    'file:///etc/passwd',
+    'a form that is sent',
+  ]);
   expect(annots).toBe(1);
   const reachable = [doc.catalog, page.node, page.node.Annots()?.lookup(0)].map(String).join(' ');
   expect(reachable).not.toMatch(/JavaScript|\/AA|\/Next|AcroForm|OpenAction/);
@@ -146,4 +159,123 @@ test('nothing that starts by itself is left: scripts, programs, other files', as
     .lookup(PDFName.of('Outlines'), PDFDict)
     .lookup(PDFName.of('First'), PDFDict);
   expect(outline.has(PDFName.of('A'))).toBe(false);
+});
+
+test('web and mail addresses that lack their scheme get it; others go and are named', async () => {
+  const addresses = [
+    'www.saltmarsh.example/tides',
+    ' station@saltmarsh.example ',
+    'HTTPS://saltmarsh.example',
+    'ftp://saltmarsh.example/log',
+    'tides/today',
+    `ftp://${'x'.repeat(80)}`,
+    '',
+  ];
+  const links = (page: PDFPage, doc: PDFDocument) => {
+    for (const URI of addresses)
+      addAnnotation(page, { Subtype: 'Link', Rect: RECT, A: action('URI', { URI }, doc) });
+    addAnnotation(page, { Subtype: 'Link', Rect: RECT });
+  };
+  const kept = (page: PDFPage): string[] =>
+    Array.from({ length: page.node.Annots()?.size() ?? 0 }, (_, i) =>
+      String(
+        page.node
+          .Annots()
+          ?.lookup(i, PDFDict)
+          .lookup(PDFName.of('A'), PDFDict)
+          .get(PDFName.of('URI')),
+      ),
+    );
+  const alone = await copied(links);
+  expect(kept(alone.page)).toEqual([
+    '(https://www.saltmarsh.example/tides)',
+    '(mailto:station@saltmarsh.example)',
+    '(HTTPS://saltmarsh.example)',
+  ]);
+  expect(alone.copy.linksDropped).toEqual([
+    'ftp://saltmarsh.example/log',
+    'tides/today',
+    `ftp://${'x'.repeat(54)}…`,
+    'an empty address',
+  ]);
+  const based = await copied((page, doc) => {
+    links(page, doc);
+    doc.catalog.set(
+      PDFName.of('URI'),
+      doc.context.obj({ Base: PDFString.of('https://saltmarsh.example/') }),
+    );
+  });
+  expect(kept(based.page)).toContain('(tides/today)');
+});
+
+test('an annotation that does not say what it is, is told as such', async () => {
+  const { copy } = await copied((page) => addAnnotation(page, { Rect: RECT }));
+  expect(copy.annotationsDropped).toEqual(['something without a kind']);
+});
+
+test.each([
+  'OpenArrow',
+  'ClosedArrow',
+  'ROpenArrow',
+  'RClosedArrow',
+  'Butt',
+  'Circle',
+  'Diamond',
+  'Square',
+  'Slash',
+])('a line without an appearance keeps its %s', async (name) => {
+  const drawn = async (LE: unknown): Promise<string> => {
+    const { doc } = await copied((page) =>
+      addAnnotation(page, {
+        Subtype: 'Line',
+        Rect: RECT,
+        L: [100, 100, 160, 130],
+        C: [0],
+        IC: [1, 0, 0],
+        LE,
+      }),
+    );
+    return everythingIn(await doc.save());
+  };
+  const [plain, start, end] = await Promise.all(
+    [
+      ['None', 'None'],
+      [name, 'None'],
+      ['None', name],
+    ].map(drawn),
+  );
+  const strokes = (text: string) => text.match(/ S$/gm)?.length ?? 0;
+  expect([strokes(plain), strokes(start), strokes(end)]).toEqual([1, 2, 2]);
+  const closed = /Arrow$/.test(name) ? /Closed/.test(name) : !/Butt|Slash/.test(name);
+  expect(/1 0 0 rg/.test(start)).toBe(closed);
+});
+
+test('a transparency group that changes nothing is opened, so that a highlight in it multiplies onto the page', async () => {
+  const groupsLeft = async (group: object, outer = '/Multiply gs /Inner Do') => {
+    const { doc } = await copied((page, d) => {
+      const { context } = d;
+      const form = (content: string, more: object) =>
+        context.register(
+          context.stream(content, {
+            Type: 'XObject',
+            Subtype: 'Form',
+            BBox: [0, 0, 60, 30],
+            ...more,
+          }),
+        );
+      const inner = form('1 1 0 rg 0 0 60 30 re f', { Group: { S: 'Transparency', ...group } });
+      const N = form(outer, {
+        Group: { S: 'Transparency', ...group },
+        Resources: { XObject: { Inner: inner }, ExtGState: { Multiply: { BM: 'Multiply' } } },
+      });
+      addAnnotation(page, { Subtype: 'Highlight', Rect: RECT, AP: { N } });
+    });
+    return (await everythingIn(await doc.save())).match(/\/Group /g)?.length ?? 0;
+  };
+  // The inner form is drawn multiplied, as one: its group stays.
+  expect(await groupsLeft({})).toBe(1);
+  expect(await groupsLeft({ I: false, K: false })).toBe(1);
+  expect(await groupsLeft({}, 'q /Inner Do Q')).toBe(0);
+  expect(await groupsLeft({ I: true })).toBe(2);
+  expect(await groupsLeft({ K: true })).toBe(2);
 });

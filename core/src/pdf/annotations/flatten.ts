@@ -12,32 +12,39 @@ export interface FlattenedAnnotations {
   readonly drawn: number;
   /** Kinds that were shown nowhere on the page and are gone from the copy, such as sounds. */
   readonly dropped: readonly string[];
-  /** Links that would start a program, run a script or open another file. */
-  readonly linksDropped: number;
+  /** What links led to that would start a program, run a script or open another file, in words. */
+  readonly linksDropped: readonly string[];
 }
 
 /** Kinds that stay: links work in the copy as in the source, unless they start something. */
 const KEPT = new Set(['Link']);
 /** Kinds that are a window of another annotation, not a thing on the page. */
 const WINDOWS = new Set(['Popup']);
+/** What is told of an annotation that does not say what it is. */
+const NAMELESS = 'something without a kind';
 
-/** Draws a page's annotations and form fields into `layer` and takes them off the page; links stay. */
-export function flattenAnnotations(page: PDFPage, layer: Layer): FlattenedAnnotations {
+/**
+ * Draws a page's annotations and form fields into `layer` and takes them off the page; links stay. Relative
+ * addresses stand on `base`.
+ */
+export function flattenAnnotations(page: PDFPage, layer: Layer, base = ''): FlattenedAnnotations {
   const { context } = page.doc;
   const list = page.node.lookup(PDFName.of('Annots'));
-  if (!(list instanceof PDFArray)) return { drawn: 0, dropped: [], linksDropped: 0 };
+  if (!(list instanceof PDFArray)) return { drawn: 0, dropped: [], linksDropped: [] };
   const kept: (PDFRef | PDFDict)[] = [];
   const dropped: string[] = [];
+  const linksDropped: string[] = [];
   let drawn = 0;
-  let linksDropped = 0;
   for (let i = 0; i < list.size(); i++) {
     const entry = list.get(i);
     const annotation = list.lookup(i);
     if (!(annotation instanceof PDFDict)) continue;
     const subtype = subtypeOf(annotation);
     if (KEPT.has(subtype)) {
-      if (disarm(annotation)) kept.push(entry as PDFRef | PDFDict);
-      else linksDropped++;
+      const { leads, lost } = disarm(annotation, base);
+      if (leads) kept.push(entry as PDFRef | PDFDict);
+      else if (entry instanceof PDFRef) context.delete(entry);
+      if (lost !== null) linksDropped.push(lost);
       continue;
     }
     if (entry instanceof PDFRef) context.delete(entry);
@@ -46,7 +53,7 @@ export function flattenAnnotations(page: PDFPage, layer: Layer): FlattenedAnnota
     const appearance = appearanceOf(annotation, context);
     if (appearance) layer.draw(appearance.form, `${appearance.place.map(pdfNumber).join(' ')} cm`);
     else if (!drawWithoutAppearance(layer, annotation)) {
-      if (subtype !== 'Widget') dropped.push(subtype);
+      if (subtype !== 'Widget') dropped.push(subtype || NAMELESS);
       continue;
     }
     drawn++;

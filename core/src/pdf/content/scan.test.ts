@@ -74,3 +74,11 @@ test('coverage: a large image without text is a scan, a small one is not', () =>
   expect(told('600 0 0 800 0 0 cm /Form Do').imageShare).toBe(0);
   expect(told('BT (twelve bytes) Tj [(a) -20 (b)] TJ ET').textBytes).toBe(14);
 });
+
+test('tokens of any length are walked over', () => {
+  for (const token of ['x', '7', '/N', '(']) {
+    const content = bytes(`q ${token}${'0a'.repeat(300_000)} Q`);
+    expect(() => scanContent(content, () => undefined)).not.toThrow();
+  }
+  expect(operators(`q ${'a'.repeat(200_000)} Q`)).toEqual(['q', '', 'Q']);
+});

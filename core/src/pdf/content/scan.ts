@@ -11,6 +11,8 @@ export interface Operation {
 
 const WHITE = new Set([0, 9, 10, 12, 13, 32]);
 const DELIMITER = new Set([...'()<>[]{}/%'].map((c) => c.charCodeAt(0)));
+/** Names may have 127 bytes (ISO 32000-1, annex C); what is longer by far is none. */
+const LONGEST_WORD = 4096;
 const isRegular = (b: number): boolean => !WHITE.has(b) && !DELIMITER.has(b);
 const code = (c: string): number => c.charCodeAt(0);
 const [OPEN, CLOSE, BACKSLASH, LESS, MORE, SLASH, PERCENT] = [...'()\\<>/%'].map(code);
@@ -32,6 +34,8 @@ export function scanContent(bytes: Uint8Array, visit: (operation: Operation) => 
   const word = (): string => {
     const start = at;
     while (at < bytes.length && isRegular(bytes[at])) at++;
+    // Longer ones are damage, or data: no operator, name or number.
+    if (at - start > LONGEST_WORD) return '';
     return String.fromCharCode(...bytes.subarray(start, at));
   };
 
