@@ -75,11 +75,11 @@ export async function openInPdfium(bytes: Uint8Array, password = ''): Promise<Pd
       m.FPDFBitmap_Destroy(bitmap);
     }
   };
-  const withPage = <T>(index: number, use: (page: number) => T): T => {
+  const withPage = <T>(index: number, act: (page: number) => T): T => {
     const page = m.FPDF_LoadPage(doc, index);
     if (page === 0) throw new Error(`PDFium cannot open page ${index + 1}.`);
     try {
-      return use(page);
+      return act(page);
     } finally {
       m.FPDF_ClosePage(page);
     }

@@ -3,7 +3,7 @@ import { useEffect, useMemo } from 'react';
 import { useColorScheme } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
-import { usePenRoll } from '@/session';
+import { usePenRoll, useUnloadGuard } from '@/session';
 import { darkTheme, lightTheme, useReducedMotion, useShippedFonts } from '@/ui';
 
 export default function RootLayout() {
@@ -14,6 +14,7 @@ export default function RootLayout() {
     () => (calm ? { ...colours, animation: { scale: 0 } } : colours),
     [calm, colours],
   );
+  useUnloadGuard();
   useEffect(() => void usePenRoll.getState().load(), []);
   if (!ready) return null;
   return (

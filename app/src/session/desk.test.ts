@@ -1,5 +1,7 @@
 import { plainPage } from '@marginalis/core/geometry';
+import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { findDocument, readShelf, readSource, sha256 } from '@/storage';
+import { installFakeTabs, settle } from '../testing/fakeLocks';
 import { PictureError, PdfPictures, startWork } from '@/work';
 import {
   addDocument,
@@ -11,6 +13,7 @@ import {
   renameDocument,
   unlockDocument,
 } from './desk';
+import { markInUse } from './inUse';
 import { passwordFor } from './passwords';
 
 jest.mock('@/work', () => {
@@ -39,6 +42,7 @@ const bytes = (n: number): Uint8Array => Uint8Array.from([37, 80, 68, 70, n]);
 const lay = async (n: number, name = `file-${n}.pdf`, now = n) => addDocument(name, bytes(n), now);
 const onDesk = async () => (await deskDocuments()).documents;
 
+beforeEach(installFakeTabs);
 afterEach(async () => {
   for (const d of await onDesk()) await removeDocument(d.id);
   await dropRemoved();
@@ -128,4 +132,39 @@ test('renaming keeps the document, an empty name changes nothing, working moves 
   await noteWorkedOn(a.document.id, 1000);
   await noteWorkedOn('gone', 1000);
   expect((await onDesk())[0].title).toBe('My notes');
+});
+
+test('opening a file again heals a source that the browser lost', async () => {
+  found();
+  await lay(11);
+  const sha = await sha256(bytes(11));
+  const store = createAsyncStorage('marginalis-sources');
+  for (const lost of [sha, `${sha}/00000`]) {
+    await store.removeItem(lost);
+    expect(await readSource(sha)).toBeNull();
+    expect(await lay(11)).toMatchObject({ ok: true, already: true });
+    expect(await readSource(sha)).toEqual(bytes(11));
+  }
+});
+
+test('what another tab has open, or still offers to put back, is not dropped', async () => {
+  found();
+  const added = await lay(12);
+  if (!added.ok) throw new Error(added.message);
+  const { id, source } = added.document;
+  const [endOne, endTwo] = [markInUse(id), markInUse(id)];
+  await removeDocument(id);
+  await dropRemoved();
+  expect(await findDocument(id)).not.toBeNull();
+  endOne();
+  await settle(3);
+  await dropRemoved();
+  expect(await readSource(source)).not.toBeNull();
+  await putBack(id);
+  expect(await onDesk()).toHaveLength(1);
+  await removeDocument(id);
+  endTwo();
+  await settle(3);
+  await dropRemoved();
+  expect(await findDocument(id)).toBeNull();
 });

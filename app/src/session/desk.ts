@@ -5,6 +5,7 @@ import {
   dropJournal,
   dropSource,
   findDocument,
+  holdsSource,
   keepDocument,
   keepSource,
   readShelf,
@@ -12,6 +13,7 @@ import {
   sha256,
 } from '@/storage';
 import { firstPagePicture, PdfPictures, PictureError, startWork } from '@/work';
+import { ifUnused } from './inUse';
 import { holdPassword } from './passwords';
 
 /** What came of opening a file. */
@@ -42,6 +44,12 @@ export async function addDocument(
   const source = await sha256(bytes);
   const known = (await readShelf()).documents.find((d) => d.source === source);
   if (known) {
+    try {
+      // Opening the file again heals a source the browser has lost.
+      if (!(await holdsSource(source))) await keepSource(source, bytes);
+    } catch (e) {
+      return { ok: false, message: noRoom(fileName, e) };
+    }
     const document = { ...known, removed: false, workedAt: now };
     await keepDocument(document);
     return { ok: true, document, already: !known.removed };
@@ -70,14 +78,13 @@ export async function addDocument(
     askToStay();
   } catch (e) {
     await dropSource(source);
-    return {
-      ok: false,
-      message:
-        `There is no room for ${fileName} in the browser’s storage. ${e instanceof Error ? e.message : ''}`.trim(),
-    };
+    return { ok: false, message: noRoom(fileName, e) };
   }
   return { ...looked, already: false };
 }
+
+const noRoom = (fileName: string, e: unknown): string =>
+  `There is no room for ${fileName} in the browser’s storage. ${e instanceof Error ? e.message : ''}`.trim();
 
 /** Asks the browser not to clear what is stored when it runs short; it may refuse, and nothing depends on it. */
 function askToStay(): void {
@@ -150,14 +157,18 @@ export async function putBack(id: string): Promise<void> {
   if (document) await keepDocument({ ...document, removed: false });
 }
 
-/** Drops what was removed in an earlier visit, its marks and bytes included. */
+/** Drops what was removed, its marks and bytes included; not what a tab has open or still offers to put back. */
 export async function dropRemoved(): Promise<void> {
-  for (const document of (await readShelf()).documents) {
-    if (!document.removed) continue;
-    await dropDocument(document.id);
-    await dropJournal(document.id);
-    await dropSource(document.source);
-  }
+  for (const { id, removed } of (await readShelf()).documents)
+    if (removed)
+      await ifUnused(id, async () => {
+        // Put back, or dropped, by another tab in the meantime?
+        const document = await findDocument(id);
+        if (!document?.removed) return;
+        await dropDocument(id);
+        await dropJournal(id);
+        await dropSource(document.source);
+      });
 }
 
 export async function noteWorkedOn(id: string, now: number): Promise<void> {

@@ -9,6 +9,8 @@ import { installFakeTabs, settle } from '../testing/fakeLocks';
 import { DocumentSession, pageRefs } from './documentSession';
 
 const mockRefuse = { now: false };
+/** Every reading of a journal waits for this while it is there, and is counted. */
+const mockReads = { gate: null as Promise<void> | null, count: 0 };
 jest.mock('@/storage', () => {
   const real = jest.requireActual('@/storage');
   return {
@@ -17,6 +19,12 @@ jest.mock('@/storage', () => {
       const store = real.createJournalStore(id);
       return {
         ...store,
+        readAll: async () => {
+          mockReads.count++;
+          const texts = await store.readAll();
+          await mockReads.gate;
+          return texts;
+        },
         put: (entries: unknown) =>
           mockRefuse.now ? Promise.reject(new Error('QuotaExceededError')) : store.put(entries),
       };
@@ -26,6 +34,7 @@ jest.mock('@/storage', () => {
 
 beforeEach(() => {
   mockRefuse.now = false;
+  mockReads.gate = null;
   installFakeTabs();
 });
 
@@ -78,12 +87,12 @@ test('"kept" is not said before storage has answered, and a refusal is said', as
   write(session, 'm1');
   await session.settled();
   expect(state(session).saving).toBe('unkept');
-  expect(state(session).trouble).toMatch(/not stored yet/);
+  expect(state(session).refused).toBe(true);
   expect(marks(session)).toBe(1);
   mockRefuse.now = false;
   session.retry();
   await session.settled();
-  expect(state(session)).toMatchObject({ saving: 'kept', trouble: null });
+  expect(state(session)).toMatchObject({ saving: 'kept', refused: false });
   const store = createJournalStore(session.desk.id);
   expect((await store.readAll()).size).toBe(1);
   await session.close();
@@ -182,6 +191,110 @@ test('a tab whose storage refuses does not give the turn away and loses nothing'
   expect(state(second).writable).toBe(false);
   await first.close();
   await second.close();
+});
+
+/** Lets journals be read on until the function given is called. */
+function holdReads(): () => void {
+  let open: () => void = () => undefined;
+  mockReads.gate = new Promise((resolve) => (open = resolve));
+  return () => {
+    mockReads.gate = null;
+    open();
+  };
+}
+
+test('a tab that is asked for the turn while it still reads gives it away, and only reads afterwards', async () => {
+  const desk = freshDocument();
+  const release = holdReads();
+  const first = new DocumentSession(desk);
+  await settle();
+  const second = new DocumentSession(desk);
+  await settle();
+  second.askForTurn();
+  await settle();
+  release();
+  await settle();
+  expect([state(first).writable, state(second).writable]).toEqual([false, true]);
+  expect([write(first, 'no'), write(second, 'yes')]).toEqual([false, true]);
+  await second.close();
+  await first.close();
+});
+
+test('a tab that gets the turn while it reads may write, whatever it hears meanwhile', async () => {
+  const desk = freshDocument();
+  const first = await opened(desk);
+  const second = await opened(desk);
+  write(first, 'm1');
+  await first.settled();
+  const release = holdReads();
+  // The first dies: the second has the turn, and reads.
+  await first.close();
+  await settle();
+  const third = new DocumentSession(desk);
+  await settle();
+  release();
+  await settle();
+  expect([state(second).writable, marks(second)]).toEqual([true, 1]);
+  expect([state(third).writable, marks(third)]).toEqual([false, 1]);
+  expect(write(second, 'm2')).toBe(true);
+  await second.close();
+  await third.close();
+});
+
+test('a tab that reads along takes over each stroke without reading the journal again', async () => {
+  const desk = freshDocument();
+  const first = await opened(desk);
+  const second = await opened(desk);
+  const reads = mockReads.count;
+  for (const id of ['a', 'b', 'c']) {
+    write(first, id);
+    await first.settled();
+  }
+  first.undo();
+  await first.settled();
+  await settle();
+  expect(marks(second)).toBe(2);
+  expect(mockReads.count).toBe(reads);
+  // It can go on from there.
+  second.askForTurn();
+  await settle();
+  expect(second.redo()).toBe('Write');
+  await second.settled();
+  await second.close();
+  await first.close();
+});
+
+test('what is stored while a tab begins to read along is not missed', async () => {
+  const desk = freshDocument();
+  const first = await opened(desk);
+  const release = holdReads();
+  const second = new DocumentSession(desk);
+  await settle();
+  write(first, 'm1');
+  write(first, 'm2');
+  await first.settled();
+  await settle();
+  release();
+  await settle();
+  expect(marks(second)).toBe(2);
+  await first.close();
+  await second.close();
+});
+
+test('a document that a newer version worked on is read, not written', async () => {
+  const desk = freshDocument();
+  const session = await opened(desk);
+  write(session, 'm1');
+  await session.settled();
+  await session.close();
+  const store = createJournalStore(desk.id);
+  await store.put([['record/000000000002', 'm2 9 00000000 {"seq":2}']]);
+  const before = await store.readAll();
+  const again = await opened(desk);
+  expect(state(again)).toMatchObject({ newer: true, writable: false, damaged: 0 });
+  expect([marks(again), write(again, 'm2'), again.undo()]).toEqual([1, false, null]);
+  await again.close();
+  expect(await store.readAll()).toEqual(before);
 });
 
 const SETTLE = { upright: true, meet: true };

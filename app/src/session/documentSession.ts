@@ -27,10 +27,12 @@ import {
   redo,
   undo,
 } from '@marginalis/core/history';
-import { createJournal, JournalDamage, type JournalRecord } from '@marginalis/core/journal';
+import { createJournal, followJournal, JournalDamage } from '@marginalis/core/journal';
 import type { Mark, MarkId, Tidy } from '@marginalis/core/marks';
 import { createStore } from 'zustand/vanilla';
 import { createJournalStore, type DeskDocument } from '@/storage';
+import { markInUse } from './inUse';
+import { Keeper } from './keeper';
 import { type Turn, waitForTurn } from './turn';
 
 /** A figure that ink looks like; `taken` is the figure it became unasked, from which the ink can come back. */
@@ -44,8 +46,12 @@ export interface SessionState {
   readonly history: History;
   /** `kept` is said only after storage has answered. */
   readonly saving: 'kept' | 'keeping' | 'unkept';
-  /** False while another tab has the turn. */
+  /** Storage refuses changes, which are only in memory; they are tried again and again. */
+  readonly refused: boolean;
+  /** False while another tab has the turn, and where a newer version of the program wrote. */
   readonly writable: boolean;
+  /** A newer version of the program has worked on this document. */
+  readonly newer: boolean;
   readonly offer: TidyOffer | null;
   /** Marks that a scribble over them would strike out. */
   readonly scratch: ScratchOffer | null;
@@ -71,13 +77,9 @@ export interface Task {
   readonly stop: () => void;
 }
 
-/** What ink was meant to be is asked, and storing it begins, so long after it is shown: one frame does not pay for all, ms. */
+/** What ink was meant to be is asked so long after it is shown: one frame does not pay for all, ms. */
 const ASKED_AFTER = 24;
-const STORED_AFTER = 48;
 const NONE: ReadonlySet<MarkId> = new Set();
-const STORAGE_TROUBLE =
-  'This change is not stored yet: the browser’s storage is full or out of reach. It is safe while this tab is open. Send a copy, or free some space.';
-
 export const pageIdOf = (source: string, index: number): string =>
   `${source.slice(0, 12)}-${index}`;
 
@@ -93,11 +95,13 @@ export const pageRefs = (document: DeskDocument): PageRef[] =>
 export class DocumentSession {
   private readonly pages: readonly PageRef[];
   private readonly journal: ReturnType<typeof createJournal>;
-  private readonly client = crypto.randomUUID();
+  private readonly keeper: Keeper;
   private readonly turn: Turn;
-  private waiting: JournalRecord[] = [];
-  private writing: Promise<void> | null = null;
-  private last = 0;
+  private readonly endUse: () => void;
+  /** This tab has the turn, and is not about to give it away. */
+  private holds = false;
+  /** Lines another tab stored while the journal was being read; null while it is not. */
+  private heard: string[] | null = null;
   /** See {@link askSoon}. */
   private asking: ReturnType<typeof setTimeout> | null = null;
   /** See {@link startStroke}. */
@@ -116,7 +120,9 @@ export class DocumentSession {
       document: emptyDocument(this.pages),
       history: EMPTY_HISTORY,
       saving: 'kept',
+      refused: false,
       writable: false,
+      newer: false,
       offer: null,
       scratch: null,
       picked: NONE,
@@ -127,43 +133,89 @@ export class DocumentSession {
       trouble: null,
       task: null,
     }));
+    this.keeper = new Keeper({
+      journal: this.journal,
+      client: crypto.randomUUID(),
+      current: this.get,
+      onChange: () => this.tellSaving(),
+      onKept: (lines) => this.turn.tell(lines),
+      onTrouble: (trouble) => this.set({ trouble }),
+    });
+    this.endUse = markInUse(desk.id);
     this.turn = waitForTurn(desk.id, {
-      onTurn: () => void this.load(true),
-      onWait: () => void this.load(false),
+      onTurn: () => this.startTurn(true),
+      onWait: () => this.startTurn(false),
       onAsked: () => this.yieldTurn(),
-      onNews: () => {
-        if (!this.get().writable) void this.load(false);
-      },
+      onNews: (lines) => this.follow(lines),
     });
   }
 
   private get = (): SessionState => this.store.getState();
   private set = (part: Partial<SessionState>): void => this.store.setState(part);
 
+  /** The turn came, or another tab has it. */
+  private startTurn(holds: boolean): void {
+    this.holds = holds;
+    void this.load();
+  }
+
   /** Stops writing and waits for storage; false when something is still only in memory here. */
   private async yieldTurn(): Promise<boolean> {
     this.finishNow();
+    this.holds = false;
     this.set({ writable: false, offer: null });
     await this.settled();
-    if (this.waiting.length === 0) return true;
-    this.set({ writable: true });
+    if (this.keeper.waits === 0) return true;
+    this.holds = true;
+    this.set({ writable: this.mayWrite() });
     return false;
   }
 
-  private async load(writable: boolean): Promise<void> {
+  /** Whether this tab may write, once the journal has been read. */
+  private mayWrite = (): boolean =>
+    this.holds && this.heard === null && this.get().phase === 'open' && !this.get().newer;
+
+  /** Reads the journal. Whoever has the turn when it is read, not when reading began, may write. */
+  private async load(): Promise<void> {
     const load = ++this.loads;
+    this.heard = [];
     try {
-      const { state, history, last, damaged } = await this.journal.open(this.pages);
+      const { state, history, last, damaged, newer } = await this.journal.open(this.pages);
       if (load !== this.loads) return;
-      this.last = last;
-      this.set({ phase: 'open', document: state, draft: null, history, damaged, writable });
+      const heard = this.heard ?? [];
+      this.heard = null;
+      this.keeper.last = last;
+      this.set({ phase: 'open', document: state, draft: null, history, damaged, newer });
+      this.set({ writable: this.mayWrite() });
+      if (heard.length > 0) this.follow(heard);
     } catch (e) {
+      if (load !== this.loads) return;
+      this.heard = null;
       this.set({
         phase: 'failed',
         writable: false,
         trouble: `The marks cannot be read from storage: ${words(e)}`,
       });
     }
+  }
+
+  /** Takes over what another tab has stored; reads the whole journal only when something is missing between. */
+  private follow(lines: readonly string[]): void {
+    if (this.holds) return;
+    if (this.heard) {
+      this.heard.push(...lines);
+      return;
+    }
+    const { document, history } = this.get();
+    let at = { state: document, history, last: this.keeper.last };
+    for (const line of lines) {
+      const next = followJournal(at, line);
+      if (!next) return void this.load();
+      at = next;
+    }
+    this.keeper.last = at.last;
+    this.set({ document: at.state, history: at.history, draft: null });
+    this.set({ picked: this.stillPicked(at.state) });
   }
 
   /** Carries out a transaction and keeps it; false when the document cannot be written on, or has changed. */
@@ -173,7 +225,7 @@ export class DocumentSession {
     if (!transaction || !writable) return false;
     const applied = applyTransaction(document, transaction);
     if (!applied.ok) return false;
-    const seq = this.last + 1;
+    const seq = this.keeper.last + 1;
     const step = { seq, transaction: () => transaction };
     this.set({
       document: applied.state,
@@ -183,7 +235,7 @@ export class DocumentSession {
       ...this.withoutScratch(),
       picked: this.stillPicked(applied.state),
     });
-    this.keep('do', transaction);
+    this.keeper.keep('do', transaction);
     return true;
   };
 
@@ -223,11 +275,13 @@ export class DocumentSession {
 
   /** What is not in the journal yet is not said to be kept, ink under the pen least of all. */
   private tellSaving(): void {
-    const waits = this.waiting.length > 0;
-    const isBusy = this.inHand || this.unfinished || this.asking || (waits && this.writing);
-    const saving = isBusy ? 'keeping' : waits ? 'unkept' : 'kept';
+    const { waits, isWriting, isRefused } = this.keeper;
+    const isBusy = this.inHand || this.unfinished || this.asking || (waits > 0 && isWriting);
+    const saving = isBusy ? 'keeping' : waits > 0 ? 'unkept' : 'kept';
+    const refused = isRefused && waits > 0;
+    const said = this.get();
     // The interface is told only what it has not been told.
-    if (this.get().saving !== saving) this.set({ saving });
+    if (said.saving !== saving || said.refused !== refused) this.set({ saving, refused });
   }
 
   /** Does what may wait until a change is shown; before it is done nothing is said to be kept. */
@@ -284,56 +338,15 @@ export class DocumentSession {
       ...this.withoutScratch(),
       picked: this.stillPicked(moved.state),
     });
-    this.keep(act, moved.transaction);
+    this.keeper.keep(act, moved.transaction);
     return moved.transaction.label;
   }
 
-  private keep(act: JournalRecord['act'], transaction: Transaction): void {
-    this.last += 1;
-    this.waiting.push({ seq: this.last, client: this.client, act, transaction });
-    this.writing ??= apart().then(() => this.write());
-    this.tellSaving();
-  }
-
-  private async write(): Promise<void> {
-    await this.writeAll();
-    this.writing = null;
-    this.tellSaving();
-  }
-
-  /** Writes what waits, in order; stops at the first record that storage refuses. */
-  private async writeAll(): Promise<void> {
-    while (this.waiting.length > 0) {
-      try {
-        await this.journal.append(this.waiting[0]);
-      } catch {
-        this.set({ trouble: STORAGE_TROUBLE });
-        return;
-      }
-      this.waiting.shift();
-    }
-    if (this.get().trouble === STORAGE_TROUBLE) this.set({ trouble: null });
-    this.tellSaving();
-    this.turn.tell();
-    const { document, history } = this.get();
-    try {
-      await this.journal.compact(this.last, document, history);
-    } catch (e) {
-      // Nothing is lost: the loose records stay, and the next stroke tries again.
-      this.set({ trouble: `Old records could not be bundled: ${words(e)}` });
-    }
-  }
-
   /** Tries again to store what storage refused. */
-  retry = (): void => {
-    this.writing ??= this.write();
-    this.tellSaving();
-  };
+  retry = (): void => this.keeper.retry();
 
   /** When everything so far is stored, or storage has refused it. */
-  async settled(): Promise<void> {
-    while (this.writing) await this.writing;
-  }
+  settled = (): Promise<void> => this.keeper.settled();
 
   setDoomed = (doomed: ReadonlySet<MarkId>): void =>
     this.set({ doomed: doomed.size === 0 ? NONE : doomed });
@@ -423,19 +436,22 @@ export class DocumentSession {
   /** Asks the other tab for the turn. */
   askForTurn = (): void => this.turn.ask();
 
-  async close(): Promise<void> {
+  /** Lays everything down and waits for storage; false when it refused something, which then is only here. */
+  async rest(): Promise<boolean> {
     this.finishNow();
     this.askNoMore();
     this.get().task?.stop();
     await this.settled();
+    return this.keeper.waits === 0;
+  }
+
+  /** Gives the turn away. What is not stored by then is lost. */
+  async close(): Promise<void> {
+    await this.rest();
+    this.keeper.stop();
     this.turn.leave();
+    this.endUse();
   }
 }
-
-/** A moment later; at once where nobody looks, and the browser may put the page to sleep. */
-const apart = (): Promise<void> =>
-  globalThis.document?.visibilityState === 'hidden'
-    ? Promise.resolve()
-    : new Promise((resolve) => setTimeout(resolve, STORED_AFTER));
 
 const words = (e: unknown): string => (e instanceof Error ? e.message : String(e));

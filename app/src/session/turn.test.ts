@@ -19,7 +19,7 @@ function tab(document = 'd1'): Tab {
       said.push('asked');
       return made.willing;
     },
-    onNews: () => said.push('news'),
+    onNews: (lines) => said.push(`news ${lines.join()}`),
   });
   return Object.assign(made, { turn, said });
 }
@@ -97,8 +97,8 @@ test('news reaches the tabs that read', async () => {
   const a = tab();
   const b = tab();
   await settle();
-  a.turn.tell();
+  a.turn.tell(['one', 'two']);
   await settle();
-  expect(b.said.at(-1)).toBe('news');
-  expect(a.said).not.toContain('news');
+  expect(b.said.at(-1)).toBe('news one,two');
+  expect(a.said.join()).not.toContain('news');
 });

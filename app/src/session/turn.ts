@@ -1,3 +1,5 @@
+import { array, object, string } from 'yup';
+
 /**
  * One tab at a time writes on a document. The turn is a Web Lock: the browser gives it back by itself when
  * a tab dies. A tab that wants it asks over a channel; the holder finishes what it is keeping and yields.
@@ -7,8 +9,8 @@ export interface Turn {
   ask(): void;
   /** Gives the turn away, or stops waiting for it. */
   leave(): void;
-  /** Tells the other tabs that something new is kept. */
-  tell(): void;
+  /** Tells the other tabs the lines of the journal that are new. */
+  tell(lines: readonly string[]): void;
 }
 
 export interface TurnEvents {
@@ -18,9 +20,15 @@ export interface TurnEvents {
   onWait(): void;
   /** Another tab asks for it. The turn is given away when the answer is true. */
   onAsked(): Promise<boolean>;
-  /** The tab that writes has kept something new. */
-  onNews(): void;
+  /** The tab that writes has kept something new: these lines of the journal. */
+  onNews(lines: readonly string[]): void;
 }
+
+const newsShape = object({ lines: array(string().required()).required() }).required();
+
+/** The lines a tab tells of; null for anything else. */
+const linesOf = (data: unknown): readonly string[] | null =>
+  newsShape.isValidSync(data, { strict: true }) ? data.lines : null;
 
 export function waitForTurn(documentId: string, events: TurnEvents): Turn {
   const name = `marginalis/${documentId}`;
@@ -47,7 +55,8 @@ export function waitForTurn(documentId: string, events: TurnEvents): Turn {
   }
 
   channel.onmessage = ({ data }: MessageEvent<unknown>) => {
-    if (data === 'news') events.onNews();
+    const news = linesOf(data);
+    if (news) events.onNews(news);
     if (data !== 'ask' || !giveAway) return;
     const yielding = giveAway;
     giveAway = null;
@@ -66,7 +75,7 @@ export function waitForTurn(documentId: string, events: TurnEvents): Turn {
 
   return {
     ask: () => channel.postMessage('ask'),
-    tell: () => channel.postMessage('news'),
+    tell: (lines) => channel.postMessage({ lines }),
     leave() {
       left = true;
       giveAway?.();

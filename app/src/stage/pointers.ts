@@ -62,10 +62,10 @@ export function attachPointers(
   }
 
   function turnOthers(act: Act): void {
-    if (writing !== null && act === 'move') {
-      // The first finger was the beginning of a pinch; its short line is not kept.
+    if (writing !== null) {
+      // The first finger was the beginning of a pinch, or a palm that came before the pen: its line is not kept.
       getWriter()?.cancel(false);
-      movers.set(writing, lastPlace);
+      if (act === 'move') movers.set(writing, lastPlace);
       writing = null;
     }
     if (act === 'ignore') movers.clear();

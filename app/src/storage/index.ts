@@ -1,5 +1,5 @@
 export { sha256 } from './bytes';
-export { keepSource, readSource, dropSource } from './sources';
+export { keepSource, holdsSource, readSource, dropSource } from './sources';
 export {
   type DeskDocument,
   readShelf,

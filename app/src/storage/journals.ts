@@ -1,6 +1,9 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import type { JournalStore } from '@marginalis/core/journal';
 
+/** A journal that is compacted while it is read is read again; so often in a row it is not. */
+const MOST_READS = 20;
+
 /** The journal of one document, in a database of its own, so that reading it touches no other. */
 export function createJournalStore(documentId: string): JournalStore {
   const store = createAsyncStorage(`marginalis-journal-${documentId}`);
@@ -8,9 +11,18 @@ export function createJournalStore(documentId: string): JournalStore {
     put: (entries) => store.setMany(Object.fromEntries(entries)),
     remove: (names) => store.removeMany([...names]),
     async readAll() {
-      const keys = await store.getAllKeys();
-      const texts = await store.getMany(keys);
-      return new Map(keys.flatMap((key) => (texts[key] === null ? [] : [[key, texts[key]]])));
+      // Names and texts are read one after the other. What is gone in between went into a bundle, which only a list
+      // made anew has.
+      for (let reads = 0; reads < MOST_READS; reads++) {
+        const keys = await store.getAllKeys();
+        const texts = await store.getMany(keys);
+        const entries = keys.map((key) => [key, texts[key]] as const);
+        const whole = entries.filter(
+          (e): e is readonly [string, string] => typeof e[1] === 'string',
+        );
+        if (whole.length === keys.length) return new Map(whole);
+      }
+      throw new Error('It changes faster than it can be read.');
     },
   };
 }

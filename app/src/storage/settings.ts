@@ -3,6 +3,7 @@ import {
   DRAWN_SHAPES,
   ERASER_ONLY,
   ERASER_TAKES,
+  canWriteWith,
   FIRST_ROLL,
   type Instrument,
   INSTRUMENT_KINDS,
@@ -45,7 +46,10 @@ const instrumentShape = object({
 });
 
 const settingsShape = object({
-  roll: array(instrumentShape).min(1).required(),
+  roll: array(instrumentShape)
+    .min(1)
+    .required()
+    .test('writes', 'nothing of the roll writes', (roll) => canWriteWith(roll as Instrument[])),
   hand: string()
     .oneOf(['right', 'left'] as const)
     .required(),

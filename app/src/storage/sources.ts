@@ -17,6 +17,15 @@ export async function keepSource(sha: string, bytes: Uint8Array): Promise<void> 
   await store.setMany(entries);
 }
 
+/** Whether all of a source is here. */
+export async function holdsSource(sha: string): Promise<boolean> {
+  const head = await store.getItem(sha);
+  if (head === null) return false;
+  const { pieces } = JSON.parse(head) as { pieces: number };
+  const keys = new Set(await store.getAllKeys());
+  return Array.from({ length: pieces }, (_, i) => pieceKey(sha, i)).every((key) => keys.has(key));
+}
+
 /** The bytes of a source; null when they are not here or not whole. */
 export async function readSource(sha: string): Promise<Uint8Array | null> {
   const head = await store.getItem(sha);

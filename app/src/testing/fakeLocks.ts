@@ -1,41 +1,64 @@
 /** Web Locks and channels as browsers have them and jsdom has not; shared by all "tabs" of a test. */
 
-interface Waiting {
+interface Request {
+  readonly shared: boolean;
   run(): Promise<void>;
 }
 
-export class FakeLocks {
-  private held = new Set<string>();
-  private queues = new Map<string, Waiting[]>();
+interface Options {
+  readonly ifAvailable?: boolean;
+  readonly mode?: 'shared' | 'exclusive';
+  readonly signal?: AbortSignal;
+}
 
-  request = (
-    name: string,
-    options: { ifAvailable?: boolean; signal?: AbortSignal },
-    work: (lock: object | null) => unknown,
-  ): Promise<void> => {
-    if (options.ifAvailable && this.held.has(name))
+type Work = (lock: object | null) => unknown;
+
+export class FakeLocks {
+  /** How often each name is held, and whether shared. */
+  private held = new Map<string, { shared: boolean; count: number }>();
+  private queues = new Map<string, Request[]>();
+
+  private isFree(name: string, shared: boolean): boolean {
+    const held = this.held.get(name);
+    return !held || (shared && held.shared);
+  }
+
+  private release(name: string): void {
+    const held = this.held.get(name);
+    if (held && --held.count === 0) this.held.delete(name);
+    const queue = this.queues.get(name) ?? [];
+    while (queue.length > 0 && this.isFree(name, queue[0].shared)) void queue.shift()?.run();
+  }
+
+  request = (name: string, options: Options, work: Work): Promise<void> => {
+    const shared = options.mode === 'shared';
+    if (options.ifAvailable && !this.isFree(name, shared))
       return Promise.resolve(work(null)).then(() => undefined);
     return new Promise((resolve, reject) => {
-      const waiting: Waiting = {
+      const asked: Request = {
+        shared,
         run: async () => {
-          this.held.add(name);
+          const held = this.held.get(name);
+          if (held) held.count++;
+          else this.held.set(name, { shared, count: 1 });
           try {
             await work({});
             resolve();
           } catch (e) {
             reject(e as Error);
           } finally {
-            this.held.delete(name);
-            void this.queues.get(name)?.shift()?.run();
+            this.release(name);
           }
         },
       };
-      if (!this.held.has(name)) void waiting.run();
-      else this.queues.set(name, [...(this.queues.get(name) ?? []), waiting]);
+      if (this.isFree(name, shared)) void asked.run();
+      else this.queues.set(name, [...(this.queues.get(name) ?? []), asked]);
       options.signal?.addEventListener('abort', () => {
+        const queue = this.queues.get(name) ?? [];
+        if (!queue.includes(asked)) return;
         this.queues.set(
           name,
-          (this.queues.get(name) ?? []).filter((w) => w !== waiting),
+          queue.filter((w) => w !== asked),
         );
         reject(new DOMException('Left the queue.', 'AbortError'));
       });

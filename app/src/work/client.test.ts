@@ -66,6 +66,18 @@ test('two jobs at once get two workers', async () => {
   expect(made.slice(-2).every((w) => w.terminated)).toBe(true);
 });
 
+test('of two that finish, one waits for the next job and the other is ended', async () => {
+  await freshWorker();
+  const jobs = [startWork('inspect', ask), startWork('inspect', ask), startWork('inspect', ask)];
+  const workers = made.slice(-3);
+  for (const worker of workers) worker.answer({ type: 'done', ok: true, answer: 'pages' });
+  await Promise.all(jobs.map(({ result }) => result));
+  expect(workers.filter((w) => !w.terminated)).toHaveLength(1);
+  const next = startWork('inspect', ask);
+  expect(made.slice(-3)).toEqual(workers);
+  next.stop();
+});
+
 test('stopping ends the worker at once; what it still says is not heard', async () => {
   await freshWorker();
   const work = startWork('fixedCopy', ask as never);

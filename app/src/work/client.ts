@@ -35,7 +35,8 @@ export function startWork<J extends JobName>(
     finish = (value, alive) => {
       clearTimeout(clock);
       worker.onmessage = worker.onerror = null;
-      if (alive) idle = worker;
+      // One is enough for the next job; a second that waits would never be ended.
+      if (alive && !idle) idle = worker;
       else worker.terminate();
       finish = () => undefined;
       resolve(value);

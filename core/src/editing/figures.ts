@@ -31,10 +31,10 @@ export interface FigurePart {
   readonly fill?: FigureMark['fill'];
 }
 
-/** Changes a figure's shape or look; null when there is no such figure. */
+/** Changes a figure's shape or look; null when there is no such figure, or it is locked. */
 export function changeFigure(state: DocState, id: MarkId, part: FigurePart): Transaction | null {
   const before = findMark(state, id);
-  if (before?.kind !== 'figure') return null;
+  if (before?.kind !== 'figure' || before.locked) return null;
   const after: FigureMark = { ...before, ...part, style: { ...before.style, ...part.style } };
   return { label: `Change ${before.figure.kind}`, changes: [{ id, before, after }] };
 }

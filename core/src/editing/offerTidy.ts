@@ -161,6 +161,7 @@ export function marksBefore(state: DocState, stroke: Written, order = Infinity):
   let began = stroke.madeAt - lasted(stroke);
   for (const before of fromTop(marksOn(state, stroke.page), order)) {
     if (group.length === MOST_STROKES - 1 || before.madeAt < stroke.madeAt - LONGEST_GROUP) break;
+    if (before.locked) break;
     if (isHighlight(before) !== (stroke.tool === 'highlighter')) break;
     const strokes = inkOf(before);
     if (strokes.length === 0 || began - before.madeAt > LONGEST_PAUSE) break;

@@ -4,7 +4,7 @@ import type { FigureMark, InkMark, MarkId } from '../marks/index.ts';
 
 /**
  * Turns ink, of one stroke or of several, into the figure it was meant to be, keeping the ink; null when there is no
- * such ink. A figure tidied before counts as the ink it came from. The new figure takes the place and the look of the last stroke.
+ * such ink, or some of it is locked. A figure tidied before counts as the ink it came from. The new figure takes the place and the look of the last stroke.
  */
 export function tidyMarks(
   state: DocState,
@@ -15,7 +15,7 @@ export function tidyMarks(
   const last = marks[marks.length - 1];
   const from = marks.flatMap((mark) => (mark.kind === 'ink' ? [mark] : mark.from));
   // A figure drawn outright was never ink.
-  const isInk = marks.every((mark) => mark.kind === 'ink' || mark.from.length > 0);
+  const isInk = marks.every((m) => !m.locked && (m.kind === 'ink' || m.from.length > 0));
   if (!last || marks.length < ids.length || !isInk) return null;
   const { id, page, order, style, madeAt, author } = last;
   const look = { dash: 'none', fill: null } as const;
@@ -32,10 +32,10 @@ export function tidyMarks(
   };
 }
 
-/** Brings back the ink a figure was tidied from; null when there is none. */
+/** Brings back the ink a figure was tidied from; null when there is none, or it is locked. */
 export function backToInk(state: DocState, id: MarkId): Transaction | null {
   const before = findMark(state, id);
-  if (before?.kind !== 'figure' || before.from.length === 0) return null;
+  if (before?.kind !== 'figure' || before.locked || before.from.length === 0) return null;
   const { style } = before;
   const inks = before.from.map((ink): InkMark => ({ ...ink, style }));
   return {

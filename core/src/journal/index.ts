@@ -1,3 +1,16 @@
-export { type JournalRecord, JournalDamage, encodeRecord, decodeRecord } from './record.ts';
+export {
+  type JournalRecord,
+  JournalDamage,
+  JournalNewer,
+  encodeRecord,
+  decodeRecord,
+} from './record.ts';
 export { type JournalStore, createMemoryStore } from './store.ts';
-export { type Journal, type OpenedJournal, createJournal, COMPACT_AFTER } from './journal.ts';
+export {
+  type Journal,
+  type OpenedJournal,
+  type FollowedJournal,
+  createJournal,
+  followJournal,
+  COMPACT_AFTER,
+} from './journal.ts';

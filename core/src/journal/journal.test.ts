@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { inkMark } from '../../testing/arbitraries.ts';
 import { acts, marksOf, play, type Played } from '../../testing/acts.ts';
 import { journalStoreContract } from '../../testing/journalStoreContract.ts';
-import { type Journal, createJournal } from './journal.ts';
-import { decodeRecord, encodeRecord, JournalDamage } from './record.ts';
+import { stackSteps } from '../history/index.ts';
+import { type FollowedJournal, followJournal, type Journal, createJournal } from './journal.ts';
+import { decodeRecord, encodeRecord, JournalDamage, JournalNewer } from './record.ts';
 import { createMemoryStore, type JournalStore } from './store.ts';
 
 describe('the store in memory', () => journalStoreContract(createMemoryStore));
@@ -156,4 +157,64 @@ test('a store that refuses is heard: append fails, and the next try succeeds', a
   full = false;
   await journal.append(record);
   expect((await createJournal(store).open([])).last).toBe(1);
+});
+
+test('what a newer version wrote is not damage: it is said, and the journal is neither written nor compacted', async () => {
+  const record = someRecord();
+  const asNewer = (line: string): string => line.replace(/^m1/, 'm2');
+  const next = { ...record, seq: 2 };
+  for (const entries of [
+    [['record/000000000002', asNewer(encodeRecord(next))]],
+    [['record/000000000002', 'm3 whatever it is then']],
+    [['bundle/000000000002', JSON.stringify([asNewer(encodeRecord(next))])]],
+    [['snapshot', 'm12 5 00000000 {}']],
+  ] as [string, string][][]) {
+    const store = createMemoryStore();
+    await store.put([['record/000000000001', encodeRecord(record)], ...entries]);
+    const before = await store.readAll();
+    const journal = createJournal(store, 1);
+    const opened = await journal.open([]);
+    expect(opened).toMatchObject({ newer: true, damaged: 0 });
+    expect(marksOf(opened.state)).toHaveLength(1);
+    await expect(journal.append(next)).rejects.toThrow(JournalNewer);
+    await journal.compact(opened.last, opened.state, opened.history);
+    expect(await store.readAll()).toEqual(before);
+  }
+  const store = createMemoryStore();
+  await store.put([['record/000000000001', encodeRecord(record)]]);
+  expect((await createJournal(store).open([])).newer).toBe(false);
+});
+
+test('whoever follows line by line has what whoever opens the journal has', async () => {
+  await fc.assert(
+    fc.asyncProperty(acts(15), async (all) => {
+      const store = createMemoryStore();
+      const played = play(all);
+      const journal = createJournal(store);
+      const lines: string[] = [];
+      let at: FollowedJournal = await journal.open([]);
+      for (const record of played.records) lines.push(await journal.append(record));
+      for (const line of lines) at = followJournal(at, line) ?? at;
+      const opened = await createJournal(store).open([]);
+      expect(marksOf(at.state)).toEqual(marksOf(opened.state));
+      expect(at.last).toBe(opened.last);
+      const steps = ({ history }: FollowedJournal) =>
+        [history.done, history.undone].map((s) => stackSteps(s).map(({ seq }) => seq));
+      expect(steps(at)).toEqual(steps(opened));
+    }),
+  );
+});
+
+test('a line that is not the next one is not followed', async () => {
+  const record = someRecord();
+  const start: FollowedJournal = await createJournal(createMemoryStore()).open([]);
+  const line = encodeRecord(record);
+  expect(followJournal(start, encodeRecord({ ...record, seq: 2 }))).toBeNull();
+  expect(followJournal(start, line.slice(0, -2))).toBeNull();
+  expect(followJournal(start, line.replace(/^m1/, 'm2'))).toBeNull();
+  const after = followJournal(start, line);
+  if (!after) throw new Error('The next line was not followed.');
+  // Heard twice, and a second mark of the same id.
+  expect(followJournal(after, line)).toBe(after);
+  expect(followJournal(after, encodeRecord({ ...record, seq: 2 }))).toBeNull();
 });

@@ -14,7 +14,14 @@ import {
   moveToUndone,
   recordDone,
 } from '../history/index.ts';
-import { decodeRecord, encodeRecord, JournalDamage, type JournalRecord } from './record.ts';
+import {
+  decodeRecord,
+  encodeRecord,
+  isOfNewer,
+  JournalDamage,
+  JournalNewer,
+  type JournalRecord,
+} from './record.ts';
 import {
   decodeSnapshot,
   encodeSnapshot,
@@ -41,12 +48,17 @@ export interface OpenedJournal {
   readonly last: number;
   /** How many records or snapshots could not be read; what they held is lost, the rest stands. */
   readonly damaged: number;
+  /** A newer version of the program wrote some of it: what is here is what could be read, and is not to be written on. */
+  readonly newer: boolean;
 }
 
 export interface Journal {
   open(pages: readonly PageRef[]): Promise<OpenedJournal>;
-  /** Resolves when the record is stored. */
-  append(record: JournalRecord): Promise<void>;
+  /**
+   * Resolves, with the line as stored, when the record is stored.
+   * @throws JournalNewer when a newer version of the program wrote the journal
+   */
+  append(record: JournalRecord): Promise<string>;
   /** Bundles the loose records and takes a snapshot once there are enough of them. */
   compact(last: number, state: DocState, history: History): Promise<void>;
 }
@@ -55,23 +67,28 @@ export interface Journal {
 export function createJournal(store: JournalStore, compactAfter = COMPACT_AFTER): Journal {
   /** Loose records as stored, so that bundling needs no reading back. */
   const loose = new Map<string, string>();
+  let newer = false;
 
   return {
     async open(pages) {
       const texts = await store.readAll();
       loose.clear();
       for (const [name, text] of texts) if (name.startsWith(RECORD)) loose.set(name, text);
-      return reopened(pages, texts);
+      const opened = reopened(pages, texts);
+      newer = opened.newer;
+      return opened;
     },
 
     async append(record) {
+      if (newer) throw new JournalNewer('This journal was written by a newer version.');
       const text = encodeRecord(record);
       await store.put([[recordName(record.seq), text]]);
       loose.set(recordName(record.seq), text);
+      return text;
     },
 
     async compact(last, state, history) {
-      if (loose.size < compactAfter) return;
+      if (newer || loose.size < compactAfter) return;
       const names = [...loose.keys()].sort();
       const lines = names.map((name) => loose.get(name) as string);
       await store.put([
@@ -89,12 +106,15 @@ export function createJournal(store: JournalStore, compactAfter = COMPACT_AFTER)
 function linesOf(texts: ReadonlyMap<string, string>): {
   lines: Map<number, string>;
   damaged: number;
+  newer: boolean;
 } {
   const lines = new Map<number, string>();
   let damaged = 0;
+  let newer = false;
   const numbered = (line: string): void => {
     const seq = Number(/"seq":(\d+)/.exec(line)?.[1] ?? NaN);
-    if (Number.isNaN(seq)) damaged++;
+    if (isOfNewer(line)) newer = true;
+    else if (Number.isNaN(seq)) damaged++;
     else lines.set(seq, line);
   };
   for (const [name, text] of texts) {
@@ -108,53 +128,71 @@ function linesOf(texts: ReadonlyMap<string, string>): {
       }
     }
   }
-  return { lines, damaged };
+  return { lines, damaged, newer };
 }
 
 function reopened(pages: readonly PageRef[], texts: ReadonlyMap<string, string>): OpenedJournal {
-  const { lines, damaged: unreadable } = linesOf(texts);
+  const { lines, damaged: unreadable, newer: unknown } = linesOf(texts);
   let damaged = unreadable;
   const stepOf = (seq: number): HistoryStep | null => {
     const line = lines.get(seq);
     return line === undefined ? null : lazyStep(seq, line);
   };
 
-  let snapshot: Snapshot | null = null;
-  const snapshotText = texts.get(SNAPSHOT);
-  if (snapshotText !== undefined) {
+  let newer = unknown;
+  /** What a line holds; null when it cannot be read, which is counted. */
+  const read = <T>(decode: () => T): T | null => {
     try {
-      snapshot = decodeSnapshot(snapshotText);
+      return decode();
     } catch (e) {
-      if (!(e instanceof JournalDamage)) throw e;
-      damaged++;
+      if (e instanceof JournalNewer) newer = true;
+      else if (e instanceof JournalDamage) damaged++;
+      else throw e;
+      return null;
     }
-  }
+  };
+  const snapshotText = texts.get(SNAPSHOT);
+  const snapshot: Snapshot | null =
+    snapshotText === undefined ? null : read(() => decodeSnapshot(snapshotText));
   let state = snapshot ? stateOfSnapshot(pages, snapshot) : emptyDocument(pages);
   let history = snapshot ? historyOfSnapshot(snapshot, stepOf) : EMPTY_HISTORY;
   let last = snapshot?.upTo ?? 0;
   for (const seq of [...lines.keys()].sort((a, b) => a - b)) {
     if (seq <= last) continue;
     last = seq;
-    const record = readRecord(lines.get(seq) as string);
-    const applied = record && applyTransaction(state, record.transaction);
-    if (!record || !applied || !applied.ok) {
-      // A torn record is dropped; later ones that do not build on it still count.
+    const record = read(() => decodeRecord(lines.get(seq) as string));
+    if (!record) continue;
+    const applied = applyTransaction(state, record.transaction);
+    if (!applied.ok) {
+      // A torn record was dropped; later ones that do not build on it still count.
       damaged++;
       continue;
     }
     state = applied.state;
     history = replayed(history, record);
   }
-  return { state, history, last, damaged };
+  return { state, history, last, damaged, newer };
 }
 
-function readRecord(line: string): JournalRecord | null {
+/** A document as a reader of its journal has it. */
+export type FollowedJournal = Pick<OpenedJournal, 'state' | 'history' | 'last'>;
+
+/**
+ * The document after the next line that another tab has stored. Null when the line is not the next one, or cannot be
+ * read or applied: then the journal is to be opened anew.
+ */
+export function followJournal(at: FollowedJournal, line: string): FollowedJournal | null {
+  let record: JournalRecord;
   try {
-    return decodeRecord(line);
+    record = decodeRecord(line);
   } catch (e) {
-    if (e instanceof JournalDamage) return null;
+    if (e instanceof JournalDamage || e instanceof JournalNewer) return null;
     throw e;
   }
+  if (record.seq <= at.last) return at;
+  const applied = record.seq === at.last + 1 && applyTransaction(at.state, record.transaction);
+  if (!applied || !applied.ok) return null;
+  return { state: applied.state, history: replayed(at.history, record), last: record.seq };
 }
 
 function replayed(history: History, record: JournalRecord): History {

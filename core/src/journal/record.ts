@@ -17,14 +17,25 @@ export class JournalDamage extends Error {
   override readonly name = 'JournalDamage';
 }
 
+/** Thrown when a stored line was written by a newer version of the program; it is sound, and must not be touched. */
+export class JournalNewer extends Error {
+  override readonly name = 'JournalNewer';
+}
+
 const VERSION = 'm1';
+const VERSION_NUMBER = 1;
 
 /** Puts version, length and checksum before a body. */
 export const sealed = (body: string): string => `${VERSION} ${body.length} ${crc32(body)} ${body}`;
 
-/** @throws JournalDamage when the seal does not fit the body */
+/** Whether a newer version of the program sealed this line. */
+export const isOfNewer = (line: string): boolean =>
+  Number(/^m(\d+) /.exec(line)?.[1]) > VERSION_NUMBER;
+
+/** @throws JournalDamage when the seal does not fit the body; JournalNewer when a newer program sealed it */
 export function unsealed(line: string): string {
   const [, version, size, sum, body] = /^(\S+) (\d+) ([0-9a-f]{8}) ([^]*)$/.exec(line) ?? [];
+  if (isOfNewer(line)) throw new JournalNewer('A journal line was written by a newer version.');
   if (version !== VERSION)
     throw new JournalDamage('A journal line has no seal of a known version.');
   if (body.length !== Number(size)) throw new JournalDamage('A journal line is cut short.');
@@ -52,7 +63,7 @@ export function encodeRecord({ seq, client, act, transaction }: JournalRecord): 
   return sealed(JSON.stringify({ seq, client, act, label: transaction.label, changes }));
 }
 
-/** @throws JournalDamage */
+/** @throws JournalDamage, JournalNewer */
 export function decodeRecord(line: string): JournalRecord {
   const body = unsealed(line);
   try {

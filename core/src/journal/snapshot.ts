@@ -34,7 +34,7 @@ export function encodeSnapshot(upTo: number, state: DocState, history: History):
   );
 }
 
-/** @throws JournalDamage */
+/** @throws JournalDamage, JournalNewer */
 export function decodeSnapshot(line: string): Snapshot {
   try {
     const { upTo, marks, done, undone } = shape.validateSync(JSON.parse(unsealed(line)), {

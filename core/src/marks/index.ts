@@ -39,6 +39,7 @@ export {
   changeInRoll,
   moveInRoll,
   removeFromRoll,
+  canWriteWith,
 } from './penRoll.ts';
 export { nibShape } from './nibShape.ts';
 export { type MarkRecord, MarkRecordError, toMarkRecord, fromMarkRecord } from './record.ts';

@@ -1,4 +1,4 @@
-import type { Instrument } from './instrument.ts';
+import { type Instrument, isWriting } from './instrument.ts';
 
 /** A row of instruments, in the person's order. */
 export type Roll = readonly Instrument[];
@@ -23,10 +23,13 @@ export function moveInRoll(roll: Roll, id: string, to: number): Roll {
   return [...rest.slice(0, place), moved, ...rest.slice(place)];
 }
 
+/** Whether anything of a roll writes. */
+export const canWriteWith = (roll: Roll): boolean => roll.some((i) => isWriting(i.kind));
+
 /** Takes an instrument out; the last one that writes stays. */
 export function removeFromRoll(roll: Roll, id: string): Roll {
   const rest = roll.filter((i) => i.id !== id);
-  return rest.some((i) => i.kind !== 'eraser') ? rest : roll;
+  return canWriteWith(rest) ? rest : roll;
 }
 
 /** The roll with an instrument changed. */

@@ -12,6 +12,7 @@ import { SendButton } from '@/features/sending';
 export default function ReadRoute() {
   const { id } = useLocalSearchParams<{ id: string }>();
   const [naming, setNaming] = useState(false);
+  const [sending, setSending] = useState(false);
   return (
     <ReaderScreen
       key={id}
@@ -34,7 +35,8 @@ export default function ReadRoute() {
           <Pulse index={index} />
         </>
       )}
-      send={<SendButton />}
+      send={<SendButton open={sending} onOpen={setSending} />}
+      onSend={() => setSending(true)}
       marginButton={(open, toggle) => <MarkListButton open={open} onToggle={toggle} />}
       margin={(pictures, onGone) => (
         <MarkList pictures={pictures} actions={<PickedActions />} onGone={onGone} />

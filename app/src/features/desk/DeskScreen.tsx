@@ -6,6 +6,7 @@ import { DemoOffer } from './DemoOffer';
 import { DocumentCard } from './DocumentCard';
 import { RenameSheet } from './RenameSheet';
 import { useDesk } from './useDesk';
+import { Unkept } from './Unkept';
 import { useIncomingFiles } from './useIncomingFiles';
 
 /** The first screen, or why there can be none here. */
@@ -67,6 +68,7 @@ function Desk({ onOpen }: { onOpen: (id: string) => void }) {
           onClose={() => desk.forgetRefusal(fileName)}
         />
       ))}
+      <Unkept onOpen={onOpen} />
       {desk.unreadable > 0 && (
         <Notice
           text={`${desk.unreadable} entries of this desk cannot be read by this version. They are left as they are.`}

@@ -1,10 +1,11 @@
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import useSWR from 'swr';
 import {
   addDemo,
   addDocument,
   deskDocuments,
   dropRemoved,
+  markInUse,
   putBack,
   removeDocument,
   renameDocument,
@@ -44,6 +45,8 @@ export function useDesk() {
   const [refusals, setRefusals] = useState<readonly Refusal[]>([]);
   const [said, setSaid] = useState<Said | null>(null);
   const refresh = useCallback(() => void mutate(), [mutate]);
+  /** Ends the use of a document whose removal can be undone. */
+  const endOffer = useRef<() => void>(() => undefined);
 
   useEffect(() => {
     prepareDesk()
@@ -104,7 +107,10 @@ export function useDesk() {
     refusals,
     said,
     addFiles,
-    forgetSaid: useCallback(() => setSaid(null), []),
+    forgetSaid: useCallback(() => {
+      setSaid(null);
+      endOffer.current();
+    }, []),
     forgetRefusal: (fileName: string) =>
       setRefusals((all) => all.filter((r) => r.fileName !== fileName)),
     async addDemo(file: string, title: string) {
@@ -118,6 +124,9 @@ export function useDesk() {
       refresh();
     },
     async remove(document: DeskDocument) {
+      endOffer.current();
+      // No other tab drops it while it can be put back here.
+      endOffer.current = markInUse(document.id);
       await removeDocument(document.id);
       refresh();
       setSaid({

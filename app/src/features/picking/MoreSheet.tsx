@@ -9,7 +9,6 @@ import {
   isInPieces,
   lockMarks,
   orderMarks,
-  removeMarks,
   takeApart,
   ungroupMarks,
 } from '@marginalis/core/editing';
@@ -29,7 +28,7 @@ import { StyleSheet, View } from 'react-native';
 import { Divider, Text } from 'react-native-paper';
 import { usePenRoll, useSession } from '@/session';
 import { Action, Choices, NumberField, paperIcon, Sheet } from '@/ui';
-import { copyPicked, pasteClip } from './clipboard';
+import { copyPicked, cutPicked, pasteClip } from './clipboard';
 
 /** The sides as they are seen on a page that is turned by so many degrees clockwise. */
 const SEEN_SIDES: readonly Alignment[] = ['top', 'right', 'bottom', 'left'];
@@ -85,8 +84,8 @@ export function MoreSheet(props: {
         <Action
           icon={paperIcon('cut')}
           onPress={() => {
-            void copyPicked(session);
-            act(removeMarks(document(), ids));
+            void cutPicked(session);
+            onClose();
           }}
         >
           Cut

@@ -11,7 +11,7 @@ import { useEffect } from 'react';
 import { type DocumentSession, useSession } from '@/session';
 import { type StageController, useStage } from '@/stage';
 import { arrowStep } from '@/ui';
-import { copyPicked, duplicatePicked, pasteClip } from './clipboard';
+import { copyPicked, cutPicked, duplicatePicked, pasteClip } from './clipboard';
 
 const isTyping = (e: KeyboardEvent): boolean =>
   e.target instanceof Element &&
@@ -45,10 +45,7 @@ function withControl(e: KeyboardEvent, session: DocumentSession, stage: StageCon
       if (picked.size > 0) void copyPicked(session);
       return picked.size > 0;
     case 'x':
-      if (picked.size > 0) {
-        void copyPicked(session);
-        session.dispatch(removeMarks(document, picked));
-      }
+      if (picked.size > 0) void cutPicked(session);
       return picked.size > 0;
     case 'd':
       duplicatePicked(session);

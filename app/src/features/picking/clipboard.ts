@@ -6,6 +6,7 @@ import {
   duplicateMarks,
   pasteMarks,
   readClip,
+  removeMarks,
   writeClip,
 } from '@marginalis/core/editing';
 import { add, boxCentre, type Vec } from '@marginalis/core/geometry';
@@ -29,11 +30,18 @@ export function duplicatePicked(session: DocumentSession): void {
   takeInHand(session, duplicateMarks(document, picked, BESIDE, newId));
 }
 
-/** Keeps copies of what is picked for this desk, and gives other programs its picture. */
-export async function copyPicked(session: DocumentSession): Promise<void> {
+/** Copies what is picked and takes it away; it stays when the copy could not be kept. */
+export async function cutPicked(session: DocumentSession): Promise<void> {
+  const { picked } = session.store.getState();
+  if (await copyPicked(session))
+    session.dispatch(removeMarks(session.store.getState().document, picked));
+}
+
+/** Keeps copies of what is picked for this desk, and gives other programs its picture; false when none are kept. */
+export async function copyPicked(session: DocumentSession): Promise<boolean> {
   const { document, picked } = session.store.getState();
   const clip = copyMarks(document, picked);
-  if (!clip) return;
+  if (!clip) return false;
   const picture = pictureOfMarks(clip.marks, clip.page);
   try {
     await keepClip(writeClip(clip));
@@ -41,13 +49,14 @@ export async function copyPicked(session: DocumentSession): Promise<void> {
     session.tell(
       `What was copied could not be kept: ${e instanceof Error ? e.message : String(e)}`,
     );
-    return;
+    return false;
   }
   try {
     await navigator.clipboard.write([new ClipboardItem({ 'image/png': picture })]);
   } catch {
     session.tell('Copied for pasting here. The browser does not give other programs its picture.');
   }
+  return true;
 }
 
 /** Puts what was copied on a page, its middle at `at`; beside where it was copied from when that is the same page. */

@@ -15,6 +15,7 @@ import { ForeEdge } from './ForeEdge';
 import { KeysSheet } from './KeysSheet';
 import { PasswordScreen } from './PasswordScreen';
 import { TopBar } from './TopBar';
+import { UnkeptSheet } from './UnkeptSheet';
 import { useMarkFeed } from './useMarkFeed';
 import { useOpenDocument } from './useOpenDocument';
 import { useReaderKeys } from './useReaderKeys';
@@ -27,6 +28,8 @@ export interface ReaderParts {
   /** In page `index`, moving with it. */
   onPage: (index: number) => ReactNode;
   send: ReactNode;
+  /** Opens what `send` opens. */
+  onSend: () => void;
   /** The button that opens the margin. */
   marginButton: (open: boolean, toggle: () => void) => ReactNode;
   /** The column beside the pages; on a phone a sheet. `onGone` when the reader was led to a place. */
@@ -90,6 +93,7 @@ function OpenReader({
   overlay,
   onPage,
   send,
+  onSend,
   marginButton,
   margin,
   menu,
@@ -102,6 +106,8 @@ function OpenReader({
   const feed = useMarkFeed();
   const [keysOpen, setKeysOpen] = useState(false);
   const [marginOpen, setMarginOpen] = useState(false);
+  const [leaving, setLeaving] = useState(false);
+  const refused = useSessionState((s) => s.refused);
   const { controller } = useStage();
   const toggleMargin = () => {
     // The page never jumps when a column opens.
@@ -122,7 +128,7 @@ function OpenReader({
       <TopBar
         title={title}
         wide={wide}
-        onBack={onBack}
+        onBack={refused ? () => setLeaving(true) : onBack}
         onKeys={() => setKeysOpen(true)}
         send={
           <>
@@ -174,6 +180,15 @@ function OpenReader({
       )}
       {!wide && tools(false)}
       <KeysSheet open={keysOpen} onClose={() => setKeysOpen(false)} />
+      <UnkeptSheet
+        open={leaving}
+        onStay={() => setLeaving(false)}
+        onSend={() => {
+          setLeaving(false);
+          onSend();
+        }}
+        onLeave={onBack}
+      />
     </View>
   );
 }
@@ -184,7 +199,8 @@ function ReaderNotices() {
   const writable = useSessionState((s) => s.writable);
   const phase = useSessionState((s) => s.phase);
   const trouble = useSessionState((s) => s.trouble);
-  const unkept = useSessionState((s) => s.saving === 'unkept');
+  const refused = useSessionState((s) => s.refused);
+  const newer = useSessionState((s) => s.newer);
   const damaged = useSessionState((s) => s.damaged);
   const task = useSessionState((s) => s.task);
   return (
@@ -194,16 +210,20 @@ function ReaderNotices() {
           <Action onPress={task.stop}>Stop</Action>
         </Notice>
       )}
-      {phase === 'open' && !writable && (
+      {newer && (
+        <Notice text="A newer version of Marginalis has worked on this document. Here it can be read, not changed: what this version does not know stays as it is. Load the page again to get the newer version." />
+      )}
+      {phase === 'open' && !writable && !newer && (
         <Notice text="Another tab is writing on this document; here it can only be read.">
           <Action onPress={session.askForTurn}>Write here instead</Action>
         </Notice>
       )}
-      {trouble && (
-        <Notice text={trouble} onClose={unkept ? undefined : session.forgetTrouble}>
-          {unkept && <Action onPress={session.retry}>Try again</Action>}
+      {refused && (
+        <Notice text="The last changes are not stored yet: the browser’s storage is full or out of reach. They are held in this tab and tried again and again. Send a copy, or free some space.">
+          <Action onPress={session.retry}>Try again</Action>
         </Notice>
       )}
+      {trouble && <Notice text={trouble} onClose={session.forgetTrouble} />}
       {damaged > 0 && (
         <Notice
           text={`${damaged === 1 ? 'One stored change' : `${damaged} stored changes`} could not be read and may be missing. Everything else is here.`}

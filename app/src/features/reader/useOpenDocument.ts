@@ -1,5 +1,11 @@
 import { useCallback, useEffect, useState } from 'react';
-import { DocumentSession, noteWorkedOn, passwordFor } from '@/session';
+import {
+  type DocumentSession,
+  leaveSession,
+  noteWorkedOn,
+  openSession,
+  passwordFor,
+} from '@/session';
 import { type DeskDocument, findDocument, readSource } from '@/storage';
 import { PdfPictures } from '@/work';
 
@@ -39,10 +45,10 @@ export function useOpenDocument(id: string): OpenedDocument {
       if (!bytes) return show({ phase: 'failed', message: BYTES_GONE });
       const pictures = await PdfPictures.open(bytes, password);
       if (closed) return pictures.close();
-      const session = new DocumentSession(document);
+      const session = openSession(document);
       close = () => {
         pictures.close();
-        void session.close();
+        void leaveSession(session);
       };
       const unsubscribe = session.store.subscribe((now, before) => {
         if (now.document !== before.document && before.phase === 'open') {

@@ -8,6 +8,9 @@ import { type KeptLink, keepLinks, readLinks } from '@/storage';
 import { Action, Choices, paperIcon, useNow } from '@/ui';
 import { sizeInWords } from './fileName';
 
+const KEY_REFUSED =
+  'The browser’s storage refuses the key that withdraws a link, so no link was made. Free some space and try again.';
+
 const linkUrl = (token: string): string => `${window.location.origin}/s/${token}`;
 
 /** Makes a link to the fixed copy, and shows those made before, which can be withdrawn. */
@@ -43,7 +46,13 @@ export function LinkSection(props: {
   const make = () =>
     attempt(async () => {
       const made = await createLink({ fileName, title, days }, bytes);
-      await keep([{ ...made, fileName }, ...(await readLinks(documentId))]);
+      try {
+        await keep([{ ...made, fileName }, ...(await readLinks(documentId))]);
+      } catch {
+        // Nobody could ever withdraw a link whose key is lost.
+        await withdrawLink(made.token, made.ownerKey);
+        setTrouble(KEY_REFUSED);
+      }
     });
   const withdraw = (link: KeptLink) =>
     attempt(async () => {

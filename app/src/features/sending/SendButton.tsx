@@ -1,13 +1,11 @@
-import { useState } from 'react';
 import { IconButton } from 'react-native-paper';
 import { StyleSheet, useWindowDimensions } from 'react-native';
 import { Action, paperIcon, WIDE_FROM } from '@/ui';
 import { SendSheet } from './SendSheet';
 
-export function SendButton() {
-  const [open, setOpen] = useState(false);
+export function SendButton({ open, onOpen }: { open: boolean; onOpen: (open: boolean) => void }) {
   const wide = useWindowDimensions().width >= WIDE_FROM;
-  const show = () => setOpen(true);
+  const show = () => onOpen(true);
   return (
     <>
       {wide ? (
@@ -23,7 +21,7 @@ export function SendButton() {
           style={styles.tool}
         />
       )}
-      {open && <SendSheet onClose={() => setOpen(false)} />}
+      {open && <SendSheet onClose={() => onOpen(false)} />}
     </>
   );
 }

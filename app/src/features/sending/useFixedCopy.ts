@@ -11,46 +11,56 @@ export type CopyState =
   | { readonly phase: 'made'; readonly copy: FixedCopy }
   | { readonly phase: 'failed'; readonly message: string };
 
+const BYTES_GONE = 'The bytes of this document are no longer in storage. Open the file again.';
+
 /** The fixed copy of the open document as it is now: made on request, off the main thread, and stoppable. */
 export function useFixedCopy(): { state: CopyState; make: () => void; stop: () => void } {
   const session = useSession();
   const [state, setState] = useState<CopyState>({ phase: 'idle' });
-  const work = useRef<Work<FixedCopy> | null>(null);
+  /** What is being made; another object, or null, once it is not wanted any more. */
+  const making = useRef<{ work: Work<FixedCopy> | null } | null>(null);
 
   const stop = useCallback(() => {
-    work.current?.stop();
-    work.current = null;
+    making.current?.work?.stop();
+    making.current = null;
     setState({ phase: 'idle' });
   }, []);
 
   const make = useCallback(async () => {
     const { source } = session.desk;
-    setState({ phase: 'making', done: 0, all: session.desk.pages.length });
-    const bytes = await readSource(source);
-    if (!bytes) {
-      setState({
-        phase: 'failed',
-        message: 'The bytes of this document are no longer in storage. Open the file again.',
-      });
-      return;
-    }
-    const ask = {
-      bytes,
-      document: plainDocument(session.store.getState().document),
-      password: passwordFor(source),
+    const mine: { work: Work<FixedCopy> | null } = { work: null };
+    making.current?.work?.stop();
+    making.current = mine;
+    const show = (next: CopyState): void => {
+      if (making.current === mine) setState(next);
     };
-    const started = startWork('fixedCopy', ask, (done, all) =>
-      setState({ phase: 'making', done, all }),
-    );
-    work.current = started;
-    const result = await started.result;
-    if (work.current !== started) return;
-    work.current = null;
-    if (result.ok) setState({ phase: 'made', copy: result.value });
-    else if (result.failure.kind !== 'stopped')
-      setState({ phase: 'failed', message: result.failure.message });
+    setState({ phase: 'making', done: 0, all: session.desk.pages.length });
+    try {
+      const bytes = await readSource(source);
+      if (making.current !== mine) return;
+      if (!bytes) return show({ phase: 'failed', message: BYTES_GONE });
+      const ask = {
+        bytes,
+        document: plainDocument(session.store.getState().document),
+        password: passwordFor(source),
+      };
+      mine.work = startWork('fixedCopy', ask, (done, all) => show({ phase: 'making', done, all }));
+      const result = await mine.work.result;
+      if (result.ok) show({ phase: 'made', copy: result.value });
+      else if (result.failure.kind !== 'stopped')
+        show({ phase: 'failed', message: result.failure.message });
+    } catch (e) {
+      const words = e instanceof Error ? e.message : String(e);
+      show({ phase: 'failed', message: `The document cannot be read from storage: ${words}` });
+    }
   }, [session]);
 
-  useEffect(() => () => work.current?.stop(), []);
+  useEffect(
+    () => () => {
+      making.current?.work?.stop();
+      making.current = null;
+    },
+    [],
+  );
   return { state, make: () => void make(), stop };
 }

@@ -167,3 +167,11 @@ test('damaged files are told, never worse', () => {
     }),
   );
 });
+
+test('ink that names a page there is not goes onto the page it is brought to', () => {
+  const text = (name: string) =>
+    `<ink xmlns="http://www.w3.org/2003/InkML"><context xml:id="${name}"/><trace contextRef="#${name}">10 20, 30 40, 50 40</trace></ink>`;
+  for (const name of ['page-0', 'page-3', 'page-99999999999999999999', 'page-', 'other'])
+    expect(placeTraces(readInkml(text(name)), pages, 1).map((ink) => ink.page)).toEqual(['p1']);
+  expect(placeTraces(readInkml(text('page-1')), pages, 1)[0].page).toBe('p0');
+});

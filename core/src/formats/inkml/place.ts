@@ -34,7 +34,7 @@ export function placeTraces(
 ): PlacedInk[] {
   const byPage = new Map<number, ReadTrace[]>();
   for (const trace of traces) {
-    const index = trace.page !== null && trace.page < pages.length ? trace.page : otherwise;
+    const index = trace.page !== null && trace.page in pages ? trace.page : otherwise;
     byPage.set(index, [...(byPage.get(index) ?? []), trace]);
   }
   let done = 0;

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { PDFDocument, PDFName, PDFRawStream, PDFRef } from '@cantoo/pdf-lib';
+import { PDFDocument, PDFName, type PDFRawStream, PDFRef } from '@cantoo/pdf-lib';
 import {
   ascii,
   joined,
