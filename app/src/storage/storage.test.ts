@@ -2,7 +2,7 @@ import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { journalStoreContract } from '../../../core/testing/journalStoreContract';
 import { deskDocument } from '../testing/deskDocument';
 import { base64ToBytes, bytesToBase64, sha256 } from './bytes';
-import { createJournalStore, dropJournal } from './journals';
+import { createJournalStore, dropJournal, readWhole } from './journals';
 import { FIRST_SETTINGS, keepLinks, keepSettings, readLinks, readSettings } from './settings';
 import { dropDocument, findDocument, keepDocument, readShelf } from './shelf';
 import { dropSource, keepSource, readSource } from './sources';
@@ -19,6 +19,25 @@ describe('the journal in the browser', () => {
     expect((await a.readAll()).size).toBe(0);
     expect((await b.readAll()).get('x')).toBe('of b');
   });
+});
+
+test('a journal that is compacted between its list and its texts is not taken for an empty one', async () => {
+  const texts: Record<string, string> = { 'record/1': 'one', 'record/2': 'two' };
+  let compactions = 1;
+  const store = {
+    getAllKeys: async () => Object.keys(texts),
+    async getMany(keys: string[]) {
+      if (compactions-- > 0) {
+        for (const key of Object.keys(texts)) delete texts[key];
+        texts['bundle/1'] = 'one and two';
+      }
+      return Object.fromEntries(keys.map((key) => [key, texts[key] ?? null]));
+    },
+  };
+  expect([...(await readWhole(store))]).toEqual([['bundle/1', 'one and two']]);
+  compactions = Infinity;
+  const busy = { ...store, getMany: async () => ({}) };
+  await expect(readWhole(busy)).rejects.toThrow('faster');
 });
 
 const bytesOf = (size: number): Uint8Array =>

@@ -1,0 +1,50 @@
+import { countMarks, type DocState } from '@marginalis/core/document';
+import { wavePath } from '../../../../core/testing/hand';
+import { done, pageRefsFor, written } from '../../../../core/testing/marks';
+import type { DocumentSession } from '@/session';
+import { keepClip } from '@/storage';
+import { copyPicked, cutPicked } from './clipboard';
+
+jest.mock('@/stage', () => ({ pictureOfMarks: () => new Blob() }));
+jest.mock('@/storage', () => ({ keepClip: jest.fn(), readKeptClip: jest.fn() }));
+
+const keep = keepClip as jest.Mock;
+const page = { box: { minX: 0, minY: 0, maxX: 600, maxY: 800 }, rotate: 0, userUnit: 1 } as const;
+
+/** As much of a session as copying needs. */
+function stand() {
+  let document: DocState = written(pageRefsFor([page]), [
+    { page: 0, path: wavePath({ x: 50, y: 50 }, 90, 6, 2), id: 'a' },
+    { page: 0, path: wavePath({ x: 50, y: 90 }, 90, 6, 2), id: 'b' },
+  ]);
+  const told: string[] = [];
+  const session = {
+    store: { getState: () => ({ document, picked: new Set(['a']) }) },
+    dispatch: (t: Parameters<typeof done>[1]) => {
+      document = done(document, t);
+      return true;
+    },
+    tell: (words: string) => told.push(words),
+  } as unknown as DocumentSession;
+  return { session, told, count: () => countMarks(document) };
+}
+
+test('what is cut goes only once its copy is kept', async () => {
+  const { session, count } = stand();
+  let stored: () => void = () => undefined;
+  keep.mockReturnValue(new Promise<void>((resolve) => (stored = resolve)));
+  const cutting = cutPicked(session);
+  await Promise.resolve();
+  expect(count()).toBe(2);
+  stored();
+  await cutting;
+  expect(count()).toBe(1);
+});
+
+test('what cannot be kept is not cut, and that is said', async () => {
+  const { session, told, count } = stand();
+  keep.mockRejectedValue(new Error('the storage is full'));
+  await cutPicked(session);
+  expect([count(), await copyPicked(session)]).toEqual([2, false]);
+  expect(told[0]).toMatch(/could not be kept: the storage is full/);
+});
