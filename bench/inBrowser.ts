@@ -4,7 +4,7 @@ import { startServer } from './server';
 
 /** Measures in Chromium, with the product's server beside it; both end with it. */
 export async function inBrowser<T>(measure: (context: BrowserContext) => Promise<T>): Promise<T> {
-  const stop = await startServer();
+  const { stop } = await startServer();
   const browser = await chromium.launch(config.use?.launchOptions);
   try {
     const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });

@@ -3,13 +3,14 @@ import { figureTable } from './figures';
 import { benchFlatten } from './flatten';
 import { benchInk } from './ink';
 import { benchOpening } from './opening';
+import { benchLinks } from './links';
 import { tableOf } from './report';
 import { listTable } from './list';
 import { rubbingTable } from './rubbing';
 import { steadinessTable } from './steadiness';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing links. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
@@ -19,6 +20,7 @@ const PARTS: Record<string, () => Promise<string> | string> = {
   rubbing: rubbingTable,
   list: listTable,
   writing: writingTable,
+  links: async () => tableOf(await benchLinks()),
 };
 
 const wanted = process.argv.slice(2);

@@ -3,10 +3,16 @@ import { spawn } from 'node:child_process';
 const PORT = 4188;
 export const BASE = `http://localhost:${PORT}`;
 
-/** The product's server with the sample documents; gives a function that ends it. */
-export async function startServer(): Promise<() => void> {
+/** The product's server with the sample documents, in a process of its own. */
+export async function startServer(): Promise<{ readonly pid: number; stop(): void }> {
   const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-    env: { ...process.env, PORT: String(PORT), DEMO: '1', DATA_FOLDER: '.cache/bench-links' },
+    env: {
+      ...process.env,
+      PORT: String(PORT),
+      DEMO: '1',
+      DATA_FOLDER: '.cache/bench-links',
+      LINK_REQUESTS: '100000',
+    },
     stdio: 'ignore',
   });
   for (let i = 0; i < 100; i++) {
@@ -16,7 +22,7 @@ export async function startServer(): Promise<() => void> {
         () => false,
       )
     )
-      return () => server.kill();
+      return { pid: server.pid ?? 0, stop: () => server.kill() };
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
   server.kill();

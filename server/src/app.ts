@@ -2,7 +2,7 @@ import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express } from 'express';
 import { plainPage } from './http/plainPage.ts';
 import { refuse } from './http/refuse.ts';
-import { limitRate, securityHeaders } from './http/security.ts';
+import { limitRate, permissionsPolicy, securityHeaders } from './http/security.ts';
 import { staticApp } from './http/staticApp.ts';
 import { linkRoutes, stateOfLink } from './links/linkRoutes.ts';
 import type { LinkStore } from './links/linkStore.ts';
@@ -16,6 +16,8 @@ export interface AppDeps {
   /** Folder of the sample documents; null when none are offered. */
   readonly demoFolder: string | null;
   readonly report: (error: unknown) => void;
+  /** Proxies in front whose word about a guest's address is taken: how many, or their addresses; none without. */
+  readonly trustedProxies?: number | readonly string[];
   readonly limits?: { readonly uploads: number; readonly requests: number };
 }
 
@@ -27,7 +29,12 @@ export function createApp(deps: AppDeps): Express {
   const app = express();
   const limits = deps.limits ?? LIMITS;
   app.disable('x-powered-by');
-  app.use(securityHeaders());
+  if (deps.trustedProxies !== undefined)
+    app.set(
+      'trust proxy',
+      typeof deps.trustedProxies === 'number' ? deps.trustedProxies : [...deps.trustedProxies],
+    );
+  app.use(securityHeaders(), permissionsPolicy);
   app.use(compression());
   app.use(
     '/api/links',
@@ -37,12 +44,19 @@ export function createApp(deps: AppDeps): Express {
   app.use('/api', (_req, res) => refuse(res, 404, 'There is nothing at this address.'));
 
   // A guest whose link is dead gets the right status and a plain page before any script is sent.
-  app.get<{ token: string }>('/s/:token', limitRate(limits.requests), async (req, res, next) => {
-    const state = await stateOfLink(deps.links, req.params.token, deps.now());
-    res.set('cache-control', 'no-store').set('x-robots-tag', 'noindex');
-    if (state.ok) return next();
-    return res.status(state.status).type('html').send(plainPage('No document here', state.message));
-  });
+  app.get<{ token: string }>(
+    '/s/:token',
+    limitRate(limits.requests, 'page'),
+    async (req, res, next) => {
+      const state = await stateOfLink(deps.links, req.params.token, deps.now());
+      res.set('cache-control', 'no-store').set('x-robots-tag', 'noindex');
+      if (state.ok) return next();
+      return res
+        .status(state.status)
+        .type('html')
+        .send(plainPage('No document here', state.message));
+    },
+  );
 
   if (deps.demoFolder) app.use('/demo', express.static(deps.demoFolder, { index: false }));
   app.use('/demo', (_req, res) => refuse(res, 404, 'No such sample is offered here.'));
@@ -59,8 +73,6 @@ export function createApp(deps: AppDeps): Express {
   ) => {
     if (res.headersSent) return next(error);
     const status = typeof error.status === 'number' && error.status < 500 ? error.status : 500;
-    if (status === 413)
-      return refuse(res, 413, 'This file is too large for a link. Download it instead.');
     if (status === 500) deps.report(error);
     return refuse(
       res,

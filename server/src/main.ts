@@ -22,7 +22,23 @@ const links = await createDiskLinkStore(process.env.DATA_FOLDER ?? join(root, 's
 const perMinute = Number(process.env.LINK_REQUESTS);
 const limits = perMinute > 0 ? { requests: perMinute, uploads: perMinute } : undefined;
 const report = (error: unknown): void => log.error(error);
-const app = createApp({ links, now: Date.now, appFolder, demoFolder, report, limits });
+/** TRUSTED_PROXIES: a number of proxies in front, or their addresses or networks with commas between. */
+const proxies = process.env.TRUSTED_PROXIES?.trim() || undefined;
+const trustedProxies =
+  proxies === undefined
+    ? undefined
+    : /^\d+$/.test(proxies)
+      ? Number(proxies)
+      : proxies.split(',').map((p) => p.trim());
+const app = createApp({
+  links,
+  now: Date.now,
+  appFolder,
+  demoFolder,
+  report,
+  limits,
+  trustedProxies,
+});
 
 const sweep = (): void => {
   links.sweep(Date.now()).catch(report);

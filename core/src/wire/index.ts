@@ -1,3 +1,4 @@
+export { fileStem, pdfFileName } from './fileName.ts';
 export {
   LINK_DAYS,
   MOST_LINK_BYTES,

@@ -1,6 +1,7 @@
 import type { RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
+import { plainPage } from './plainPage.ts';
 import { refuse } from './refuse.ts';
 
 /** Strict: nothing from elsewhere, no eval; WebAssembly for the PDF decoders, blobs for downloads. */
@@ -28,13 +29,49 @@ export const securityHeaders = (): RequestHandler =>
     strictTransportSecurity: false,
   });
 
-/** At most `most` requests a minute from one address. */
-export const limitRate = (most: number): RequestHandler =>
+/** What the browser may be asked for here: the clipboard and the share sheet, nothing that watches or listens. */
+const PERMISSIONS = [
+  'clipboard-read=(self)',
+  'clipboard-write=(self)',
+  'web-share=(self)',
+  'fullscreen=(self)',
+  ...[
+    'accelerometer',
+    'camera',
+    'display-capture',
+    'geolocation',
+    'gyroscope',
+    'magnetometer',
+    'microphone',
+    'midi',
+    'payment',
+    'serial',
+    'usb',
+  ].map((name) => `${name}=()`),
+].join(', ');
+
+export const permissionsPolicy: RequestHandler = (_req, res, next) => {
+  res.set('permissions-policy', PERMISSIONS);
+  next();
+};
+
+const TOO_MANY = 'Too many requests from here. Wait a minute and try again.';
+
+/** At most `most` requests a minute from one address; those who see pages are told in one. */
+export const limitRate = (most: number, tells: 'json' | 'page' = 'json'): RequestHandler =>
   rateLimit({
     windowMs: 60_000,
     limit: most,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
+    // Whether a proxy is believed is set on purpose; see TRUSTED_PROXIES.
+    validate: { xForwardedForHeader: false },
     handler: (_req, res) =>
-      refuse(res, 429, 'Too many requests from here. Wait a minute and try again.'),
+      tells === 'json'
+        ? refuse(res, 429, TOO_MANY)
+        : res
+            .status(429)
+            .set('cache-control', 'no-store')
+            .type('html')
+            .send(plainPage('A moment, please', TOO_MANY)),
   });

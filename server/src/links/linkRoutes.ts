@@ -1,8 +1,11 @@
-import { linkRequestSchema, MOST_LINK_BYTES, TOKEN_PATTERN } from '@marginalis/core/wire';
-import express, { type RequestHandler, Router } from 'express';
+import { linkRequestSchema, pdfFileName, TOKEN_PATTERN } from '@marginalis/core/wire';
+import { type Request, type RequestHandler, Router } from 'express';
 import { ValidationError } from 'yup';
+import { asForeignBytes } from '../http/foreign.ts';
 import { refuse } from '../http/refuse.ts';
-import { type LinkRecord, type LinkStore, LinkStoreFull } from './linkStore.ts';
+import type { LinkRecord } from './linkRecord.ts';
+import { type LinkStore, LinkStoreFull } from './linkStore.ts';
+import { letGo, NotPdf, receivePdf, TooLarge } from './receivePdf.ts';
 import { hashToken, matchesHash, newToken } from './tokens.ts';
 
 const DAY = 24 * 3600 * 1000;
@@ -46,7 +49,23 @@ export async function stateOfLink(
   return { ok: true, hash, record };
 }
 
-const looksLikePdf = (bytes: Buffer): boolean => bytes.subarray(0, 1024).includes('%PDF-');
+/** Why a link could not be made, as a status and a sentence; null for what nobody foresaw. */
+function refusalOf(e: unknown): readonly [status: number, message: string] | null {
+  if (e instanceof NotPdf) return [415, 'Only a PDF can be shared by a link.'];
+  if (e instanceof TooLarge)
+    return [413, 'This file is too large for a link. Download it instead.'];
+  if (e instanceof ValidationError) return [400, `The link cannot be made: ${e.message}.`];
+  if (e instanceof LinkStoreFull)
+    return [507, 'The server has no room for more links now. Download the copy instead.'];
+  return null;
+}
+
+/** What comes in the query; each name once. */
+function onlyOnce(query: Request['query']): Request['query'] {
+  for (const [name, value] of Object.entries(query))
+    if (typeof value !== 'string') throw new ValidationError(`${name} is given more than once`);
+  return query;
+}
 
 /** `POST /` makes a link, `GET /:token` tells about it, `GET /:token/file` gives the bytes, `DELETE /:token` withdraws it. */
 export function linkRoutes(deps: {
@@ -56,39 +75,30 @@ export function linkRoutes(deps: {
 }): Router {
   const { store, now } = deps;
   const router = Router();
-  const body = express.raw({ type: 'application/pdf', limit: MOST_LINK_BYTES });
 
-  router.post('/', deps.uploadLimit, body, async (req, res) => {
-    const bytes: unknown = req.body;
-    if (!Buffer.isBuffer(bytes) || bytes.length === 0 || !looksLikePdf(bytes))
-      return refuse(res, 415, 'Only a PDF can be shared by a link.');
+  router.post('/', deps.uploadLimit, async (req, res) => {
     try {
-      const { title, fileName, days } = await linkRequestSchema.validate(req.query);
+      const { title, fileName, days } = await linkRequestSchema.validate(onlyOnce(req.query));
       const [token, ownerKey] = [newToken(), newToken()];
       const createdAt = now();
       const expiresAt = createdAt + days * DAY;
-      const ownerKeyHash = hashToken(ownerKey);
       const record = {
-        ownerKeyHash,
+        ownerKeyHash: hashToken(ownerKey),
         title,
-        fileName,
-        size: bytes.length,
+        fileName: pdfFileName(fileName),
         createdAt,
         expiresAt,
         withdrawnAt: null,
       };
-      await store.create(hashToken(token), record, bytes);
+      await store.create(hashToken(token), record, receivePdf(req));
       return res.status(201).json({ token, ownerKey, expiresAt });
     } catch (e) {
-      if (e instanceof ValidationError)
-        return refuse(res, 400, `The link cannot be made: ${e.message}.`);
-      if (e instanceof LinkStoreFull)
-        return refuse(
-          res,
-          507,
-          'The server has no room for more links now. Download the copy instead.',
-        );
-      throw e;
+      // Whoever sent half a file and went away hears nothing.
+      if (req.destroyed && !req.complete) return res;
+      letGo(req);
+      const refusal = refusalOf(e);
+      if (!refusal) throw e;
+      return refuse(res, ...refusal);
     }
   });
 
@@ -96,15 +106,23 @@ export function linkRoutes(deps: {
     const state = await stateOfLink(store, req.params.token, now());
     if (!state.ok) return refuse(res, state.status, state.message);
     const { title, fileName, size, expiresAt } = state.record;
-    return res.set('cache-control', 'no-store').json({ title, fileName, size, expiresAt });
+    return res
+      .set('cache-control', 'no-store')
+      .json({ title, fileName: pdfFileName(fileName), size, expiresAt });
   });
 
   router.get('/:token/file', async (req, res) => {
     const state = await stateOfLink(store, req.params.token, now());
     if (!state.ok) return refuse(res, state.status, state.message);
-    res.set({ 'cache-control': 'no-store', 'content-type': 'application/pdf' });
-    res.attachment(state.record.fileName);
-    return res.sendFile(store.filePath(state.hash), {
+    const path = await store.filePath(state.hash);
+    if (!path)
+      return refuse(
+        res,
+        410,
+        'The file of this link is no longer on the server. Ask the person who sent it for a new one.',
+      );
+    asForeignBytes(res, 'application/pdf', pdfFileName(state.record.fileName));
+    return res.sendFile(path, {
       // The folder may lie below a hidden one; the name itself is a hash.
       dotfiles: 'allow',
       lastModified: false,

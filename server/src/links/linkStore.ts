@@ -1,123 +1,166 @@
-import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { mkdir, open, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
-import { number, object, string, ValidationError } from 'yup';
-
-const recordShape = object({
-  ownerKeyHash: string()
-    .matches(/^[0-9a-f]{64}$/)
-    .required(),
-  title: string().required(),
-  fileName: string().required(),
-  size: number().required(),
-  createdAt: number().required(),
-  expiresAt: number().required(),
-  /** Set when the owner took the link back; the bytes are gone by then. */
-  withdrawnAt: number().nullable().default(null),
-});
-
-/** A link as it is kept, under the hash of its token. */
-export interface LinkRecord {
-  readonly ownerKeyHash: string;
-  readonly title: string;
-  readonly fileName: string;
-  readonly size: number;
-  readonly createdAt: number;
-  readonly expiresAt: number;
-  readonly withdrawnAt: number | null;
-}
+import { type LinkRecord, readRecord } from './linkRecord.ts';
 
 /** Keeps links and their files; names are hashes of tokens, 64 hex digits. */
 export interface LinkStore {
-  create(hash: string, record: LinkRecord, bytes: Uint8Array): Promise<void>;
+  /**
+   * Writes the file as its bytes come, then the record, with its size.
+   * @throws LinkStoreFull, and whatever `bytes` throws; nothing is left behind then
+   */
+  create(
+    hash: string,
+    record: Omit<LinkRecord, 'size'>,
+    bytes: AsyncIterable<Uint8Array>,
+  ): Promise<LinkRecord>;
   find(hash: string): Promise<LinkRecord | null>;
-  /** Path of the stored file. */
-  filePath(hash: string): string;
+  /** Path of the stored file; null when it is not there. */
+  filePath(hash: string): Promise<string | null>;
   /** Keeps the record, so that guests are told, and drops the file. */
   withdraw(hash: string, record: LinkRecord, at: number): Promise<void>;
-  /** Drops files of expired links, and records a while after that. */
+  /** Drops files of expired links, and records a while after that, and what a crash left behind. */
   sweep(now: number): Promise<number>;
-}
-
-async function bytesHeld(folder: string): Promise<number> {
-  const names = await readdir(folder);
-  const sizes = await Promise.all(
-    names.map((name) => stat(join(folder, name)).then((s) => s.size, goneMeanwhile)),
-  );
-  return sizes.reduce((sum, size) => sum + size, 0);
-}
-
-/** A file withdrawn or swept while sizes are added up takes no room. */
-function goneMeanwhile(e: NodeJS.ErrnoException): number {
-  if (e.code === 'ENOENT') return 0;
-  throw e;
+  /** Bytes that all files together take. */
+  held(): number;
 }
 
 /** Guests of an expired link are told so for this long; then it is as if it had never been, ms. */
 const REMEMBERED = 30 * 24 * 3600 * 1000;
+/** A part, or a file without its record, that nobody has written to for so long belongs to nobody, ms. */
+const STRAY_AFTER = 3600 * 1000;
+/** What all files together may take by default: 20 GB. */
+const MOST_BYTES = 20e9;
+/** Files looked at together when the store opens. */
+const AT_ONCE = 64;
 
 /** Thrown when the files of all links together would take more than the store may hold. */
 export class LinkStoreFull extends Error {
   override readonly name = 'LinkStoreFull';
 }
 
-/** What all files together may take by default: 20 GB. */
-const MOST_BYTES = 20e9;
+/** Null when there is no such file. */
+const orNull = <T>(work: Promise<T>): Promise<T | null> =>
+  work.catch((e: NodeJS.ErrnoException) => {
+    if (e.code === 'ENOENT') return null;
+    throw e;
+  });
 
-/** One JSON and one PDF file a link, in the folder `at`, together no more than `mostBytes`. */
+/**
+ * One JSON and one PDF file a link, in the folder `at`, together no more than `mostBytes`. What the store holds, and when
+ * it expires, is counted once when it opens and kept from then on, so that no request costs more where there are more
+ * links. One server a folder.
+ */
 export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): Promise<LinkStore> {
   const folder = resolve(at);
   await mkdir(folder, { recursive: true });
   const jsonPath = (hash: string): string => join(folder, `${hash}.json`);
-  const filePath = (hash: string): string => join(folder, `${hash}.pdf`);
+  const pdfPath = (hash: string): string => join(folder, `${hash}.pdf`);
+  /** Bytes of each file, by its name. */
+  const sizes = new Map<string, number>();
+  const expiry = new Map<string, number>();
+  let held = 0;
+  let parts = 0;
 
-  /** Whole or not at all: a reader never sees half a file, and a crash leaves only a stray one. */
-  async function writeWhole(path: string, data: string | Uint8Array): Promise<void> {
-    await writeFile(`${path}.part`, data);
-    await rename(`${path}.part`, path);
+  const count = (name: string, size: number | null): void => {
+    held += (size ?? 0) - (sizes.get(name) ?? 0);
+    if (size === null) sizes.delete(name);
+    else sizes.set(name, size);
+  };
+  async function drop(name: string): Promise<void> {
+    await rm(join(folder, name), { force: true });
+    count(name, null);
   }
-  const keep = (hash: string, record: LinkRecord): Promise<void> =>
-    writeWhole(jsonPath(hash), JSON.stringify(record));
-
+  /** Whole or not at all: a reader never sees half a record, and a crash leaves only a stray part. */
+  async function keep(hash: string, record: LinkRecord): Promise<void> {
+    const text = JSON.stringify(record);
+    const part = `${hash}.json.${parts++}.part`;
+    await writeFile(join(folder, part), text);
+    await rename(join(folder, part), jsonPath(hash));
+    count(`${hash}.json`, Buffer.byteLength(text));
+    expiry.set(hash, record.expiresAt);
+  }
   async function find(hash: string): Promise<LinkRecord | null> {
-    let text: string;
+    const text = await orNull(readFile(jsonPath(hash), 'utf8'));
+    return text === null ? null : readRecord(text);
+  }
+  /** Writes a file as its bytes come, counting them before they are written. */
+  async function receive(hash: string, bytes: AsyncIterable<Uint8Array>): Promise<number> {
+    const part = `${hash}.pdf.${parts++}.part`;
+    const file = await open(join(folder, part), 'wx');
+    let size = 0;
     try {
-      text = await readFile(jsonPath(hash), 'utf8');
+      for await (const piece of bytes) {
+        if (held + piece.length > mostBytes) throw new LinkStoreFull('The link store is full.');
+        size += piece.length;
+        count(part, size);
+        await file.appendFile(piece);
+      }
+      await file.close();
+      await rename(join(folder, part), pdfPath(hash));
     } catch (e) {
-      if ((e as NodeJS.ErrnoException).code === 'ENOENT') return null;
+      // Closed already where renaming failed.
+      await file.close().catch(() => undefined);
+      await drop(part);
       throw e;
     }
-    try {
-      return recordShape.validateSync(JSON.parse(text));
-    } catch (e) {
-      // A record nobody can read gives nobody access.
-      if (e instanceof ValidationError || e instanceof SyntaxError) return null;
-      throw e;
+    count(part, null);
+    count(`${hash}.pdf`, size);
+    return size;
+  }
+  async function look(name: string): Promise<void> {
+    const found = await orNull(stat(join(folder, name)));
+    if (!found) return;
+    count(name, found.size);
+    const hash = /^([0-9a-f]{64})\.json$/.exec(name)?.[1];
+    const record = hash ? await find(hash) : null;
+    if (hash && record) expiry.set(hash, record.expiresAt);
+  }
+  const names = await readdir(folder);
+  for (let i = 0; i < names.length; i += AT_ONCE)
+    await Promise.all(names.slice(i, i + AT_ONCE).map(look));
+
+  /** What a crash, or an upload that broke off, left behind. */
+  async function dropStrays(now: number): Promise<void> {
+    for (const name of await readdir(folder)) {
+      const hash = /^([0-9a-f]{64})\.pdf$/.exec(name)?.[1];
+      const stray = name.endsWith('.part') || (hash !== undefined && !expiry.has(hash));
+      if (!stray) continue;
+      const found = await orNull(stat(join(folder, name)));
+      if (found && now - found.mtimeMs > STRAY_AFTER) await drop(name);
     }
   }
 
   return {
     find,
-    filePath,
+    held: () => held,
+    filePath: async (hash) => ((await orNull(stat(pdfPath(hash)))) ? pdfPath(hash) : null),
     async create(hash, record, bytes) {
-      if ((await bytesHeld(folder)) + bytes.length > mostBytes)
-        throw new LinkStoreFull('The link store is full.');
-      await writeWhole(filePath(hash), bytes);
-      await keep(hash, record);
+      const whole = { ...record, size: await receive(hash, bytes) };
+      try {
+        await keep(hash, whole);
+      } catch (e) {
+        await drop(`${hash}.pdf`);
+        throw e;
+      }
+      return whole;
     },
     async withdraw(hash, record, at) {
       await keep(hash, { ...record, withdrawnAt: at });
-      await rm(filePath(hash), { force: true });
+      await drop(`${hash}.pdf`);
     },
     async sweep(now) {
       let dropped = 0;
-      for (const name of await readdir(folder)) {
-        const hash = /^([0-9a-f]{64})\.json$/.exec(name)?.[1];
-        const record = hash ? await find(hash) : null;
-        if (!hash || !record || record.expiresAt > now) continue;
-        await rm(filePath(hash), { force: true });
-        if (record.expiresAt + REMEMBERED < now) await rm(jsonPath(hash), { force: true });
-        dropped++;
+      for (const [hash, expiresAt] of [...expiry]) {
+        if (expiresAt > now) continue;
+        if (sizes.has(`${hash}.pdf`)) {
+          await drop(`${hash}.pdf`);
+          dropped++;
+        }
+        if (expiresAt + REMEMBERED >= now) continue;
+        await drop(`${hash}.json`);
+        expiry.delete(hash);
       }
+      await dropStrays(now);
       return dropped;
     },
   };

@@ -1,9 +1,8 @@
-/** Characters that file systems refuse. */
-const REFUSED = /[\\/:*?"<>|\u0000-\u001f]/g;
+import { fileStem } from '@marginalis/core/wire';
 
 /** The name offered for the fixed copy; never the original's own. */
 export const copyFileName = (title: string): string =>
-  `${title.replace(REFUSED, ' ').replace(/\s+/g, ' ').trim().slice(0, 120) || 'Document'} – marked.pdf`;
+  `${fileStem(title, 120) || 'Document'} – marked.pdf`;
 
 /** A size in the unit a person would use. */
 export const sizeInWords = (bytes: number): string =>

@@ -1,0 +1,35 @@
+import { number, object, string, ValidationError } from 'yup';
+
+const shape = object({
+  ownerKeyHash: string()
+    .matches(/^[0-9a-f]{64}$/)
+    .required(),
+  title: string().required(),
+  fileName: string().required(),
+  size: number().required(),
+  createdAt: number().required(),
+  expiresAt: number().required(),
+  /** Set when the owner took the link back; the bytes are gone by then. */
+  withdrawnAt: number().nullable().default(null),
+});
+
+/** A link as it is kept, under the hash of its token. */
+export interface LinkRecord {
+  readonly ownerKeyHash: string;
+  readonly title: string;
+  readonly fileName: string;
+  readonly size: number;
+  readonly createdAt: number;
+  readonly expiresAt: number;
+  readonly withdrawnAt: number | null;
+}
+
+/** Null for what is no record; one nobody can read gives nobody access. */
+export function readRecord(text: string): LinkRecord | null {
+  try {
+    return shape.validateSync(JSON.parse(text));
+  } catch (e) {
+    if (e instanceof ValidationError || e instanceof SyntaxError) return null;
+    throw e;
+  }
+}
