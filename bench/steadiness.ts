@@ -1,5 +1,6 @@
+import { distanceToPolyline } from '../core/testing/shapes';
 import { createLiveInk, type InkSample, smoothInk } from '@marginalis/core/ink';
-import { distanceToPolyline, type Vec } from '@marginalis/core/geometry';
+import { type Vec } from '@marginalis/core/geometry';
 import { alongCorners, ellipsePath, type Hand, wavePath, writeAlong } from '../core/testing/hand';
 import { writeWithStops } from './secondHand';
 import { oneEuro } from './reference/oneEuro';

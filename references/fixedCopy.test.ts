@@ -1,8 +1,9 @@
+import { pathRings } from '../core/testing/shapes';
 import { readFileSync } from 'node:fs';
 import { degrees, PDFDocument, PDFName } from '@cantoo/pdf-lib';
 import { outlineOf } from '@marginalis/core/derived';
 import { emptyDocument, findMark } from '@marginalis/core/document';
-import { pathRings, plainPage } from '@marginalis/core/geometry';
+import { plainPage } from '@marginalis/core/geometry';
 import { makeFixedCopy } from '@marginalis/core/pdf';
 import { ellipsePath, wavePath } from '../core/testing/hand';
 import { pageRefsFor, PEN, written } from '../core/testing/marks';

@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { PdfRefusal } from '@marginalis/core/pdf';
+import { PdfRefusal } from '@marginalis/core/document';
 import { checkCopy, type CopyReport } from './support/checkCopy';
 import { unlockedBy } from './support/programs';
 

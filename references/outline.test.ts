@@ -1,4 +1,5 @@
-import { ellipseInto, KAPPA, pathRings, PathBuilder, VERB } from '@marginalis/core/geometry';
+import { pathRings } from '../core/testing/shapes';
+import { ellipseInto, KAPPA, PathBuilder, VERB } from '@marginalis/core/geometry';
 import { centrelineOf, type Nib, outlineInk } from '@marginalis/core/ink';
 import { alongCorners, ellipsePath, wavePath, writeAlong } from '../core/testing/hand';
 import { areaOfDiscs, filledArea } from './support/areas';

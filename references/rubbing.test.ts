@@ -1,7 +1,8 @@
+import { pathRings } from '../core/testing/shapes';
 import { centrelinesOf, outlineOf } from '@marginalis/core/derived';
 import { applyTransaction, emptyDocument, findMark } from '@marginalis/core/document';
 import { drawInk, rubInk, startRubbing } from '@marginalis/core/editing';
-import { pathRings, polylineLength, type Vec } from '@marginalis/core/geometry';
+import { polylineLength, type Vec } from '@marginalis/core/geometry';
 import type { InkSample } from '@marginalis/core/ink';
 import { ellipsePath, wavePath, writeAlong } from '../core/testing/hand';
 import { pageRefsFor, PEN } from '../core/testing/marks';

@@ -1,3 +1,4 @@
+import { REFUSALS } from '@marginalis/core/document';
 import { displaySize } from '@marginalis/core/geometry';
 import {
   type DeskDocument,
@@ -132,8 +133,7 @@ export async function unlockDocument(document: DeskDocument, password: string): 
   if (!bytes) return { ok: false, message: 'The bytes of this document are no longer in storage.' };
   const looked = await lookAt(document, bytes, password);
   if (!looked.ok) return looked;
-  if (looked.document.pages.length === 0)
-    return { ok: false, message: 'That password does not open this PDF.' };
+  if (looked.document.pages.length === 0) return { ok: false, message: REFUSALS['wrong-password'] };
   holdPassword(document.source, password);
   // A picture of a locked page would show what the lock hides.
   const kept = { ...looked.document, title: document.title, locked: true, picture: null };

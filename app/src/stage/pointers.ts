@@ -1,4 +1,5 @@
 import type { Vec } from '@marginalis/core/geometry';
+import { isTyping } from '@/ui';
 import { type Act, type Contact, Manners } from './manners';
 import type { StageController } from './StageController';
 
@@ -191,7 +192,8 @@ export function attachPointers(
     if (e.key === 'Tab') delete element.dataset.byPointer;
     if (
       e.code !== 'Space' ||
-      (e.target as Element | null)?.closest?.('input, textarea, button, [role=button]')
+      isTyping(e) ||
+      (e.target as Element | null)?.closest?.('button, [role=button]')
     )
       return;
     spaceHeld = e.type === 'keydown';

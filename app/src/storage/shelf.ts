@@ -1,19 +1,9 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import { pageBoxShape } from '@marginalis/core/document';
 import type { PageBox } from '@marginalis/core/geometry';
 import { array, boolean, type InferType, number, object, string } from 'yup';
 
 const store = createAsyncStorage('marginalis-shelf');
-
-const pageShape = object({
-  box: object({
-    minX: number().required(),
-    minY: number().required(),
-    maxX: number().required(),
-    maxY: number().required(),
-  }).required(),
-  rotate: number().oneOf([0, 90, 180, 270]).required(),
-  userUnit: number().positive().required(),
-});
 
 const documentShape = object({
   id: string().required(),
@@ -23,7 +13,7 @@ const documentShape = object({
     .matches(/^[0-9a-f]{64}$/)
     .required(),
   size: number().min(0).required(),
-  pages: array(pageShape).required(),
+  pages: array(pageBoxShape).required(),
   scanned: boolean().required(),
   signed: boolean().required(),
   locked: boolean().required(),

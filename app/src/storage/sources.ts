@@ -1,5 +1,5 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
-import { base64ToBytes, bytesToBase64 } from './bytes';
+import { fromBase64, toBase64 } from '@marginalis/core/marks';
 
 const store = createAsyncStorage('marginalis-sources');
 /** A multiple of three, so that pieces join without padding between them. */
@@ -12,7 +12,7 @@ export async function keepSource(sha: string, bytes: Uint8Array): Promise<void> 
   const entries: Record<string, string> = {};
   const count = Math.ceil(bytes.length / PIECE);
   for (let i = 0; i < count; i++)
-    entries[pieceKey(sha, i)] = bytesToBase64(bytes.subarray(i * PIECE, (i + 1) * PIECE));
+    entries[pieceKey(sha, i)] = toBase64(bytes.subarray(i * PIECE, (i + 1) * PIECE));
   entries[sha] = JSON.stringify({ pieces: count, size: bytes.length });
   await store.setMany(entries);
 }
@@ -38,7 +38,7 @@ export async function readSource(sha: string): Promise<Uint8Array | null> {
   for (const key of keys) {
     const text = texts[key];
     if (text === null || text === undefined) return null;
-    const piece = base64ToBytes(text);
+    const piece = fromBase64(text);
     bytes.set(piece, at);
     at += piece.length;
   }

@@ -1,7 +1,7 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { journalStoreContract } from '../../../core/testing/journalStoreContract';
 import { deskDocument } from '../testing/deskDocument';
-import { base64ToBytes, bytesToBase64, sha256 } from './bytes';
+import { sha256 } from './bytes';
 import { createJournalStore, dropJournal, readWhole } from './journals';
 import { FIRST_SETTINGS, keepLinks, keepSettings, readLinks, readSettings } from './settings';
 import { dropDocument, findDocument, keepDocument, readShelf } from './shelf';
@@ -63,12 +63,6 @@ test('a source that is not whole is none', async () => {
   await createAsyncStorage('marginalis-sources').removeItem('torn/00001');
   expect(await readSource('torn')).toBeNull();
   expect(await readSource('never')).toBeNull();
-});
-
-test('base64 by hand and by the platform say the same', () => {
-  const bytes = bytesOf(100_000);
-  expect(bytesToBase64(bytes)).toBe(Buffer.from(bytes).toString('base64'));
-  expect(base64ToBytes(bytesToBase64(bytes))).toEqual(bytes);
 });
 
 test('SHA-256 of "abc" is the published one (FIPS 180-4; from memory)', async () => {

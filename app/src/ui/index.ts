@@ -10,6 +10,7 @@ export { MenuButton } from './MenuButton';
 export { useReducedMotion } from './useReducedMotion';
 export { download, pickFile } from './files';
 export { arrowStep } from './arrowKeys';
+export { isTyping } from './isTyping';
 export { useNow } from './useNow';
 export { Notice, EmptyScreen } from './Notice';
 export { InkDrop } from './InkDrop';

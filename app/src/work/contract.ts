@@ -1,6 +1,6 @@
-import type { DocState, PageRef } from '@marginalis/core/document';
+import type { DocState, PageRef, RefusalReason } from '@marginalis/core/document';
 import type { PlacedInk } from '@marginalis/core/formats';
-import type { FixedCopy, Inspection, RefusalReason } from '@marginalis/core/pdf';
+import type { FixedCopy, Inspection } from '@marginalis/core/pdf';
 
 /** What can be asked of the worker, and what it answers. */
 export interface Jobs {

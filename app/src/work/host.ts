@@ -1,5 +1,6 @@
 import { placeTraces, readInkml, writeInkml } from '@marginalis/core/formats';
-import { inspectPdf, makeFixedCopy, PdfRefusal } from '@marginalis/core/pdf';
+import { PdfRefusal } from '@marginalis/core/document';
+import { inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
 import type { JobName, Jobs, WorkFailure, WorkReply, WorkRequest } from './contract';
 
 /** RFC 1950 by the browser; many times faster than in JavaScript. */

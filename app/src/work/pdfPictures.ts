@@ -1,5 +1,6 @@
 import { wordsOfRun } from './printedWords';
 import type { PrintedWord } from '@marginalis/core/derived';
+import { REFUSALS } from '@marginalis/core/document';
 import { box, type PageBox, type Tile } from '@marginalis/core/geometry';
 import type * as pdfjs from 'pdfjs-dist';
 
@@ -31,11 +32,9 @@ export class PictureError extends Error {
 
   constructor(readonly reason: 'locked' | 'wrong-password' | 'damaged') {
     super(
-      reason === 'locked'
-        ? 'This PDF is locked with a password.'
-        : reason === 'wrong-password'
-          ? 'That password does not open this PDF.'
-          : 'This PDF is damaged, and its pages cannot be drawn.',
+      reason === 'damaged'
+        ? 'This PDF is damaged, and its pages cannot be drawn.'
+        : REFUSALS[reason],
     );
   }
 }

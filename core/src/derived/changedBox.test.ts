@@ -1,7 +1,8 @@
+import { boxHas } from '../../testing/shapes.ts';
 import fc from 'fast-check';
 import { wavePath } from '../../testing/hand.ts';
 import { markOf, pageRefsFor, written } from '../../testing/marks.ts';
-import { boxHas, growBox, plainPage } from '../geometry/index.ts';
+import { growBox, plainPage } from '../geometry/index.ts';
 import { INSTRUMENTS, type Mark, type Run } from '../marks/index.ts';
 import { changedBox } from './changedBox.ts';
 import { wholeLines } from './lines.ts';

@@ -1,7 +1,8 @@
+import { boxHas } from '../../testing/shapes.ts';
 import { alongCorners, ellipsePath, wavePath } from '../../testing/hand.ts';
 import { HIGHLIGHTER, pageRefsFor, written } from '../../testing/marks.ts';
 import { findMark, marksOn } from '../document/index.ts';
-import { boxHas, growBox, plainPage } from '../geometry/index.ts';
+import { growBox, plainPage } from '../geometry/index.ts';
 import type { Mark } from '../marks/index.ts';
 import { layersOf } from './layers.ts';
 import { boundsOf, centrelinesOf, outlineOf } from './outlineOf.ts';

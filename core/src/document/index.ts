@@ -12,6 +12,9 @@ export {
   countMarks,
   plainDocument,
 } from './state.ts';
+export { type RefusalReason, REFUSALS, PdfRefusal } from './refusal.ts';
+export { HEADER_REACH, hasPdfHeader } from './header.ts';
+export { pageBoxShape } from './pageShape.ts';
 export { type Patch, PageMap } from './pageMap.ts';
 export {
   type Change,

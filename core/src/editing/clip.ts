@@ -1,5 +1,11 @@
 import { array, number, object, string } from 'yup';
-import { type DocState, nextOrder, type PageRef, type Transaction } from '../document/index.ts';
+import {
+  type DocState,
+  nextOrder,
+  pageBoxShape,
+  type PageRef,
+  type Transaction,
+} from '../document/index.ts';
 import { boxCentre, moveBy, type Vec } from '../geometry/index.ts';
 import {
   fromMarkRecord,
@@ -95,15 +101,9 @@ const clipShape = object({
     id: string().strict().required(),
     source: string().strict().required(),
     index: number().strict().integer().min(0).required(),
-    box: object({
-      minX: number().strict().required(),
-      minY: number().strict().required(),
-      maxX: number().strict().required(),
-      maxY: number().strict().required(),
-    }).required(),
-    rotate: number().strict().oneOf([0, 90, 180, 270]).required(),
-    userUnit: number().strict().positive().required(),
-  }).required(),
+  })
+    .concat(pageBoxShape)
+    .required(),
   marks: array().min(1).max(20_000).required(),
 });
 

@@ -1,3 +1,4 @@
+import { distanceToPolyline } from '../../testing/shapes.ts';
 import fc from 'fast-check';
 import { alongCorners, wavePath, writeAlong } from '../../testing/hand.ts';
 import { done, HIGHLIGHTER, markOf, pageRefsFor, PEN } from '../../testing/marks.ts';
@@ -10,7 +11,7 @@ import {
   invertTransaction,
   marksOn,
 } from '../document/index.ts';
-import { distanceToPolyline, plainPage, polylineLength, type Vec } from '../geometry/index.ts';
+import { plainPage, polylineLength, type Vec } from '../geometry/index.ts';
 import { type InkSample, radiusAt } from '../ink/index.ts';
 import { type EraserManner, INSTRUMENTS, type Mark, type MarkId } from '../marks/index.ts';
 import { drawInk } from './draw.ts';

@@ -1,3 +1,4 @@
+import { FIGURE_KINDS } from '../../testing/figureKinds.ts';
 import fc from 'fast-check';
 import { idealFigure } from '../../testing/drawnFigures.ts';
 import { alongCorners, ellipsePath, wavePath, writeAlong } from '../../testing/hand.ts';
@@ -5,7 +6,6 @@ import { done, HIGHLIGHTER, markOf, pageRefsFor, PEN } from '../../testing/marks
 import { seededRandom } from '../../testing/seededRandom.ts';
 import { boundsOf, centrelinesOf, outlineOf } from '../derived/index.ts';
 import { type DocState, emptyDocument, inOrder, marksOn } from '../document/index.ts';
-import { FIGURE_KINDS } from '../figures/index.ts';
 import {
   boxCentre,
   boxHeight,

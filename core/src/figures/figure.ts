@@ -106,8 +106,6 @@ export const READ_KINDS = [
   'cross',
 ] as const satisfies readonly FigureKind[];
 
-export const FIGURE_KINDS: readonly FigureKind[] = [...READ_KINDS, 'cloud'];
-
 /** What ink was read as, and how surely: confidence 0–1. */
 export interface FigureReading {
   readonly kind: FigureKind;

@@ -1,7 +1,9 @@
+import { FIGURE_KINDS } from '../../testing/figureKinds.ts';
+import { distanceToPolyline, pathRings } from '../../testing/shapes.ts';
 import { drawnFigure } from '../../testing/drawnFigures.ts';
-import { distance, distanceToPolyline, pathRings, polylineLength } from '../geometry/index.ts';
+import { distance, polylineLength } from '../geometry/index.ts';
 import { dashed } from './dashes.ts';
-import { type Figure, FIGURE_KINDS } from './figure.ts';
+import { type Figure } from './figure.ts';
 import {
   BARB_ANGLE,
   figureLines,

@@ -1,8 +1,10 @@
+import { FIGURE_KINDS } from '../../testing/figureKinds.ts';
+import { distanceToPolyline } from '../../testing/shapes.ts';
 import fc from 'fast-check';
 import { idealFigure } from '../../testing/drawnFigures.ts';
 import { seededRandom } from '../../testing/seededRandom.ts';
-import { distance, distanceToPolyline, type Vec } from '../geometry/index.ts';
-import { type Figure, FIGURE_KINDS } from './figure.ts';
+import { distance, type Vec } from '../geometry/index.ts';
+import { type Figure } from './figure.ts';
 import { figureLines } from './figurePath.ts';
 import { dragHandle, withoutCorner } from './dragHandle.ts';
 import { centreOf, handlesOf } from './handles.ts';

@@ -4,7 +4,6 @@ export {
   type FigureReading,
   type Heads,
   type TurnedBox,
-  FIGURE_KINDS,
   READ_KINDS,
 } from './figure.ts';
 export { type Dash, DASHES } from './dashes.ts';

@@ -1,8 +1,9 @@
+import { FIGURE_KINDS } from '../../testing/figureKinds.ts';
+import { distanceToPolyline } from '../../testing/shapes.ts';
 import fc from 'fast-check';
 import { idealFigure } from '../../testing/drawnFigures.ts';
 import { seededRandom } from '../../testing/seededRandom.ts';
 import {
-  distanceToPolyline,
   invertMatrix,
   type Matrix,
   scaleAbout,
@@ -11,7 +12,7 @@ import {
   turnAbout,
   type Vec,
 } from '../geometry/index.ts';
-import { type Figure, FIGURE_KINDS } from './figure.ts';
+import { type Figure } from './figure.ts';
 import { figureLines } from './figurePath.ts';
 import { mapFigure } from './mapFigure.ts';
 

@@ -38,9 +38,6 @@ export const intersectBoxes = (a: Box, b: Box): Box =>
     Math.min(a.maxX, b.maxX),
     Math.min(a.maxY, b.maxY),
   );
-export const boxHas = (b: Box, p: Vec): boolean =>
-  p.x >= b.minX && p.x <= b.maxX && p.y >= b.minY && p.y <= b.maxY;
-
 export function boxOfPoints(points: Iterable<Vec>): Box {
   let minX = Infinity;
   let minY = Infinity;

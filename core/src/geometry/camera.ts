@@ -27,11 +27,6 @@ export const toStack = (camera: Camera, at: Vec): Vec => ({
   y: camera.y + at.y / camera.zoom,
 });
 
-export const toScreen = (camera: Camera, p: Vec): Vec => ({
-  x: (p.x - camera.x) * camera.zoom,
-  y: (p.y - camera.y) * camera.zoom,
-});
-
 const clamp = (v: number, low: number, high: number): number => Math.min(high, Math.max(low, v));
 
 /** Keeps the stack in the window: centred where it is narrower, else never past its edges. */

@@ -25,7 +25,6 @@ export {
   boxesMeet,
   uniteBoxes,
   intersectBoxes,
-  boxHas,
   boxOfPoints,
 } from './box.ts';
 export {
@@ -49,11 +48,9 @@ export {
   mapPath,
   pathBounds,
   joinPaths,
-  pathRings,
 } from './path.ts';
 export {
   nearestOnSegment,
-  distanceToPolyline,
   segmentDistance,
   polylineLength,
   inPolygon,
@@ -82,7 +79,6 @@ export {
   MIN_ZOOM,
   MAX_ZOOM,
   toStack,
-  toScreen,
   clampCamera,
   zoomAbout,
   fitWidthZoom,

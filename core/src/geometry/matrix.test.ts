@@ -1,6 +1,7 @@
+import { boxHas } from '../../testing/shapes.ts';
 import fc from 'fast-check';
 import { box, invertibleMatrix, vec } from '../../testing/arbitraries.ts';
-import { boxHas, growBox } from './box.ts';
+import { growBox } from './box.ts';
 import { IDENTITY, invertMatrix, thenMatrix, transform, transformBox } from './matrix.ts';
 
 const near = (a: number, b: number) => expect(a).toBeCloseTo(b, 5);

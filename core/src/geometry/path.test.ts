@@ -1,6 +1,7 @@
+import { pathRings } from '../../testing/shapes.ts';
 import { ellipseInto } from './arc.ts';
 import { isEmptyBox } from './box.ts';
-import { drawPathInto, joinPaths, pathBounds, PathBuilder, pathRings, VERB } from './path.ts';
+import { drawPathInto, joinPaths, pathBounds, PathBuilder, VERB } from './path.ts';
 
 function square(at: number) {
   const b = new PathBuilder();

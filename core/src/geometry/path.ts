@@ -111,16 +111,3 @@ export function joinPaths(paths: readonly Path[]): Path {
   }
   return { verbs, coords };
 }
-
-/** Each ring of a path made of M, L and Z alone, as points x, y in turn. Curves are refused. */
-export function pathRings(path: Path): number[][] {
-  const rings: number[][] = [];
-  let i = 0;
-  for (const verb of path.verbs) {
-    if (verb === VERB.C) throw new RangeError('This path holds curves; flatten it first.');
-    if (verb === VERB.M) rings.push([]);
-    if (verb !== VERB.Z) rings[rings.length - 1].push(path.coords[i], path.coords[i + 1]);
-    i += VERB_COORDS[verb];
-  }
-  return rings;
-}

@@ -1,7 +1,7 @@
+import { distanceToPolyline } from '../../testing/shapes.ts';
 import fc from 'fast-check';
 import { vec } from '../../testing/arbitraries.ts';
 import {
-  distanceToPolyline,
   nearestOnSegment,
   polylineLength,
   resamplePolyline,

@@ -9,17 +9,6 @@ export function nearestOnSegment(p: Vec, a: Vec, b: Vec): { distance: number; t:
   return { distance: Math.hypot(p.x - a.x - t * dx, p.y - a.y - t * dy), t };
 }
 
-/** The least distance from `p` to a polyline; Infinity when it has no point. */
-export function distanceToPolyline(p: Vec, points: readonly Vec[]): number {
-  if (points.length === 1) return distance(p, points[0]);
-  let best = Infinity;
-  for (let i = 1; i < points.length; i++) {
-    const d = nearestOnSegment(p, points[i - 1], points[i]).distance;
-    if (d < best) best = d;
-  }
-  return best;
-}
-
 /** The least distance between the segments `a`–`b` and `c`–`d`; 0 when they cross. */
 export function segmentDistance(a: Vec, b: Vec, c: Vec, d: Vec): number {
   const side = (p: Vec, q: Vec, r: Vec): number =>

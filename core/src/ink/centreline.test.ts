@@ -1,7 +1,7 @@
+import { distanceToPolyline } from '../../testing/shapes.ts';
 import fc from 'fast-check';
 import { stroke } from '../../testing/arbitraries.ts';
 import { ellipsePath, writeAlong } from '../../testing/hand.ts';
-import { distanceToPolyline } from '../geometry/index.ts';
 import { centrelineOf } from './centreline.ts';
 
 test('the line goes through every sample, within three hundredths of a point', () => {

@@ -1,7 +1,7 @@
 export { type InkSample, GRID, quantiseSamples } from './sample.ts';
 export { sampleBetween } from './between.ts';
 export { packSamples, unpackSamples } from './packed.ts';
-export { altitudeOf, azimuthOf, tiltOf } from './tilt.ts';
+export { altitudeOf } from './tilt.ts';
 export { NO_PRESSURE, createSpeedPressure } from './speedPressure.ts';
 export {
   type Nib,

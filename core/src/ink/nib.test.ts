@@ -1,6 +1,7 @@
+import { pathRings } from '../../testing/shapes.ts';
 import fc from 'fast-check';
 import { alongCorners, wavePath, writeAlong } from '../../testing/hand.ts';
-import { boxHeight, boxWidth, pathBounds, pathRings } from '../geometry/index.ts';
+import { boxHeight, boxWidth, pathBounds } from '../geometry/index.ts';
 import { centrelineOf } from './centreline.ts';
 import { inkRadius, type Nib, radiusAt } from './nib.ts';
 import { outlineInk } from './outline.ts';

@@ -1,6 +1,7 @@
+import { distanceToPolyline, pathRings } from '../../testing/shapes.ts';
 import fc from 'fast-check';
 import { stroke } from '../../testing/arbitraries.ts';
-import { distanceToPolyline, pathRings, type Path } from '../geometry/index.ts';
+import { type Path } from '../geometry/index.ts';
 import { centrelineOf } from './centreline.ts';
 import { type Nib, inkRadius } from './nib.ts';
 import { outlineInk } from './outline.ts';

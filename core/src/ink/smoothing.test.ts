@@ -1,7 +1,7 @@
+import { distanceToPolyline } from '../../testing/shapes.ts';
 import fc from 'fast-check';
 import { stroke } from '../../testing/arbitraries.ts';
 import { alongCorners, ellipsePath, rmsFrom, wavePath, writeAlong } from '../../testing/hand.ts';
-import { distanceToPolyline } from '../geometry/index.ts';
 import type { InkSample } from './sample.ts';
 import { createLiveInk } from './liveInk.ts';
 import { smoothInk } from './smoothing.ts';

@@ -5,7 +5,7 @@ export {
   encodeRecord,
   decodeRecord,
 } from './record.ts';
-export { type JournalStore, createMemoryStore } from './store.ts';
+export { type JournalStore } from './store.ts';
 export {
   type Journal,
   type OpenedJournal,

@@ -1,3 +1,4 @@
+import { createMemoryStore } from '../../testing/memoryStore.ts';
 import fc from 'fast-check';
 import { inkMark } from '../../testing/arbitraries.ts';
 import { acts, marksOf, play, type Played } from '../../testing/acts.ts';
@@ -5,7 +6,7 @@ import { journalStoreContract } from '../../testing/journalStoreContract.ts';
 import { stackSteps } from '../history/index.ts';
 import { type FollowedJournal, followJournal, type Journal, createJournal } from './journal.ts';
 import { decodeRecord, encodeRecord, JournalDamage, JournalNewer } from './record.ts';
-import { createMemoryStore, type JournalStore } from './store.ts';
+import { type JournalStore } from './store.ts';
 
 describe('the store in memory', () => journalStoreContract(createMemoryStore));
 

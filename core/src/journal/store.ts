@@ -7,19 +7,3 @@ export interface JournalStore {
   remove(names: readonly string[]): Promise<void>;
   readAll(): Promise<ReadonlyMap<string, string>>;
 }
-
-/** Kept in memory: for tests, and while the browser refuses storage. */
-export function createMemoryStore(): JournalStore {
-  const texts = new Map<string, string>();
-  return {
-    async put(entries) {
-      for (const [name, text] of entries) texts.set(name, text);
-    },
-    async remove(names) {
-      for (const name of names) texts.delete(name);
-    },
-    async readAll() {
-      return new Map(texts);
-    },
-  };
-}

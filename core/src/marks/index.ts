@@ -12,6 +12,7 @@ export {
   without,
 } from './mark.ts';
 export { writtenInk } from './writtenInk.ts';
+export { fromBase64, toBase64 } from './base64.ts';
 export { storedSamples, adoptStored } from './storedSamples.ts';
 export { placedSamples, leftSamples } from './leftSamples.ts';
 export { type Ink, PEN_INKS, HIGHLIGHTER_INKS, inkName } from './inks.ts';

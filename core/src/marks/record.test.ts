@@ -1,7 +1,7 @@
+import { FIGURE_KINDS } from '../../testing/figureKinds.ts';
 import fc from 'fast-check';
 import { inkMark } from '../../testing/arbitraries.ts';
 import { drawnFigure } from '../../testing/drawnFigures.ts';
-import { FIGURE_KINDS } from '../figures/index.ts';
 import { fromBase64, toBase64 } from './base64.ts';
 import type { FigureMark } from './mark.ts';
 import { fromMarkRecord, MarkRecordError, toMarkRecord } from './record.ts';

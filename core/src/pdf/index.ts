@@ -1,4 +1,3 @@
-export { type RefusalReason, PdfRefusal } from './refusal.ts';
 export { type Inspection, inspectPdf } from './inspect.ts';
 export { requireHeader } from './openPdf.ts';
 export {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { lockedPdf, pdfWith, plainPdf } from '../../testing/pdfs.ts';
 import { inspectPdf } from './inspect.ts';
 import { openPdf } from './openPdf.ts';
-import { PdfRefusal } from './refusal.ts';
+import { PdfRefusal } from '../document/index.ts';
 
 const ascii = (text: string): Uint8Array => Uint8Array.from(text, (c) => c.charCodeAt(0));
 const refusal = (bytes: Uint8Array, password?: string): Promise<string> =>

@@ -1,9 +1,7 @@
 import { EncryptedPDFError, PDFDocument } from '@cantoo/pdf-lib';
 import { closeStreams, readStreamsByLength } from './library/streamEnds.ts';
-import { PdfRefusal } from './refusal.ts';
+import { hasPdfHeader, PdfRefusal } from '../document/index.ts';
 
-/** Where a header may stand: readers accept up to 1024 bytes of something else before it. */
-const HEADER_REACH = 1024;
 /** Where the end marker may stand, counted from the end. */
 const END_REACH = 2048;
 
@@ -23,7 +21,7 @@ export const hasEnd = (bytes: Uint8Array): boolean =>
 /** @throws PdfRefusal for what cannot be a PDF, by its first bytes */
 export function requireHeader(bytes: Uint8Array): void {
   if (bytes.length === 0) throw new PdfRefusal('empty');
-  if (!latin(bytes.subarray(0, HEADER_REACH)).includes('%PDF-')) throw new PdfRefusal('not-pdf');
+  if (!hasPdfHeader(bytes)) throw new PdfRefusal('not-pdf');
 }
 
 /**

@@ -3,6 +3,7 @@ export {
   LINK_DAYS,
   MOST_LINK_BYTES,
   TOKEN_PATTERN,
+  isExpired,
   type LinkRequest,
   linkRequestSchema,
   type LinkCreated,

@@ -7,6 +7,10 @@ export const MOST_LINK_BYTES = 100 * 1024 * 1024;
 /** What a token or key looks like: 32 random bytes in base64url. */
 export const TOKEN_PATTERN = /^[A-Za-z0-9_-]{43}$/;
 
+/** Whether a link leads nowhere any more; `now` in ms since 1970, as its expiry. */
+export const isExpired = ({ expiresAt }: { readonly expiresAt: number }, now: number): boolean =>
+  expiresAt <= now;
+
 /** What comes with the bytes of a fixed copy, in the query of `POST /api/links`. */
 export const linkRequestSchema = object({
   fileName: string().trim().min(1).max(200).required(),

@@ -1,4 +1,4 @@
-import { linkRequestSchema, pdfFileName, TOKEN_PATTERN } from '@marginalis/core/wire';
+import { isExpired, linkRequestSchema, pdfFileName, TOKEN_PATTERN } from '@marginalis/core/wire';
 import { type Request, type RequestHandler, Router } from 'express';
 import { ValidationError } from 'yup';
 import { asForeignBytes } from '../http/foreign.ts';
@@ -40,7 +40,7 @@ export async function stateOfLink(
       status: 410,
       message: 'This link was withdrawn by the person who made it.',
     };
-  if (record.expiresAt <= now)
+  if (isExpired(record, now))
     return {
       ok: false,
       status: 410,

@@ -1,5 +1,6 @@
 import { mkdir, open, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
 import { join, resolve } from 'node:path';
+import { isExpired } from '@marginalis/core/wire';
 import { type LinkRecord, readRecord } from './linkRecord.ts';
 
 /** Keeps links and their files; names are hashes of tokens, 64 hex digits. */
@@ -151,7 +152,7 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
     async sweep(now) {
       let dropped = 0;
       for (const [hash, expiresAt] of [...expiry]) {
-        if (expiresAt > now) continue;
+        if (!isExpired({ expiresAt }, now)) continue;
         if (sizes.has(`${hash}.pdf`)) {
           await drop(`${hash}.pdf`);
           dropped++;

@@ -1,8 +1,6 @@
 import type { Request } from 'express';
+import { HEADER_REACH, hasPdfHeader } from '@marginalis/core/document';
 import { MOST_LINK_BYTES } from '@marginalis/core/wire';
-
-/** A PDF says what it is within so many bytes (common practice; readers look no farther). */
-const HEADER_REACH = 1024;
 
 /** Thrown when what is sent is no PDF. */
 export class NotPdf extends Error {
@@ -46,7 +44,7 @@ export async function* receivePdf(req: Request): AsyncGenerator<Buffer> {
 }
 
 function requirePdf(start: Buffer): void {
-  if (!start.subarray(0, HEADER_REACH).includes('%PDF-')) throw new NotPdf('This is no PDF.');
+  if (!hasPdfHeader(start)) throw new NotPdf('This is no PDF.');
 }
 
 /** Lets the rest of a refused request come and go, so that its sender hears why; not without end. */

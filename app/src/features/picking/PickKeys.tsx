@@ -10,12 +10,8 @@ import {
 import { useEffect } from 'react';
 import { type DocumentSession, useSession } from '@/session';
 import { type StageController, useStage } from '@/stage';
-import { arrowStep } from '@/ui';
+import { arrowStep, isTyping } from '@/ui';
 import { copyPicked, cutPicked, duplicatePicked, pasteClip } from './clipboard';
-
-const isTyping = (e: KeyboardEvent): boolean =>
-  e.target instanceof Element &&
-  e.target.closest('input, textarea, [contenteditable=true]') !== null;
 
 /** The page in the middle of the window and the place there; the current page's middle when none is. */
 function middleOf(

@@ -1,4 +1,5 @@
 import { decodeSamples, type InkSample } from '@marginalis/core/ink';
+import { fromBase64 } from '@marginalis/core/marks';
 import { PRACTICE_STROKES } from './strokes';
 
 /** No hardware gives a pointer this id. */
@@ -12,9 +13,6 @@ export interface Place {
   readonly y: number;
   readonly scale: number;
 }
-
-const bytesOf = (base64: string): Uint8Array =>
-  Uint8Array.from(atob(base64), (c) => c.charCodeAt(0));
 
 function pointerEvent(
   type: string,
@@ -55,7 +53,7 @@ export async function practise(target: HTMLElement, place: Place): Promise<void>
   try {
     for (const stroke of PRACTICE_STROKES) {
       if (!target.isConnected) return;
-      await write(target, decodeSamples(bytesOf(stroke)), place);
+      await write(target, decodeSamples(fromBase64(stroke)), place);
       await new Promise((done) => setTimeout(done, LIFT));
     }
   } finally {

@@ -1,14 +1,11 @@
 import { useEffect } from 'react';
 import { type DocumentSession, usePenRoll, useSession } from '@/session';
 import { type StageController, useStage } from '@/stage';
+import { isTyping } from '@/ui';
 
 /** CSS pixels an arrow key moves the paper. */
 const ARROW = 60;
 const ZOOM = 1.25;
-
-const isTyping = (e: KeyboardEvent): boolean =>
-  e.target instanceof Element &&
-  e.target.closest('input, textarea, [contenteditable=true]') !== null;
 
 /** What works with Ctrl or Cmd held. */
 function withControl(e: KeyboardEvent, stage: StageController, session: DocumentSession): boolean {

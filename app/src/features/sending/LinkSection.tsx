@@ -1,4 +1,4 @@
-import { LINK_DAYS, MOST_LINK_BYTES } from '@marginalis/core/wire';
+import { isExpired, LINK_DAYS, MOST_LINK_BYTES } from '@marginalis/core/wire';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
@@ -106,7 +106,7 @@ function MadeLink({ link, onWithdraw }: { link: KeptLink; onWithdraw: () => void
   const { colors } = useTheme();
   const [copied, setCopied] = useState<string | null>(null);
   const url = linkUrl(link.token);
-  const expired = link.expiresAt < useNow();
+  const expired = isExpired(link, useNow());
   const copy = async () => {
     try {
       await navigator.clipboard.writeText(url);
