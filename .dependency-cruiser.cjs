@@ -105,6 +105,13 @@ module.exports = {
       },
     },
     {
+      name: 'command-line-from-core',
+      comment: 'The command line knows core only',
+      severity: 'error',
+      from: { path: '^cli/', pathNot: '\\.test\\.ts$' },
+      to: { path: ['^app/', '^server/', '^core/'], pathNot: '^core/src/[^/]+/index\\.ts$' },
+    },
+    {
       name: 'no-circles',
       severity: 'error',
       from: {},
@@ -121,7 +128,7 @@ module.exports = {
       severity: 'error',
       from: {
         orphan: true,
-        pathNot: ['\\.d\\.ts$', '\\.test\\.tsx?$', '^app/src/app/', '\\.worker\\.ts$'],
+        pathNot: ['\\.d\\.ts$', '\\.test\\.tsx?$', '^app/src/app/', '^cli/main', '\\.worker\\.ts$'],
       },
       to: {},
     },

@@ -51,7 +51,7 @@ export default tseslint.config(
   },
   {
     // These print: it is what they are for.
-    files: ['{bench,demo,scripts,references,e2e}/**/*', 'server/src/main.ts', '**/*.mjs'],
+    files: ['{bench,cli,demo,scripts,references,e2e}/**/*', 'server/src/main.ts', '**/*.mjs'],
     rules: { 'no-console': 'off' },
   },
   {

@@ -41,7 +41,7 @@ module.exports = {
       ...node,
       displayName: 'server',
       rootDir: __dirname,
-      testMatch: ['<rootDir>/{server/src,demo}/**/*.test.ts'],
+      testMatch: ['<rootDir>/{server/src,demo,cli}/**/*.test.ts'],
     },
     {
       ...node,

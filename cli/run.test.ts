@@ -1,0 +1,131 @@
+import { writeInkml } from '@marginalis/core/formats';
+import { toMarkRecord } from '@marginalis/core/marks';
+import { inspectPdf } from '@marginalis/core/pdf';
+import { wavePath } from '../core/testing/hand';
+import { HIGHLIGHTER, markOf, pageRefsFor, written } from '../core/testing/marks';
+import { everythingIn, lockedPdf, plainPdf } from '../core/testing/pdfs';
+import { CommandError, EXIT, type Io } from './io';
+import { run } from './run';
+
+interface Stand extends Io {
+  readonly files: Map<string, Uint8Array>;
+  readonly results: unknown[];
+  readonly words: string[];
+}
+
+/** Files in memory, and what was said. */
+function stand(files: Record<string, Uint8Array | string>): Stand {
+  const held = new Map(
+    Object.entries(files).map(([name, data]) => [
+      name,
+      typeof data === 'string' ? new TextEncoder().encode(data) : data,
+    ]),
+  );
+  const results: unknown[] = [];
+  const words: string[] = [];
+  return {
+    files: held,
+    results,
+    words,
+    async read(path) {
+      const bytes = held.get(path);
+      if (!bytes) throw new CommandError(EXIT.noFile, `${path}: no such file`);
+      return bytes;
+    },
+    async write(path, bytes) {
+      held.set(path, bytes);
+    },
+    result: (value) => results.push(JSON.parse(JSON.stringify(value))),
+    say: (text) => words.push(text),
+  };
+}
+const pages = async (bytes: Uint8Array) => pageRefsFor((await inspectPdf(bytes)).pages);
+const samples = wavePath({ x: 40, y: 200 }, 150, 8, 3).map(({ x, y }, i) => ({ x, y, t: 8 * i }));
+
+test('inspect tells pages, title and kind', async () => {
+  const io = stand({ 'a.pdf': await plainPdf(2) });
+  expect(await run(['inspect', 'a.pdf'], io)).toBe(EXIT.done);
+  expect(io.results).toMatchObject([{ ok: true, scanned: false, signed: false, rescued: false }]);
+  expect((io.results[0] as { pages: unknown[] }).pages).toHaveLength(2);
+});
+
+test('fixed draws plain strokes, and whole marks as they are stored', async () => {
+  const source = await plainPdf(2);
+  const state = written(await pages(source), [
+    { page: 1, path: wavePath({ x: 40, y: 100 }, 150, 8, 3), instrument: HIGHLIGHTER, id: 'h' },
+  ]);
+  const whole = { ...toMarkRecord(markOf(state, 'h')), page: 2, order: undefined };
+  const stroke = { page: 1, samples, instrument: 'marking-pen', colour: '#0000ff', widthMm: 2 };
+  const io = stand({ 'a.pdf': source, 'm.json': JSON.stringify({ marks: [stroke, whole] }) });
+  expect(await run(['fixed', 'a.pdf', '--marks', 'm.json', '-o', 'b.pdf'], io)).toBe(EXIT.done);
+  expect(io.results).toMatchObject([{ ok: true, out: 'b.pdf', pages: 2, marksDrawn: 2 }]);
+  const text = await everythingIn(io.files.get('b.pdf') as Uint8Array);
+  expect(text).toMatch(/0 0 1 rg/);
+  expect(text).toMatch(/Multiply/);
+});
+
+test('fixed takes InkML too, and a list of marks by itself', async () => {
+  const source = await plainPdf();
+  const state = written(await pages(source), [
+    { page: 0, path: wavePath({ x: 40, y: 100 }, 150, 8, 3) },
+  ]);
+  const io = stand({
+    'a.pdf': source,
+    'm.inkml': writeInkml(state, 'Tides'),
+    'm.json': JSON.stringify([{ page: 1, samples }]),
+  });
+  for (const [marks, count] of [
+    ['m.inkml', 1],
+    ['m.json', 1],
+  ] as const) {
+    expect(await run(['fixed', 'a.pdf', '--marks', marks, '-o', 'b.pdf'], io)).toBe(EXIT.done);
+    expect(io.results.at(-1)).toMatchObject({ marksDrawn: count });
+  }
+});
+
+test('a locked PDF is refused with its reason, and opens with its password', async () => {
+  const io = stand({ 'a.pdf': await lockedPdf('limpet'), 'no.pdf': 'hello' });
+  expect(await run(['inspect', 'a.pdf'], io)).toBe(EXIT.refused);
+  expect(await run(['inspect', 'a.pdf', '--password', 'whelk'], io)).toBe(EXIT.refused);
+  expect(await run(['fixed', 'a.pdf', '--password', 'limpet', '-o', 'b.pdf'], io)).toBe(EXIT.done);
+  expect(await run(['inspect', 'no.pdf'], io)).toBe(EXIT.refused);
+  expect(io.results).toMatchObject([
+    { ok: false, reason: 'locked' },
+    { ok: false, reason: 'wrong-password' },
+    { ok: true, encryptionLost: true },
+    { ok: false, reason: 'not-pdf' },
+  ]);
+});
+
+test.each([
+  ['{', 'no JSON'],
+  ['{"marks":7}', 'no list'],
+  ['[3]', 'no mark'],
+  ['[{"page":9,"samples":[{"x":1,"y":1,"t":0}]}]', 'a page there is not'],
+  ['[{"page":1,"samples":[]}]', 'no samples'],
+  ['[{"page":1,"samples":[{"x":"1","y":1,"t":0}]}]', 'a sample of words'],
+  ['[{"page":1,"samples":[{"x":1,"y":1,"t":0}],"instrument":"hammer"}]', 'no such instrument'],
+  ['[{"page":1,"kind":"ink"}]', 'half a record'],
+  ['[{"page":1,"kind":"hat"}]', 'no such kind'],
+])('marks that cannot be read (%s: %s) leave no file', async (text) => {
+  const io = stand({ 'a.pdf': await plainPdf(), 'm.json': text });
+  expect(await run(['fixed', 'a.pdf', '--marks', 'm.json', '-o', 'b.pdf'], io)).toBe(EXIT.badMarks);
+  expect(io.words.at(-1)).toMatch(/^m\.json: /);
+  expect(io.files.has('b.pdf')).toBe(false);
+});
+
+test('what is called wrongly is told with the help, and what is not there is said', async () => {
+  const io = stand({ 'a.pdf': await plainPdf() });
+  for (const args of [
+    [],
+    ['dance'],
+    ['inspect'],
+    ['inspect', 'a', 'b'],
+    ['fixed', 'a.pdf'],
+    ['inspect', 'a.pdf', '--hat'],
+  ])
+    expect([args, await run(args, io)]).toEqual([args, EXIT.wrongCall]);
+  expect(io.words.every((w) => w.includes('npm run -s cli'))).toBe(true);
+  expect(await run(['help'], io)).toBe(EXIT.done);
+  expect(await run(['inspect', 'gone.pdf'], io)).toBe(EXIT.noFile);
+});

@@ -1,0 +1,75 @@
+import { parseArgs } from 'node:util';
+import { PdfRefusal } from '@marginalis/core/document';
+import { fixed } from './commands/fixed.ts';
+import { inspect } from './commands/inspect.ts';
+import { CommandError, EXIT, type ExitCode, type Io } from './io.ts';
+
+export const HELP = `npm run -s cli -- COMMAND
+
+  fixed FILE [--marks FILE.json|FILE.inkml] [--password P] -o OUT
+      makes the fixed copy of a PDF, with the marks of a file drawn in
+  inspect FILE [--password P]
+      tells what a PDF says of itself
+  help
+      this text
+
+Results are JSON on standard output, words are on standard error. Exit codes: 0 done, 1 failed in a way nobody foresaw,
+2 called wrongly, 3 the PDF is refused (damaged, locked …; the reason is in the JSON), 4 the marks cannot be read,
+5 a file cannot be read or written.`;
+
+const OPTIONS = {
+  marks: { type: 'string' },
+  password: { type: 'string' },
+  out: { type: 'string', short: 'o' },
+} as const;
+
+/** Runs a command line; the exit code. */
+export async function run(args: readonly string[], io: Io): Promise<ExitCode> {
+  try {
+    return await dispatch(args, io);
+  } catch (e) {
+    if (e instanceof PdfRefusal) {
+      io.result({ ok: false, reason: e.reason, message: e.message });
+      io.say(e.message);
+      return EXIT.refused;
+    }
+    if (e instanceof CommandError) {
+      io.result({ ok: false, message: e.message });
+      io.say(e.message);
+      return e.code;
+    }
+    io.say(e instanceof Error ? (e.stack ?? e.message) : String(e));
+    return EXIT.unforeseen;
+  }
+}
+
+async function dispatch(args: readonly string[], io: Io): Promise<ExitCode> {
+  const [command, ...rest] = args;
+  if (command === undefined || command === 'help' || command === '--help') {
+    io.say(HELP);
+    return command === undefined ? EXIT.wrongCall : EXIT.done;
+  }
+  const { file, ...options } = parsed(rest);
+  if (command === 'inspect') await inspect(io, file, options.password);
+  else if (command === 'fixed') {
+    const { out } = options;
+    if (out === undefined) throw wrong('Where to? Say it with -o OUT.');
+    await fixed(io, { ...options, file, out });
+  } else throw wrong(`There is no command “${command}”.`);
+  return EXIT.done;
+}
+
+const wrong = (message: string): CommandError =>
+  new CommandError(EXIT.wrongCall, `${message}\n\n${HELP}`);
+
+function parsed(args: string[]) {
+  let result;
+  try {
+    result = parseArgs({ args, options: OPTIONS, allowPositionals: true, strict: true });
+  } catch (e) {
+    throw wrong(e instanceof Error ? e.message : String(e));
+  }
+  const [file, ...more] = result.positionals;
+  if (file === undefined || more.length > 0) throw wrong('One file is needed.');
+  return { ...result.values, file };
+}
