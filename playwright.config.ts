@@ -41,6 +41,7 @@ export default defineConfig({
       name: 'wide',
       testIgnore: [
         /phone\.spec\.ts/,
+        /webkit\//,
         ...(process.env.SCREENSHOTS ? [] : [/screenshots\.spec\.ts/]),
       ],
       use: { viewport: { width: 1280, height: 800 }, hasTouch: true },
@@ -57,6 +58,8 @@ export default defineConfig({
         deviceScaleFactor: 2,
       },
     },
+    // Another engine, with its own driver.
+    { name: 'webkit', testMatch: process.env.SCREENSHOTS ? [] : /webkit\/.*\.spec\.ts/ },
   ],
   webServer: {
     command: 'node --import tsx server/src/main.ts',

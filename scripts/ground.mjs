@@ -15,6 +15,8 @@ const PROGRAMS = {
   'poppler-utils': '/usr/bin/pdftotext',
   'mupdf-tools': '/usr/bin/mutool',
   ghostscript: '/usr/bin/gs',
+  'webkit2gtk-driver': '/usr/bin/WebKitWebDriver',
+  xvfb: '/usr/bin/Xvfb',
 };
 
 /** Runs a command in the project's root with its output shown; true when it ended well. */
