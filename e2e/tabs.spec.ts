@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { line, Pen, wave } from './support/pen';
-import { drawn, inkOn, kept, openWorksheet, placeOn } from './support/reader';
+import { drawn, inkOn, kept, openDocument, openWorksheet, placeOn } from './support/reader';
 
 test('a second tab reads along, takes the turn when asked, and nothing is overwritten', async ({
   page,
@@ -67,11 +67,8 @@ test('a tab killed in the middle of a stroke loses that stroke and no other', as
   await expect(again.getByRole('button', { name: 'Undo' })).toBeEnabled();
 });
 
-test('when storage refuses, it is said, nothing is lost, and it can be tried again', async ({
-  page,
-}) => {
-  const pen = await openWorksheet(page);
-  const [x, y] = await placeOn(page, 1, 0.2, 0.33);
+/** Has storage refuse whatever is put, until {@link allowStorage}. */
+async function refuseStorage(page: Page): Promise<void> {
   await page.evaluate(() => {
     const real = IDBObjectStore.prototype.put;
     const w = window as unknown as { refuse: boolean };
@@ -81,17 +78,73 @@ test('when storage refuses, it is said, nothing is lost, and it can be tried aga
       return real.apply(this, args);
     };
   });
+}
+
+const allowStorage = (page: Page): Promise<void> =>
+  page.evaluate(() => {
+    (window as unknown as { refuse: boolean }).refuse = false;
+  });
+
+test('when storage refuses, it is said, nothing is lost, and it can be tried again', async ({
+  page,
+}) => {
+  const pen = await openWorksheet(page);
+  const [x, y] = await placeOn(page, 1, 0.2, 0.33);
+  await refuseStorage(page);
   await pen.draw(wave(x, y, 200));
   await expect(page.getByText('not stored yet')).toBeVisible();
   await expect(page.getByTestId('saving')).toHaveText('Not kept');
   const ink = await inkOn(page, 1);
   expect(ink).toBeGreaterThan(100);
-  await page.evaluate(() => {
-    (window as unknown as { refuse: boolean }).refuse = false;
-  });
+  await allowStorage(page);
   await page.getByRole('button', { name: 'Try again' }).click();
   await kept(page);
   await page.reload();
   await drawn(page, 1);
+  await expect.poll(() => inkOn(page, 1)).toBe(ink);
+});
+
+test('leaving with changes that storage refuses is asked about; they are held, and stored once it takes them', async ({
+  page,
+}) => {
+  const pen = await openWorksheet(page);
+  const [x, y] = await placeOn(page, 1, 0.2, 0.33);
+  await refuseStorage(page);
+  await pen.draw(wave(x, y, 200));
+  await expect(page.getByTestId('saving')).toHaveText('Not kept');
+  const ink = await inkOn(page, 1);
+
+  await page.getByRole('button', { name: 'Back to the desk' }).click();
+  const asked = page.getByRole('dialog', { name: 'Some changes are not stored' });
+  await asked.getByRole('button', { name: 'Stay here' }).click();
+  await expect(asked).toBeHidden();
+  await page.getByRole('button', { name: 'Back to the desk' }).click();
+  await asked.getByRole('button', { name: 'Send a copy' }).click();
+  await expect(page.getByTestId('copy-made')).toContainText('Ready');
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+
+  await page.getByRole('button', { name: 'Back to the desk' }).click();
+  await asked.getByRole('button', { name: 'Leave all the same' }).click();
+  const held = page.getByText('“Rock-pool zones” has changes');
+  await expect(held).toBeVisible();
+  // Closing the tab now would lose them: the browser asks.
+  let askedToStay = false;
+  page.once('dialog', (dialog) => {
+    askedToStay = dialog.type() === 'beforeunload';
+    void dialog.dismiss();
+  });
+  await page.close({ runBeforeUnload: true });
+  await expect.poll(() => askedToStay).toBe(true);
+
+  await page.getByRole('button', { name: 'Open it' }).click();
+  await drawn(page, 1);
+  await expect.poll(() => inkOn(page, 1)).toBe(ink);
+  await expect(page.getByTestId('saving')).toHaveText('Not kept');
+  await allowStorage(page);
+  // It tries again by itself.
+  await expect(page.getByTestId('saving')).toHaveText('Kept', { timeout: 40_000 });
+  await page.getByRole('button', { name: 'Back to the desk' }).click();
+  await expect(held).toBeHidden();
+  await openDocument(page, 'Rock-pool zones');
   await expect.poll(() => inkOn(page, 1)).toBe(ink);
 });

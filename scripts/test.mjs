@@ -63,6 +63,21 @@ if (built)
     PLAYWRIGHT_JSON_OUTPUT_NAME: browserReport,
   });
 
+/** Browser tests that passed only at the second try: their cause is to be looked for. */
+function flakyTests() {
+  const names = [];
+  const walk = (suite, path) => {
+    for (const spec of suite.specs ?? [])
+      for (const { projectName, status } of spec.tests)
+        if (status === 'flaky') names.push(`[${projectName}] ${[...path, spec.title].join(' › ')}`);
+    for (const inner of suite.suites ?? []) walk(inner, [...path, inner.title]);
+  };
+  for (const suite of readReport(browserReport)?.suites ?? []) walk(suite, [suite.title]);
+  return names;
+}
+
+const flaky = flakyTests();
+if (flaky.length > 0) console.log(`\nPassed only at the second try:\n${flaky.join('\n')}`);
 if (broken.length > 0) console.log(`\nNot well: ${broken.join(', ')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed > 0 ? 1 : 0);

@@ -50,9 +50,16 @@ export class Pen {
     const sent: Promise<unknown>[] = [];
     for (let i = 1; i < points.length; i++) {
       // Not awaited one by one, so that some come coalesced, as from a fast stylus.
-      sent.push(
-        this.send('mouseMoved', points[i], button, buttons, pressure(i / (points.length - 1))),
+      const moved = this.send(
+        'mouseMoved',
+        points[i],
+        button,
+        buttons,
+        pressure(i / (points.length - 1)),
       );
+      // Awaited below; a page that ends meanwhile is no second failure.
+      moved.catch(() => undefined);
+      sent.push(moved);
       await this.page.waitForTimeout(pause);
     }
     await Promise.all(sent);

@@ -5,6 +5,7 @@ import { Action, EmptyScreen, Notice, paperIcon, useNow, WIDE_FROM } from '@/ui'
 import { DemoOffer } from './DemoOffer';
 import { DocumentCard } from './DocumentCard';
 import { RenameSheet } from './RenameSheet';
+import { StorageNote } from './StorageNote';
 import { useDesk } from './useDesk';
 import { Unkept } from './Unkept';
 import { useIncomingFiles } from './useIncomingFiles';
@@ -104,6 +105,7 @@ function Desk({ onOpen }: { onOpen: (id: string) => void }) {
             ))}
           </View>
           <DemoOffer onAdd={desk.addDemo} />
+          <StorageNote />
         </ScrollView>
       )}
       {dropping && (

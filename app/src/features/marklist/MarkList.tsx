@@ -17,6 +17,8 @@ import { Filters } from './Filters';
 import { MarkRow, nameOf, ROW_HEIGHT } from './MarkRow';
 import { useWords } from './useWords';
 
+const countOf = (n: number): string => (n === 1 ? '1 mark' : `${n} marks`);
+
 /** Every mark of the document in reading order, to find, go to and pick. */
 export function MarkList(props: {
   pictures: PdfPictures | null;
@@ -104,7 +106,7 @@ export function MarkList(props: {
           {allPicked ? 'Pick none' : 'Pick all'}
         </Action>
         <Text variant="bodySmall" role="status" style={{ color: colors.onSurfaceVariant }}>
-          {rows.length === all.length ? `${all.length} marks` : `${rows.length} of ${all.length}`}
+          {rows.length === all.length ? countOf(all.length) : `${rows.length} of ${all.length}`}
         </Text>
       </View>
       {narrowing && (
