@@ -1,0 +1,122 @@
+import type { DocState } from '@marginalis/core/document';
+import { marksOn } from '@marginalis/core/document';
+import { removeMarks } from '@marginalis/core/editing';
+import { box, plainPage } from '@marginalis/core/geometry';
+import { alongCorners } from '../../../core/testing/hand';
+import { done, HIGHLIGHTER, pageRefsFor, written } from '../../../core/testing/marks';
+import { installFakeCanvases, type Noted } from '../testing/fakeCanvas';
+import { MarkPainter } from './MarkPainter';
+import { PagePicture } from './pagePicture';
+
+let asked: (holder: Element) => Noted[];
+let light: HTMLElement;
+let ink: HTMLElement;
+let painter: MarkPainter;
+beforeEach(() => {
+  asked = installFakeCanvases();
+  light = document.createElement('div');
+  ink = document.createElement('div');
+  painter = new MarkPainter({ light, ink });
+});
+
+const PAGE = plainPage(600, 800);
+const pages = pageRefsFor([PAGE]);
+const NONE: ReadonlySet<string> = new Set();
+/** The whole page at one pixel a point. */
+const picture = new PagePicture(PAGE, 1);
+const WHOLE = box(0, 0, 600, 800);
+const bar = (y: number) =>
+  alongCorners([
+    { x: 100, y },
+    { x: 180, y },
+  ]);
+const said = (holder: Element): string[] => asked(holder).flatMap((n) => n.said);
+const fills = (holder: Element): string[] => said(holder).filter((s) => s.startsWith('fill'));
+const on = (state: DocState) => marksOn(state, 'p0');
+
+test('canvases are made only where there is something to show, and highlights alone are multiplied', () => {
+  painter.show(picture, WHOLE);
+  expect([light.childElementCount, ink.childElementCount]).toEqual([0, 0]);
+  expect(light.style.mixBlendMode).not.toBe('multiply');
+  painter.setMarks(
+    on(
+      written(pages, [
+        { page: 0, path: bar(700) },
+        { page: 0, path: bar(750), instrument: HIGHLIGHTER },
+      ]),
+    ),
+    NONE,
+  );
+  // 512-pixel tiles: both bars lie in the one at the top left.
+  expect([light.childElementCount, ink.childElementCount]).toEqual([1, 1]);
+  expect(light.style.mixBlendMode).toBe('multiply');
+  expect(fills(light)).toEqual(['fill #ffd91f 75 % multiply']);
+  expect(fills(ink)).toEqual(['fill #1f3361 100 % source-over']);
+  painter.release();
+  expect([light.childElementCount, ink.childElementCount, light.style.mixBlendMode]).toEqual([
+    0,
+    0,
+    'normal',
+  ]);
+});
+
+test('a mark that came over all others is painted alone, and nothing is cleared', () => {
+  const state = written(pages, [
+    { page: 0, path: bar(700) },
+    { page: 0, path: bar(720) },
+    { page: 0, path: bar(740) },
+  ]);
+  const before = done(state, removeMarks(state, ['m2']));
+  painter.show(picture, WHOLE);
+  painter.setMarks(on(before), NONE);
+  const count = said(ink).length;
+  painter.setMarks(on(state), NONE);
+  expect(said(ink).slice(count)).toEqual(['fill #1f3361 100 % source-over']);
+});
+
+test('where a mark goes, its surroundings alone are cleared and painted again', () => {
+  const state = written(pages, [
+    { page: 0, path: bar(700) },
+    { page: 0, path: bar(701) },
+    { page: 0, path: bar(500) },
+  ]);
+  painter.show(picture, WHOLE);
+  painter.setMarks(on(state), NONE);
+  const count = said(ink).length;
+  painter.setMarks(on(done(state, removeMarks(state, ['m0']))), NONE);
+  const after = said(ink).slice(count);
+  const [, x, y, width, height] = (after.find((s) => s.startsWith('clear')) ?? '')
+    .split(' ')
+    .map(Number);
+  // Around a bar from 100 to 180, 100 pixels from the top.
+  expect(x).toBeGreaterThan(90);
+  expect(x + width).toBeLessThan(190);
+  expect(y).toBeGreaterThan(90);
+  expect(y + height).toBeLessThan(110);
+  // Its neighbour, which reaches into that, but not the one far away.
+  expect(after.filter((s) => s.startsWith('fill'))).toHaveLength(1);
+});
+
+test('what the eraser would take looks faint until it is decided', () => {
+  const state = written(pages, [{ page: 0, path: bar(700) }]);
+  painter.show(picture, WHOLE);
+  painter.setMarks(on(state), NONE);
+  painter.setMarks(on(state), new Set(['m0']));
+  expect(fills(ink).at(-1)).toBe('fill #1f3361 18 % source-over');
+  painter.setMarks(on(state), NONE);
+  expect(fills(ink).at(-1)).toBe('fill #1f3361 100 % source-over');
+});
+
+test('tiles out of sight let go of their canvases, and come back with their marks', () => {
+  const state = written(pages, [
+    { page: 0, path: bar(700) },
+    { page: 0, path: bar(100) },
+  ]);
+  painter.show(picture, WHOLE);
+  painter.setMarks(on(state), NONE);
+  expect(ink.childElementCount).toBe(2);
+  painter.show(picture, box(0, 0, 600, 100));
+  expect(ink.childElementCount).toBe(1);
+  painter.show(picture, WHOLE);
+  expect(ink.childElementCount).toBe(2);
+});
