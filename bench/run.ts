@@ -3,6 +3,7 @@ import { figureTable } from './figures';
 import { benchFlatten } from './flatten';
 import { benchInk } from './ink';
 import { benchOpening } from './opening';
+import { benchLengths } from './lengths';
 import { benchLinks } from './links';
 import { tableOf } from './report';
 import { listTable } from './list';
@@ -10,7 +11,7 @@ import { rubbingTable } from './rubbing';
 import { steadinessTable } from './steadiness';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing links. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing links lengths. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
@@ -21,6 +22,7 @@ const PARTS: Record<string, () => Promise<string> | string> = {
   list: listTable,
   writing: writingTable,
   links: async () => tableOf(await benchLinks()),
+  lengths: async () => tableOf(await benchLengths()),
 };
 
 const wanted = process.argv.slice(2);

@@ -78,7 +78,7 @@ test('what is locked is not struck out', () => {
   expect(offerScratch(locked.state, 'last')).toBeNull();
 });
 
-test('it works however fast or unsteady the hand is', () => {
+test('a scribble is read as one however fast or unsteady the hand is', () => {
   const path = scribble(8, 94, 288, 58, 22);
   for (let seed = 1; seed < 12; seed++) {
     const samples = writeAlong(path, { seed, rate: seed % 2 === 0 ? 60 : 240 });

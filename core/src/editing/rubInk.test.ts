@@ -97,7 +97,7 @@ test('what is left keeps its samples, in order, with new ones only at the cuts',
   }
 });
 
-test('dots, strokes that are not touched and sweeps of nothing', () => {
+test('a dot goes whole; a stroke that is not touched, or swept by nothing, comes back as it is', () => {
   const dot: InkSample[] = [{ x: 5, y: 5, t: 0, pressure: 0.5 }];
   expect(rubInk(dot, 1, [{ x: 8, y: 5 }], 4)).toEqual([]);
   expect(rubInk(dot, 1, [{ x: 12, y: 5 }], 4)).toEqual([dot]);

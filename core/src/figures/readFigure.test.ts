@@ -106,7 +106,7 @@ test('confidence falls as the hand wobbles more; other readings come after the b
   }
 });
 
-test('a polygon’s readings share a middle', () => {
+test('the other readings of a square lie about the same middle', () => {
   const reading = readFigure(drawnFigure('square', 5001).strokes);
   if (!reading) throw new Error('A square is read.');
   for (const other of reading.others)

@@ -26,7 +26,7 @@ test('what is within an even or uneven reach is within the span, and nothing els
   );
 });
 
-test('short ways with a reach that changes faster than they go on', () => {
+test('the span is right on short ways, too, where the reach changes faster than they go on', () => {
   const near = { x: 0, y: 0 };
   for (const [x, y] of [
     [0.01, 0],

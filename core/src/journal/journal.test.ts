@@ -37,7 +37,7 @@ test('a reopened journal tells the same marks and the same history', async () =>
   );
 });
 
-test('so it does when compacted again and again, and undo goes on across the snapshots', async () => {
+test('a journal compacted again and again tells the same, and undo goes on across the snapshots', async () => {
   await fc.assert(
     fc.asyncProperty(
       fc.array(acts(12), { maxLength: 5 }),

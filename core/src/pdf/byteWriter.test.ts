@@ -19,7 +19,7 @@ test('numbers are written as they are, whatever their size and sign', () => {
   expect(written(zero)).toBe('0');
 });
 
-test('it grows as needed and keeps what was written', () => {
+test('a writer grows as needed and keeps what was written', () => {
   const writer = new ByteWriter();
   expect(writer.isEmpty).toBe(true);
   const text = 'q 1 0 0 1 5 5 cm\n'.repeat(3000);

@@ -12,7 +12,7 @@ test('differences of first and second order hold for their channel until changed
   ]);
 });
 
-test('wildcards, booleans and hexadecimal numbers', () => {
+test('wildcards repeat, booleans are 1 and 0, and numbers may be hexadecimal', () => {
   expect(parseTraceData('#1F -#a, * 4')).toEqual([
     [31, -10],
     [31, 4],
