@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { LAID_OUT } from './e2e/support/reader';
 
 const port = Number(process.env.E2E_PORT ?? 4179);
 
@@ -37,17 +38,20 @@ export default defineConfig({
     },
   },
   projects: [
+    { name: 'desk', testMatch: /desk\.setup\.ts/ },
     {
       name: 'wide',
+      dependencies: ['desk'],
       testIgnore: [
         /phone\.spec\.ts/,
         /webkit\//,
         ...(process.env.SCREENSHOTS ? [] : [/screenshots\.spec\.ts/]),
       ],
-      use: { viewport: { width: 1280, height: 800 }, hasTouch: true },
+      use: { viewport: { width: 1280, height: 800 }, hasTouch: true, storageState: LAID_OUT },
     },
     {
       name: 'phone',
+      dependencies: ['desk'],
       testMatch: process.env.SCREENSHOTS
         ? /screenshots\.spec\.ts/
         : /(phone|accessibility)\.spec\.ts/,
@@ -56,6 +60,7 @@ export default defineConfig({
         isMobile: true,
         hasTouch: true,
         deviceScaleFactor: 2,
+        storageState: LAID_OUT,
       },
     },
     // Another engine, with its own driver.

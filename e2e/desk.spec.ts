@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { PDFDocument, PDFName } from '@cantoo/pdf-lib';
 import { expect, test, type Page } from '@playwright/test';
-import { addFile, drawn, openDesk } from './support/reader';
+import { addFile, drawn, NEVER_BEEN_HERE, openDesk } from './support/reader';
 
 const worksheet = (): Uint8Array =>
   new Uint8Array(readFileSync('demo/documents/rock-pool-zones.pdf'));
@@ -16,15 +16,21 @@ async function small(make: (doc: PDFDocument) => void = () => undefined): Promis
 
 test.beforeEach(async ({ page }) => openDesk(page));
 
-test('lays out the first four samples with picture, length and kind, and offers the almanac', async ({
-  page,
-}) => {
-  await expect(cards(page)).toHaveCount(4);
-  const log = cards(page).filter({ hasText: 'Tide log' });
-  await expect(log).toContainText('3 pages · Scanned');
-  await expect(log.locator('img')).toHaveAttribute('src', /^data:image\/jpeg/);
-  await expect(cards(page).filter({ hasText: 'Course handbook' })).toContainText('39 pages · Text');
-  await expect(page.getByRole('button', { name: /Add “Tide almanac”/ })).toBeVisible();
+test.describe('in a browser that has never been here', () => {
+  test.use({ storageState: NEVER_BEEN_HERE });
+
+  test('lays out the first four samples with picture, length and kind, and offers the almanac', async ({
+    page,
+  }) => {
+    await expect(cards(page)).toHaveCount(4);
+    const log = cards(page).filter({ hasText: 'Tide log' });
+    await expect(log).toContainText('3 pages · Scanned');
+    await expect(log.locator('img')).toHaveAttribute('src', /^data:image\/jpeg/);
+    await expect(cards(page).filter({ hasText: 'Course handbook' })).toContainText(
+      '39 pages · Text',
+    );
+    await expect(page.getByRole('button', { name: /Add “Tide almanac”/ })).toBeVisible();
+  });
 });
 
 test('each wrong file gets its own sentence and touches nothing else', async ({ page }) => {

@@ -1,6 +1,11 @@
 import { expect, type Locator, type Page } from '@playwright/test';
 import { Pen, type Point } from './pen';
 
+/** What a browser holds once the samples are laid out; made by desk.setup.ts. */
+export const LAID_OUT = '.cache/e2e/desk.json';
+/** For tests that begin with a browser that has never been here. */
+export const NEVER_BEEN_HERE = { cookies: [], origins: [] };
+
 /** The desk with the sample documents laid out. */
 export async function openDesk(page: Page): Promise<void> {
   await page.goto('/');

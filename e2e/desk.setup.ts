@@ -1,0 +1,13 @@
+import { mkdirSync } from 'node:fs';
+import { dirname } from 'node:path';
+import { test } from '@playwright/test';
+import { LAID_OUT, openDesk } from './support/reader';
+
+test('the samples are laid out once, for all the tests that begin with a desk', async ({
+  page,
+  context,
+}) => {
+  await openDesk(page);
+  mkdirSync(dirname(LAID_OUT), { recursive: true });
+  await context.storageState({ path: LAID_OUT, indexedDB: true });
+});
