@@ -1,6 +1,6 @@
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
-import { test } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { LAID_OUT, openDesk } from './support/reader';
 
 test('the samples are laid out once, for all the tests that begin with a desk', async ({
@@ -9,5 +9,6 @@ test('the samples are laid out once, for all the tests that begin with a desk', 
 }) => {
   await openDesk(page);
   mkdirSync(dirname(LAID_OUT), { recursive: true });
-  await context.storageState({ path: LAID_OUT, indexedDB: true });
+  const { origins } = await context.storageState({ path: LAID_OUT, indexedDB: true });
+  expect(JSON.stringify(origins)).toContain('Rock-pool zones');
 });

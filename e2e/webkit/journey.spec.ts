@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdirSync, writeFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { circle, line, type Point, wave } from '../support/pen';
+import { inkBlue } from '../support/inkBlue';
 import { WebKit } from './webKit';
 
 /** Pixels of a layer of page 1 that show anything. */
@@ -91,20 +92,7 @@ test('the whole journey in the engine of most tablets: write, highlight, figure,
 
     await browser.go(`${baseURL}/s/${token}`);
     await browser.until('the guest’s page', isDrawn);
-    const blue = await browser.until('the ink on the guest’s page', () => {
-      let count = 0;
-      for (const canvas of document.querySelectorAll<HTMLCanvasElement>('[data-page="1"] canvas')) {
-        const copied = document.createElement('canvas');
-        copied.width = canvas.width;
-        copied.height = canvas.height;
-        const ctx = copied.getContext('2d');
-        ctx?.drawImage(canvas, 0, 0);
-        const data = ctx?.getImageData(0, 0, copied.width, copied.height).data ?? [];
-        for (let i = 0; i < data.length; i += 4)
-          if (data[i + 2] - data[i] > 30 && data[i] < 120 && data[i + 3] > 200) count++;
-      }
-      return count;
-    });
+    const blue = await browser.until('the ink on the guest’s page', inkBlue);
     expect(blue).toBeGreaterThan(80);
   } catch (e) {
     mkdirSync('test-results', { recursive: true });

@@ -100,17 +100,17 @@ test('"kept" is not said before storage has answered, and a refusal is said', as
 
 test('nothing is said to be kept while a stroke is under the pen, nor while it is being finished', async () => {
   const session = await opened(freshDocument());
-  session.startStroke();
+  session.hand.start();
   expect(state(session).saving).toBe('keeping');
-  session.dropStroke();
+  session.hand.drop();
   expect(state(session).saving).toBe('kept');
   write(session, 'one');
-  session.startStroke();
+  session.hand.start();
   await session.settled();
   expect(state(session).saving).toBe('keeping');
   let answer: (value: string | null) => void = () => undefined;
   const finished: (string | null)[] = [];
-  session.finishWhen(new Promise<string | null>((resolve) => (answer = resolve)), (value) =>
+  session.hand.finishWhen(new Promise<string | null>((resolve) => (answer = resolve)), (value) =>
     finished.push(value),
   );
   await session.settled();
@@ -122,7 +122,7 @@ test('nothing is said to be kept while a stroke is under the pen, nor while it i
   expect(state(session).saving).toBe('kept');
   write(session, 'two');
   const asked = new Promise<void>((resolve) =>
-    session.askSoon(() => {
+    session.hand.askSoon(() => {
       // Whatever is offered is there before anything is said to be kept.
       expect(state(session).saving).toBe('keeping');
       resolve();
@@ -131,8 +131,8 @@ test('nothing is said to be kept while a stroke is under the pen, nor while it i
   await asked;
   await session.settled();
   expect(state(session).saving).toBe('kept');
-  session.askSoon(() => finished.push('too late'));
-  session.askNoMore();
+  session.hand.askSoon(() => finished.push('too late'));
+  session.hand.askNoMore();
   await settle();
   expect(finished).toEqual(['a figure']);
   await session.close();

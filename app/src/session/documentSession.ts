@@ -33,6 +33,7 @@ import { createStore } from 'zustand/vanilla';
 import { createJournalStore, type DeskDocument } from '@/storage';
 import { markInUse } from './inUse';
 import { Keeper } from './keeper';
+import { StrokeInHand } from './strokeInHand';
 import { type Turn, waitForTurn } from './turn';
 
 /** A figure that ink looks like; `taken` is the figure it became unasked, from which the ink can come back. */
@@ -77,8 +78,6 @@ export interface Task {
   readonly stop: () => void;
 }
 
-/** What ink was meant to be is asked so long after it is shown: one frame does not pay for all, ms. */
-const ASKED_AFTER = 24;
 const NONE: ReadonlySet<MarkId> = new Set();
 export const pageIdOf = (source: string, index: number): string =>
   `${source.slice(0, 12)}-${index}`;
@@ -102,12 +101,8 @@ export class DocumentSession {
   private holds = false;
   /** Lines another tab stored while the journal was being read; null while it is not. */
   private heard: string[] | null = null;
-  /** See {@link askSoon}. */
-  private asking: ReturnType<typeof setTimeout> | null = null;
-  /** See {@link startStroke}. */
-  private inHand = false;
-  /** Finishes what is still being worked out; see {@link finishWhen}. */
-  private unfinished: (() => void) | null = null;
+  /** The stroke being written, and what comes of it. */
+  readonly hand = new StrokeInHand(() => this.tellSaving());
   /** Counts loads, so that a slow one never overrides a later one. */
   private loads = 0;
   readonly store;
@@ -161,7 +156,7 @@ export class DocumentSession {
 
   /** Stops writing and waits for storage; false when something is still only in memory here. */
   private async yieldTurn(): Promise<boolean> {
-    this.finishNow();
+    this.hand.finishNow();
     this.holds = false;
     this.set({ writable: false, offer: null });
     await this.settled();
@@ -220,7 +215,7 @@ export class DocumentSession {
 
   /** Carries out a transaction and keeps it; false when the document cannot be written on, or has changed. */
   dispatch = (transaction: Transaction | null): boolean => {
-    this.finishNow();
+    this.hand.finishNow();
     const { document, history, writable } = this.get();
     if (!transaction || !writable) return false;
     const applied = applyTransaction(document, transaction);
@@ -246,37 +241,10 @@ export class DocumentSession {
     return still.length === picked.size ? picked : new Set(still);
   }
 
-  /**
-   * Calls `finish` with what is being worked out elsewhere, or with null at once when anything else is about to
-   * change the document, so that changes keep their order.
-   */
-  finishWhen<T>(ready: Promise<T | null>, finish: (value: T | null) => void): void {
-    this.finishNow();
-    const mine = (): void => finish(null);
-    this.unfinished = mine;
-    this.inHand = false;
-    this.tellSaving();
-    void ready.then((value) => {
-      if (this.unfinished === mine) this.endWith(() => finish(value));
-    });
-  }
-
-  /** A stroke is under the pen. */
-  startStroke(): void {
-    this.inHand = true;
-    this.tellSaving();
-  }
-
-  /** The stroke under the pen came to nothing. */
-  dropStroke(): void {
-    this.inHand = false;
-    this.tellSaving();
-  }
-
   /** What is not in the journal yet is not said to be kept, ink under the pen least of all. */
   private tellSaving(): void {
     const { waits, isWriting, isRefused } = this.keeper;
-    const isBusy = this.inHand || this.unfinished || this.asking || (waits > 0 && isWriting);
+    const isBusy = this.hand.isBusy || (waits > 0 && isWriting);
     const saving = isBusy ? 'keeping' : waits > 0 ? 'unkept' : 'kept';
     const refused = isRefused && waits > 0;
     const said = this.get();
@@ -284,41 +252,12 @@ export class DocumentSession {
     if (said.saving !== saving || said.refused !== refused) this.set({ saving, refused });
   }
 
-  /** Does what may wait until a change is shown; before it is done nothing is said to be kept. */
-  askSoon(ask: () => void): void {
-    this.askNoMore();
-    this.asking = setTimeout(() => {
-      this.asking = null;
-      ask();
-      this.tellSaving();
-    }, ASKED_AFTER);
-  }
-
-  /** What was to be asked does not matter any more. */
-  askNoMore(): void {
-    if (!this.asking) return;
-    clearTimeout(this.asking);
-    this.asking = null;
-    this.tellSaving();
-  }
-
-  /** Finishes what is still being worked out. */
-  finishNow(): void {
-    if (this.unfinished) this.endWith(this.unfinished);
-  }
-
-  private endWith(finish: () => void): void {
-    this.unfinished = null;
-    finish();
-    this.tellSaving();
-  }
-
   undo = (): string | null => this.step('undo');
   redo = (): string | null => this.step('redo');
 
   /** One step through the history; the label of what was done, or null. */
   private step(act: 'undo' | 'redo'): string | null {
-    this.finishNow();
+    this.hand.finishNow();
     const { document, history, writable } = this.get();
     if (!writable) return null;
     let moved: Moved | null;
@@ -438,8 +377,8 @@ export class DocumentSession {
 
   /** Lays everything down and waits for storage; false when it refused something, which then is only here. */
   async rest(): Promise<boolean> {
-    this.finishNow();
-    this.askNoMore();
+    this.hand.finishNow();
+    this.hand.askNoMore();
     this.get().task?.stop();
     await this.settled();
     return this.keeper.waits === 0;
