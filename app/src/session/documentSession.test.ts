@@ -100,18 +100,19 @@ test('"kept" is not said before storage has answered, and a refusal is said', as
 
 test('nothing is said to be kept while a stroke is under the pen, nor while it is being finished', async () => {
   const session = await opened(freshDocument());
-  session.hand.start();
+  session.strokeInHand.start();
   expect(state(session).saving).toBe('keeping');
-  session.hand.drop();
+  session.strokeInHand.drop();
   expect(state(session).saving).toBe('kept');
   write(session, 'one');
-  session.hand.start();
+  session.strokeInHand.start();
   await session.settled();
   expect(state(session).saving).toBe('keeping');
   let answer: (value: string | null) => void = () => undefined;
   const finished: (string | null)[] = [];
-  session.hand.finishWhen(new Promise<string | null>((resolve) => (answer = resolve)), (value) =>
-    finished.push(value),
+  session.strokeInHand.finishWhen(
+    new Promise<string | null>((resolve) => (answer = resolve)),
+    (value) => finished.push(value),
   );
   await session.settled();
   expect(state(session).saving).toBe('keeping');
@@ -122,7 +123,7 @@ test('nothing is said to be kept while a stroke is under the pen, nor while it i
   expect(state(session).saving).toBe('kept');
   write(session, 'two');
   const asked = new Promise<void>((resolve) =>
-    session.hand.askSoon(() => {
+    session.strokeInHand.askSoon(() => {
       // Whatever is offered is there before anything is said to be kept.
       expect(state(session).saving).toBe('keeping');
       resolve();
@@ -131,8 +132,8 @@ test('nothing is said to be kept while a stroke is under the pen, nor while it i
   await asked;
   await session.settled();
   expect(state(session).saving).toBe('kept');
-  session.hand.askSoon(() => finished.push('too late'));
-  session.hand.askNoMore();
+  session.strokeInHand.askSoon(() => finished.push('too late'));
+  session.strokeInHand.askNoMore();
   await settle();
   expect(finished).toEqual(['a figure']);
   await session.close();

@@ -102,7 +102,7 @@ export class DocumentSession {
   /** Lines another tab stored while the journal was being read; null while it is not. */
   private heard: string[] | null = null;
   /** The stroke being written, and what comes of it. */
-  readonly hand = new StrokeInHand(() => this.tellSaving());
+  readonly strokeInHand = new StrokeInHand(() => this.tellSaving());
   /** Counts loads, so that a slow one never overrides a later one. */
   private loads = 0;
   readonly store;
@@ -156,7 +156,7 @@ export class DocumentSession {
 
   /** Stops writing and waits for storage; false when something is still only in memory here. */
   private async yieldTurn(): Promise<boolean> {
-    this.hand.finishNow();
+    this.strokeInHand.finishNow();
     this.holds = false;
     this.set({ writable: false, offer: null });
     await this.settled();
@@ -215,7 +215,7 @@ export class DocumentSession {
 
   /** Carries out a transaction and keeps it; false when the document cannot be written on, or has changed. */
   dispatch = (transaction: Transaction | null): boolean => {
-    this.hand.finishNow();
+    this.strokeInHand.finishNow();
     const { document, history, writable } = this.get();
     if (!transaction || !writable) return false;
     const applied = applyTransaction(document, transaction);
@@ -244,7 +244,7 @@ export class DocumentSession {
   /** What is not in the journal yet is not said to be kept, ink under the pen least of all. */
   private tellSaving(): void {
     const { waits, isWriting, isRefused } = this.keeper;
-    const isBusy = this.hand.isBusy || (waits > 0 && isWriting);
+    const isBusy = this.strokeInHand.isBusy || (waits > 0 && isWriting);
     const saving = isBusy ? 'keeping' : waits > 0 ? 'unkept' : 'kept';
     const refused = isRefused && waits > 0;
     const said = this.get();
@@ -257,7 +257,7 @@ export class DocumentSession {
 
   /** One step through the history; the label of what was done, or null. */
   private step(act: 'undo' | 'redo'): string | null {
-    this.hand.finishNow();
+    this.strokeInHand.finishNow();
     const { document, history, writable } = this.get();
     if (!writable) return null;
     let moved: Moved | null;
@@ -377,8 +377,8 @@ export class DocumentSession {
 
   /** Lays everything down and waits for storage; false when it refused something, which then is only here. */
   async rest(): Promise<boolean> {
-    this.hand.finishNow();
-    this.hand.askNoMore();
+    this.strokeInHand.finishNow();
+    this.strokeInHand.askNoMore();
     this.get().task?.stop();
     await this.settled();
     return this.keeper.waits === 0;

@@ -82,8 +82,8 @@ export class PenWriter implements Writer {
 
   start(event: PointerEvent, act: 'write' | 'erase'): void {
     this.hover(null);
-    this.session.hand.finishNow();
-    this.session.hand.askNoMore();
+    this.session.strokeInHand.finishNow();
+    this.session.strokeInHand.askNoMore();
     this.session.dismissOffer();
     const hit = this.stage.pageAt(this.stage.fromClient(event.clientX, event.clientY));
     const { writable, document } = this.session.store.getState();
@@ -130,7 +130,7 @@ export class PenWriter implements Writer {
       speedPressure: createSpeedPressure(),
       predicted: [],
     };
-    this.session.hand.start();
+    this.session.strokeInHand.start();
     this.lookLike(style.opacity, instrument.kind === 'highlighter');
     this.write(event);
   }
@@ -182,8 +182,8 @@ export class PenWriter implements Writer {
   leave(): void {
     clearTimeout(this.starting);
     this.drawer.cancel();
-    this.session.hand.finishNow();
-    this.session.hand.askNoMore();
+    this.session.strokeInHand.finishNow();
+    this.session.strokeInHand.askNoMore();
     this.finisher.stop();
     this.tiles.remove();
   }
@@ -247,7 +247,7 @@ export class PenWriter implements Writer {
     const { stroke, rubbing, session } = this;
     this.stroke = this.rubbing = null;
     if (stroke && keep && stroke.samples.length > 0) return this.keepInk(stroke);
-    if (stroke) session.hand.drop();
+    if (stroke) session.strokeInHand.drop();
     if (rubbing) {
       if (keep) session.dispatch(rubbing.rubbing.done());
       session.preview(null);
@@ -279,7 +279,7 @@ export class PenWriter implements Writer {
     const { instrument, samples, pageId } = stroke;
     const { session } = this;
     if (this.takeTapped(stroke)) {
-      session.hand.drop();
+      session.strokeInHand.drop();
       return this.painter.clear();
     }
     const whole = {
@@ -305,11 +305,11 @@ export class PenWriter implements Writer {
           printedDotOn(this.stage, stroke.page),
         );
       if (instrument.tidy === 'always') consider();
-      else session.hand.askSoon(consider);
+      else session.strokeInHand.askSoon(consider);
       this.painter.clear();
     };
     const work = strokeWork(session.store.getState().document, whole);
-    session.hand.finishWhen(this.finisher.finish(work), draw);
+    session.strokeInHand.finishWhen(this.finisher.finish(work), draw);
   }
 }
 
