@@ -137,7 +137,11 @@ export async function unlockDocument(document: DeskDocument, password: string): 
   holdPassword(document.source, password);
   // A picture of a locked page would show what the lock hides.
   const kept = { ...looked.document, title: document.title, locked: true, picture: null };
-  await keepDocument(kept);
+  try {
+    await keepDocument(kept);
+  } catch (e) {
+    return { ok: false, message: noRoom(document.title, e) };
+  }
   return { ok: true, document: kept, already: true };
 }
 

@@ -100,6 +100,15 @@ export function useDesk() {
     [refresh, report],
   );
 
+  /** Does something with what is stored, and says so when storage refuses. */
+  const attempt = async (trouble: string, act: () => Promise<void>): Promise<void> => {
+    try {
+      await act();
+    } catch (e) {
+      setSaid({ text: `${trouble}: ${e instanceof Error ? e.message : String(e)}` });
+    }
+  };
+
   return {
     documents: data?.documents,
     unreadable: data?.unreadable ?? 0,
@@ -115,24 +124,31 @@ export function useDesk() {
       setRefusals((all) => all.filter((r) => r.fileName !== fileName)),
     async addDemo(file: string, title: string) {
       setAdding(title);
-      report(title, await addDemo(file, title, Date.now()));
+      await attempt(`“${title}” could not be added`, async () =>
+        report(title, await addDemo(file, title, Date.now())),
+      );
       setAdding(null);
       refresh();
     },
     async rename(id: string, title: string) {
-      await renameDocument(id, title);
+      await attempt('The new title could not be stored', () => renameDocument(id, title));
       refresh();
     },
     async remove(document: DeskDocument) {
       endOffer.current();
       // No other tab drops it while it can be put back here.
       endOffer.current = markInUse(document.id);
-      await removeDocument(document.id);
-      refresh();
-      setSaid({
-        text: `“${document.title}” is off the desk.`,
-        undo: () => void putBack(document.id).then(refresh),
+      await attempt(`“${document.title}” could not be removed`, async () => {
+        await removeDocument(document.id);
+        setSaid({
+          text: `“${document.title}” is off the desk.`,
+          undo: () =>
+            void attempt(`“${document.title}” could not be put back`, () =>
+              putBack(document.id),
+            ).then(refresh),
+        });
       });
+      refresh();
     },
   };
 }

@@ -53,7 +53,8 @@ export function useOpenDocument(id: string): OpenedDocument {
       const unsubscribe = session.store.subscribe((now, before) => {
         if (now.document !== before.document && before.phase === 'open') {
           unsubscribe();
-          void noteWorkedOn(id, Date.now());
+          // The desk's order is all that is lost when storage refuses; that it does is said of the change itself.
+          noteWorkedOn(id, Date.now()).catch(() => undefined);
         }
       });
       return show({ phase: 'open', session, pictures });
