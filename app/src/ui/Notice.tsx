@@ -23,7 +23,7 @@ export function Notice({
       ]}
     >
       <Text style={[styles.text, { color: colors.onSecondaryContainer }]}>{text}</Text>
-      {children}
+      {children && <View style={styles.ways}>{children}</View>}
       {onClose && (
         <IconButton
           icon={paperIcon('close')}
@@ -61,15 +61,19 @@ export function EmptyScreen({
 const styles = StyleSheet.create({
   notice: {
     flexDirection: 'row',
+    flexWrap: 'wrap',
+    justifyContent: 'flex-end',
     alignItems: 'center',
-    gap: 8,
+    columnGap: 8,
     paddingLeft: 16,
-    paddingRight: 4,
+    paddingRight: 10,
     paddingVertical: 4,
     minHeight: 48,
     borderBottomWidth: 1,
   },
-  text: { flexShrink: 1, flexGrow: 1, paddingVertical: 4 },
+  // What can be done goes beneath where both do not fit beside each other.
+  text: { flexShrink: 1, flexGrow: 1, flexBasis: 220, paddingVertical: 4 },
+  ways: { flexDirection: 'row' },
   close: { width: 44, height: 44, margin: 0 },
   empty: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: 24, gap: 16 },
   sentence: { maxWidth: 440, textAlign: 'center', fontSize: 16, lineHeight: 24 },

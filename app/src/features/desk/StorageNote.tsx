@@ -13,7 +13,7 @@ export function StorageNote() {
   return (
     <Text style={[styles.note, { color: colors.onSurfaceVariant }]}>
       Documents are kept in this browser, which may clear them when it runs short of space or has
-      not been used for long. Send yourself a copy of what must not be lost.
+      not been used for a while. Send yourself a copy of what must not be lost.
     </Text>
   );
 }
