@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { lockedPdf, pdfWith, plainPdf } from '../../testing/pdfs.ts';
 import { inspectPdf } from './inspect.ts';
-import { openPdf } from './openPdf.ts';
+import { joined } from '../../testing/rawPdf.ts';
+import { hasEnd, openPdf } from './openPdf.ts';
 import { PdfRefusal } from '../document/index.ts';
 
 const ascii = (text: string): Uint8Array => Uint8Array.from(text, (c) => c.charCodeAt(0));
@@ -102,4 +103,14 @@ test('what a document says of itself: title, pages, a scan, a signature that is 
     });
   expect((await inspectPdf(await withField(false))).signed).toBe(false);
   expect((await inspectPdf(await withField(true))).signed).toBe(true);
+});
+
+test('the end is there however much else follows it, and not when objects do', async () => {
+  const whole = await plainPdf();
+  expect(hasEnd(whole)).toBe(true);
+  expect(hasEnd(joined(whole, 'a mail’s last words '.repeat(500)))).toBe(true);
+  expect(hasEnd(whole.slice(0, whole.length - 8))).toBe(false);
+  // An update that was cut short: the end of the first version stands before it.
+  expect(hasEnd(joined(whole, '\n9 0 obj\n<< >>\nendobj\n10 0 obj\n<<'))).toBe(false);
+  expect(hasEnd(new Uint8Array())).toBe(false);
 });

@@ -2,21 +2,28 @@ import { EncryptedPDFError, PDFDocument } from '@cantoo/pdf-lib';
 import { closeStreams, readStreamsByLength } from './library/streamEnds.ts';
 import { hasPdfHeader, PdfRefusal } from '../document/index.ts';
 
-/** Where the end marker may stand, counted from the end. */
-const END_REACH = 2048;
-
 /** The user password of files that only their owner's password protects. */
 const NO_PASSWORD = '';
 
-const latin = (bytes: Uint8Array): string => {
-  let text = '';
-  for (const b of bytes) text += String.fromCharCode(b);
-  return text;
-};
+const codes = (text: string): number[] => [...text].map((c) => c.charCodeAt(0));
+const END_MARK = codes('%%EOF');
+const END_OF_OBJECT = codes('endobj');
 
-/** Whether the end of the file, with its end marker, is there. */
-export const hasEnd = (bytes: Uint8Array): boolean =>
-  latin(bytes.subarray(Math.max(0, bytes.length - END_REACH))).includes('%%EOF');
+const standsAt = (bytes: Uint8Array, at: number, word: readonly number[]): boolean =>
+  word.every((c, i) => bytes[at + i] === c);
+
+/** Whether the end of the file is there: an end marker, and no object after it, whatever else may follow. */
+export function hasEnd(bytes: Uint8Array): boolean {
+  let end = bytes.lastIndexOf(END_MARK[0]);
+  while (end >= 0 && !standsAt(bytes, end, END_MARK))
+    end = end === 0 ? -1 : bytes.lastIndexOf(END_MARK[0], end - 1);
+  if (end < 0) return false;
+  for (let at = bytes.indexOf(END_OF_OBJECT[0], end); at >= 0;) {
+    if (standsAt(bytes, at, END_OF_OBJECT)) return false;
+    at = bytes.indexOf(END_OF_OBJECT[0], at + 1);
+  }
+  return true;
+}
 
 /** @throws PdfRefusal for what cannot be a PDF, by its first bytes */
 export function requireHeader(bytes: Uint8Array): void {
