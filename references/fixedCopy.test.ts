@@ -13,7 +13,7 @@ import { checkCopy } from './support/checkCopy';
 import { markedCopy } from './support/markedCopy';
 import { changeBetween, differingShare } from './support/pictures';
 import { renderPage } from './support/pdfium';
-import { complaintOfQpdf, complaintsOfMupdf, infoOf, pictureBy } from './support/programs';
+import { complaintOfQpdf, complaintsOfMupdf, infoOf, pictureBy, textOf } from './support/programs';
 import { READER_NAMES } from './support/readers';
 import { realPdf, realPdfs } from './support/realPdfs';
 
@@ -223,4 +223,21 @@ test('lines that bring no picture keep their arrowheads where another reader dra
     expect(inked(ours)).toBeGreaterThan(0.4 * inked(theirs));
     expect(inked(ours)).toBeLessThan(2.5 * inked(theirs));
   }
+});
+
+test('what was filled in is text to another program, even where the form brought no pictures of its fields', async () => {
+  const source = await pdfWith((page, doc) => {
+    const form = doc.getForm();
+    const field = form.createTextField('name');
+    field.setText('Saltmarsh');
+    field.addToPage(page, { x: 40, y: 100, width: 120, height: 20 });
+    form.acroForm.dict.set(PDFName.of('NeedAppearances'), doc.context.obj(true) as never);
+    for (const widget of field.acroField.getWidgets()) widget.dict.delete(PDFName.of('AP'));
+  });
+  const { bytes } = await makeFixedCopy(source, emptyDocument([]));
+  expect(complaintOfQpdf(bytes)).toBeNull();
+  expect([...complaintsOfMupdf(bytes)]).toEqual([
+    ...complaintsOfMupdf(await pdfWith(() => undefined)),
+  ]);
+  expect(textOf(bytes)).toContain('Saltmarsh');
 });

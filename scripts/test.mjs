@@ -1,5 +1,6 @@
-// npm test: installs what is missing, then lint, types, dependency rules, unit tests, references, build, browser tests.
-import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+// npm test: installs what is missing, then lint, build, types, dependency rules, unit tests, references, browser tests.
+import { spawn } from 'node:child_process';
+import { existsSync, mkdirSync, openSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { installPackages, installPrograms, requireNode, root, run } from './ground.mjs';
 
@@ -22,7 +23,27 @@ const broken = [];
 function stage(name, command, args, counts = () => null, env = {}) {
   console.log(`\n— ${name} —`);
   const started = Date.now();
-  const ok = run(command, args, env);
+  return ended(name, started, run(command, args, env), counts);
+}
+
+/** A stage that goes on beside the next; what it says is shown when it is waited for. */
+function beside(name, command, args) {
+  const started = Date.now();
+  const said = join(reports, `${name}.txt`);
+  const out = openSync(said, 'w');
+  const child = spawn(command, args, { cwd: root, stdio: ['ignore', out, out] });
+  const over = new Promise((resolve) => {
+    child.on('error', () => resolve(false));
+    child.on('exit', (code) => resolve(code === 0));
+  });
+  return async () => {
+    const ok = await over;
+    console.log(`\n— ${name} —\n${readFileSync(said, 'utf8')}`);
+    return ended(name, started, ok);
+  };
+}
+
+function ended(name, started, ok, counts = () => null) {
   const counted = counts() ?? { passed: ok ? 1 : 0, failed: ok ? 0 : 1 };
   passed += counted.passed;
   failed += counted.failed + (!ok && counted.failed === 0 ? 1 : 0);
@@ -47,9 +68,10 @@ const browserCounts = () => {
   return stats && { passed: stats.expected + stats.flaky, failed: stats.unexpected };
 };
 
-stage('Lint and format', 'npm', ['run', '-s', 'lint']);
+const linted = beside('Lint and format', 'npm', ['run', '-s', 'lint']);
 const built = stage('Build', 'npm', ['run', '-s', 'build']);
 // After the build, which writes the types of the routes.
+await linted();
 stage('Types', 'npm', ['run', '-s', 'types']);
 stage('Dependency rules', 'npm', ['run', '-s', 'rules']);
 stage(

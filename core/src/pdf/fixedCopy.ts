@@ -84,6 +84,8 @@ export async function makeFixedCopy(
     options.onProgress?.(index + 1, pages.length);
   }
   removeInteraction(doc, base);
+  // Fonts that fields were drawn with have numbers already, but stand in the document only now.
+  await doc.flush();
   keepReachable(doc.context);
   quickenCrossReferences();
   const bytes = await doc.save({
