@@ -178,6 +178,8 @@ test('the rubber takes parts, and only what it is for; the page is cleared; all 
   await page.getByRole('radio', { name: 'What it passes over' }).click();
   await page.getByRole('radio', { name: 'Pen', exact: true }).click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
+  // A sheet that is still fading catches the pen.
+  await expect(page.getByRole('dialog')).toBeHidden();
   await pen.draw(line([x + 110, y - 40], [x + 110, y + 40], 12), { hold: true });
   // While the rubber is down, what it takes is gone already.
   await expect.poll(() => inkOn(page, 1)).toBeLessThan(pens);
