@@ -1,5 +1,6 @@
 import { execFileSync } from 'node:child_process';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, test } from '@playwright/test';
+import { inkBlue } from './support/inkBlue';
 import { circle, line, wave } from './support/pen';
 import { drawn, inkOn, kept, makeCopy, openWorksheet, placeOn, take } from './support/reader';
 
@@ -85,7 +86,7 @@ test('open, write, highlight, tidy, rub out, undo, reload, send, and the guest s
   await guest.goto(new URL(address).pathname);
   await expect(guest.getByRole('heading', { name: 'Rock-pool zones' })).toBeVisible();
   await drawn(guest, 1);
-  expect(await inkBlueOn(guest)).toBeGreaterThan(80);
+  expect(await guest.evaluate(inkBlue)).toBeGreaterThan(80);
   const taken = guest.waitForEvent('download');
   await guest.getByRole('button', { name: 'Download' }).click();
   expect((await taken).suggestedFilename()).toBe('Rock-pool zones – marked.pdf');
@@ -98,22 +99,3 @@ test('open, write, highlight, tidy, rub out, undo, reload, send, and the guest s
   await expect(guest.getByText('withdrawn')).toBeVisible();
   await phone.close();
 });
-
-/** Pixels of the guest's first page in the ink-blue of the fine pen, or near it. */
-function inkBlueOn(page: Page): Promise<number> {
-  return page.evaluate(() => {
-    let count = 0;
-    for (const canvas of document.querySelectorAll<HTMLCanvasElement>('[data-page="1"] canvas')) {
-      // Paper cannot be read where it lies: its canvas only shows it.
-      const copy = document.createElement('canvas');
-      copy.width = canvas.width;
-      copy.height = canvas.height;
-      const ctx = copy.getContext('2d');
-      ctx?.drawImage(canvas, 0, 0);
-      const data = ctx?.getImageData(0, 0, copy.width, copy.height).data ?? [];
-      for (let i = 0; i < data.length; i += 4)
-        if (data[i + 2] - data[i] > 30 && data[i] < 120 && data[i + 3] > 200) count++;
-    }
-    return count;
-  });
-}

@@ -75,13 +75,13 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
   );
 }
 
+const MOST_NAMED = 5;
+
 /** The first few of many, and how many more there are. */
 const fewOf = (names: readonly string[]): readonly string[] =>
   names.length <= MOST_NAMED
     ? names
     : [...names.slice(0, MOST_NAMED), `and ${names.length - MOST_NAMED} more`];
-const MOST_NAMED = 5;
-
 const marksInWords = (count: number): string =>
   count === 0
     ? 'There are no marks on it yet.'

@@ -70,6 +70,9 @@ function completeForm(form: PDFStream, context: PDFContext): void {
     form.dict.set(PDFName.of('Resources'), context.obj({}));
 }
 
+/** Forms within forms that are looked into; no honest appearance goes so deep. */
+const DEEPEST = 16;
+
 const isTrue = (dict: PDFDict, key: string): boolean =>
   dict.lookup(PDFName.of(key)) === PDFBool.True;
 
@@ -78,8 +81,8 @@ const isTrue = (dict: PDFDict, key: string): boolean =>
  * compose as their elements alone would (ISO 32000-1 §11.4.2–5). Some readers take them for isolated, and a
  * highlight multiplied inside one then hides the words beneath.
  */
-function openGroups(form: PDFStream, seen = new Set<PDFStream>()): void {
-  if (seen.has(form)) return;
+function openGroups(form: PDFStream, seen = new Set<PDFStream>(), depth = 0): void {
+  if (seen.has(form) || depth > DEEPEST) return;
   seen.add(form);
   const group = form.dict.lookup(PDFName.of('Group'));
   if (group instanceof PDFDict && !isTrue(group, 'I') && !isTrue(group, 'K'))
@@ -95,6 +98,6 @@ function openGroups(form: PDFStream, seen = new Set<PDFStream>()): void {
     if (operator !== 'Do' || name === null || !plain) return;
     const inner = held.lookup(PDFName.of(name));
     if (inner instanceof PDFStream && inner.dict.get(PDFName.of('Subtype')) === PDFName.of('Form'))
-      openGroups(inner, seen);
+      openGroups(inner, seen, depth + 1);
   });
 }
