@@ -1,18 +1,35 @@
 /** The table of docs/architecture.md, one rule a row: which room may import which. */
 
+const UP_TO_DOCUMENT = [
+  'geometry',
+  'ink',
+  'print',
+  'figures',
+  'type',
+  'drawing',
+  'paper',
+  'marks',
+  'kinds',
+  'document',
+];
+
 const CORE = {
   geometry: [],
   ink: ['geometry'],
   print: ['geometry'],
   figures: ['geometry', 'ink'],
+  type: ['geometry'],
+  drawing: ['geometry', 'type'],
+  paper: ['geometry', 'drawing'],
   marks: ['geometry', 'ink', 'figures'],
-  document: ['geometry', 'marks'],
-  derived: ['geometry', 'ink', 'figures', 'marks', 'document'],
-  editing: ['geometry', 'ink', 'figures', 'marks', 'document', 'derived'],
+  kinds: ['geometry', 'ink', 'figures', 'type', 'drawing', 'print', 'marks'],
+  document: ['geometry', 'marks', 'kinds', 'paper'],
+  derived: [...UP_TO_DOCUMENT],
+  editing: [...UP_TO_DOCUMENT, 'derived'],
   history: ['document'],
-  journal: ['document', 'history', 'marks'],
-  formats: ['geometry', 'ink', 'figures', 'marks', 'document', 'derived'],
-  pdf: ['geometry', 'ink', 'figures', 'marks', 'document', 'derived'],
+  journal: ['document', 'history', 'marks', 'kinds'],
+  formats: [...UP_TO_DOCUMENT, 'derived'],
+  pdf: [...UP_TO_DOCUMENT, 'derived'],
   wire: ['marks', 'document', 'journal'],
 };
 
@@ -32,8 +49,9 @@ const APP = {
   remote: [],
   stage: ['ui', 'work'],
   session: ['storage', 'work', 'remote'],
-  features: ['session', 'storage', 'stage', 'remote', 'work', 'ui'],
-  app: ['features', 'session', 'ui'],
+  shell: ['session', 'stage', 'ui'],
+  features: ['shell', 'session', 'storage', 'stage', 'remote', 'work', 'ui'],
+  app: ['features', 'shell', 'session', 'remote', 'ui'],
 };
 
 const appRules = Object.entries(APP).map(([room, others]) => ({
@@ -61,7 +79,7 @@ module.exports = {
       severity: 'error',
       from: { path: '^app/src/([^/]+)/', pathNot: '\\.test\\.tsx?$' },
       to: {
-        path: '^app/src/(ui|storage|work|remote|stage|session)/',
+        path: '^app/src/(ui|storage|work|remote|stage|session|shell)/',
         pathNot: ['^app/src/$1/', '^app/src/[^/]+/index\\.ts$'],
       },
     },
@@ -75,7 +93,7 @@ module.exports = {
     {
       name: 'core-knows-no-platform',
       comment:
-        'Only yup, in core/pdf the PDF library, in core/formats an XML parser and in core/derived a box index; no React, DOM or Node',
+        'Only yup, in core/pdf the PDF library, in core/formats an XML parser, in core/derived a box index and in core/type what sets text; no React, DOM or Node',
       severity: 'error',
       from: { path: '^core/src/', pathNot: '\\.test\\.ts$' },
       to: {
@@ -85,8 +103,33 @@ module.exports = {
           'node_modules/@cantoo/pdf-lib/',
           'node_modules/@xmldom/xmldom/',
           'node_modules/flatbush/',
+          'node_modules/@cantoo/fontkit/',
+          'node_modules/bidi-js/',
+          'node_modules/linebreak/',
         ],
       },
+    },
+    {
+      name: 'kinds-apart',
+      comment: 'A kind never uses another kind; a figure may be made of ink',
+      severity: 'error',
+      from: { path: '^core/src/kinds/([^/]+)/', pathNot: '\\.test\\.ts$' },
+      to: {
+        path: '^core/src/kinds/[^/]+/',
+        pathNot: ['^core/src/kinds/$1/', '^core/src/kinds/ink/index\\.ts$'],
+      },
+    },
+    {
+      name: 'a-kind-by-the-front-door',
+      severity: 'error',
+      from: { path: '^core/src/kinds/[^/]+\\.ts$', pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/src/kinds/[^/]+/', pathNot: 'index\\.ts$' },
+    },
+    {
+      name: 'font-library-in-one-room',
+      severity: 'error',
+      from: { path: '^(core|app|server|cli)/', pathNot: ['^core/src/type/', '\\.test\\.tsx?$'] },
+      to: { path: 'node_modules/(@cantoo/fontkit|bidi-js|linebreak)/' },
     },
     {
       name: 'pdf-library-in-one-room',

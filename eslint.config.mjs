@@ -1,6 +1,14 @@
+import { readdirSync } from 'node:fs';
 import expo from 'eslint-config-expo/flat.js';
 import prettier from 'eslint-config-prettier';
 import tseslint from 'typescript-eslint';
+
+/** The kinds of mark, by their folders. */
+const kinds = readdirSync(new URL('core/src/kinds/', import.meta.url), { withFileTypes: true })
+  .filter((entry) => entry.isDirectory())
+  .map(({ name }) => name)
+  .join('|');
+const askingKind = `Only a kind's own rooms ask what kind a mark is; everything else goes by the table (core/kinds).`;
 
 export default tseslint.config(
   {
@@ -45,8 +53,25 @@ export default tseslint.config(
     },
   },
   {
+    files: ['{core/src,app/src,cli,server/src}/**/*.{ts,tsx}'],
+    ignores: ['core/src/kinds/**', '**/*.test.{ts,tsx}'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: `BinaryExpression[operator=/^[!=]==?$/][left.property.name='kind'][right.value=/^(${kinds})$/]`,
+          message: askingKind,
+        },
+        {
+          selector: `SwitchStatement[discriminant.property.name='kind'] > SwitchCase[test.value=/^(${kinds})$/]`,
+          message: askingKind,
+        },
+      ],
+    },
+  },
+  {
     // Fonts are required so that the bundler ships them.
-    files: ['app/src/ui/fonts.ts'],
+    files: ['app/src/ui/{fonts,faceFiles}.ts'],
     rules: { '@typescript-eslint/no-require-imports': 'off' },
   },
   {

@@ -23,6 +23,8 @@ export default defineConfig({
   use: {
     baseURL: `http://localhost:${port}`,
     locale: 'en-GB',
+    // What is kept for offline use would stand between the tests and the server; offline.spec.ts allows it.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -12,8 +12,8 @@ export async function fillFirstPage(page: Page, title: string, strokes: number):
   await page.getByRole('button', { name: `Open ${title}` }).click({ timeout: 60_000 });
   await page.locator('[data-page="1"][data-drawn]').waitFor();
   const chooser = page.waitForEvent('filechooser');
-  await page.getByRole('button', { name: 'View' }).click();
-  await page.getByRole('menuitem', { name: 'Bring in ink' }).click();
+  await page.getByRole('button', { name: 'Commands' }).click();
+  await page.getByRole('option', { name: 'Bring in ink' }).click();
   const file = {
     name: 'full.inkml',
     mimeType: 'application/inkml+xml',

@@ -6,7 +6,7 @@ import { applyTransaction, type DocState, emptyDocument } from '@marginalis/core
 import { inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
 import { outlineOf } from '@marginalis/core/derived';
 import { drawInk } from '@marginalis/core/editing';
-import { FIRST_ROLL } from '@marginalis/core/marks';
+import { FIRST_ROLL, writes } from '@marginalis/core/marks';
 import { wavePath, writeAlong } from '../core/testing/hand';
 import { pageRefsFor } from '../core/testing/marks';
 import { seededRandom } from '../core/testing/seededRandom';
@@ -16,7 +16,7 @@ const PAGES = 20;
 const STROKES = 200;
 const deflated = promisify(deflate);
 
-async function twentyPages(): Promise<Uint8Array> {
+export async function twentyPages(): Promise<Uint8Array> {
   const whole = await PDFDocument.load(readFileSync('demo/documents/handbook.pdf'));
   const doc = await PDFDocument.create();
   const pages = await doc.copyPages(
@@ -28,17 +28,17 @@ async function twentyPages(): Promise<Uint8Array> {
 }
 
 /** Writing of about the size of words, all over the pages. */
-function covered(pages: ReturnType<typeof pageRefsFor>): DocState {
+export function covered(pages: ReturnType<typeof pageRefsFor>, strokes = STROKES): DocState {
   const random = seededRandom(11);
   let state = emptyDocument(pages);
   for (const page of pages)
-    for (let i = 0; i < STROKES; i++) {
+    for (let i = 0; i < strokes; i++) {
       const from = { x: 60 + 400 * random(), y: 80 + 680 * random() };
       const samples = writeAlong(wavePath(from, 40 + 40 * random(), 5, 3), { seed: i + 1 });
       const stroke = {
         id: `${page.id}-${i}`,
         page: page.id,
-        instrument: FIRST_ROLL[i % 4],
+        instrument: FIRST_ROLL.filter(writes)[i % 4],
         samples,
         madeAt: i,
       };
@@ -71,7 +71,7 @@ export async function benchFlatten(): Promise<Row[]> {
     3,
     () => {
       const fresh: DocState = {
-        pages: written.pages,
+        ...written,
         marks: new Map(
           [...written.marks].map(([page, m]) => [
             page,
@@ -87,7 +87,7 @@ export async function benchFlatten(): Promise<Row[]> {
   for (const m of written.marks.values())
     for (const mark of m.values()) points += outlineOf(mark).coords.length / 2;
   console.log(
-    `Flattening: ${(source.length / 1e6).toFixed(2)} MB in, ${(bytes / 1e6).toFixed(2)} MB out, ${Math.round(points / (PAGES * STROKES))} outline points a stroke.`,
+    `Flattening: ${(source.length / 1e6).toFixed(2)} MB in, ${(bytes / 1e6).toFixed(2)} MB out, ${Math.round(points / (PAGES * STROKES))} outline points a stroke, ${((bytes - source.length) / points).toFixed(2)} bytes an outline point.`,
   );
   const reference = 'loading and saving the file with the same library';
   return [

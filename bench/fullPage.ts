@@ -1,9 +1,11 @@
-import { adoptDerived, linesOf, outlineOf } from '@marginalis/core/derived';
+import { linesOf, outlineOf } from '@marginalis/core/derived';
+import { adoptDrawn } from '@marginalis/core/kinds';
 import { type DocState, emptyDocument, marksOn } from '@marginalis/core/document';
 import { bringInInk, type IncomingInk } from '@marginalis/core/editing';
 import { mapPath, plainPage, type Vec } from '@marginalis/core/geometry';
 import type { InkSample } from '@marginalis/core/ink';
-import { FIRST_ROLL, type InkMark, writtenInk } from '@marginalis/core/marks';
+import { type InkMark, writtenInk } from '@marginalis/core/kinds';
+import { FIRST_ROLL } from '@marginalis/core/marks';
 import { wavePath, writeAlong } from '../core/testing/hand';
 import { done, pageRefsFor } from '../core/testing/marks';
 
@@ -43,7 +45,7 @@ export function fullPage(count: number): DocState {
     const like = first[i % first.length];
     const [{ points, at }] = linesOf(like);
     const line = points.map((p, k) => ({ ...(p as InkSample), t: at[k] }));
-    adoptDerived(mark as InkMark, {
+    adoptDrawn(mark as InkMark, {
       centreline: moved(line, places[i]),
       outline: mapPath(outlineOf(like), (x, y) => ({ x: x + places[i].x, y: y + places[i].y })),
     });

@@ -7,7 +7,10 @@ export async function inBrowser<T>(measure: (context: BrowserContext) => Promise
   const { stop } = await startServer();
   const browser = await chromium.launch(config.use?.launchOptions);
   try {
-    const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
+    const context = await browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      serviceWorkers: 'block',
+    });
     // The runner's compiler names functions with a helper that pages do not have.
     await context.addInitScript('globalThis.__name = (f) => f');
     return await measure(context);

@@ -1,5 +1,6 @@
 import { cpus, totalmem } from 'node:os';
 import { figureTable } from './figures';
+import { benchCopyReady } from './copyReady';
 import { benchFlatten } from './flatten';
 import { benchInk } from './ink';
 import { benchOpening } from './opening';
@@ -8,10 +9,11 @@ import { benchLinks } from './links';
 import { tableOf } from './report';
 import { listTable } from './list';
 import { rubbingTable } from './rubbing';
+import { sizeTable } from './size';
 import { steadinessTable } from './steadiness';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing links lengths. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing links lengths ready size. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
@@ -23,6 +25,8 @@ const PARTS: Record<string, () => Promise<string> | string> = {
   writing: writingTable,
   links: async () => tableOf(await benchLinks()),
   lengths: async () => tableOf(await benchLengths()),
+  ready: async () => tableOf(await benchCopyReady()),
+  size: sizeTable,
 };
 
 const wanted = process.argv.slice(2);

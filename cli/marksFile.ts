@@ -3,21 +3,25 @@ import {
   type DocState,
   emptyDocument,
   nextOrder,
-  type PageRef,
+  type Page,
   type Transaction,
+  markChange,
 } from '@marginalis/core/document';
 import { bringInInk, drawInk } from '@marginalis/core/editing';
 import { InkmlError, placeTraces, readInkml } from '@marginalis/core/formats';
-import { fromMarkRecord, INSTRUMENTS, MarkRecordError } from '@marginalis/core/marks';
+import { fromMarkRecord } from '@marginalis/core/kinds';
+import { INSTRUMENTS, MarkRecordError, writes } from '@marginalis/core/marks';
 import { array, lazy, mixed, number, object, string, ValidationError } from 'yup';
 import { CommandError, EXIT } from './io.ts';
+
+const WRITING = INSTRUMENTS.filter(writes);
 
 const page = number().strict().integer().min(1).required();
 const finite = number().strict().required();
 const strokeShape = object({
   page,
   instrument: string()
-    .oneOf(INSTRUMENTS.map((i) => i.id))
+    .oneOf(WRITING.map((i) => i.id))
     .default('fine-pen'),
   colour: string().matches(/^#[0-9a-f]{6}$/),
   widthMm: number().strict().min(0.05).max(50),
@@ -51,7 +55,7 @@ const fileShape = object({
 });
 
 /** A document with the marks of a file: JSON, or InkML by its ending. @throws CommandError */
-export function documentWith(pages: readonly PageRef[], path: string, text: string): DocState {
+export function documentWith(pages: readonly Page[], path: string, text: string): DocState {
   try {
     return /\.inkml$/i.test(path) ? fromInkml(pages, text) : fromJson(pages, text);
   } catch (e) {
@@ -66,7 +70,7 @@ export function documentWith(pages: readonly PageRef[], path: string, text: stri
   }
 }
 
-function fromInkml(pages: readonly PageRef[], text: string): DocState {
+function fromInkml(pages: readonly Page[], text: string): DocState {
   const start = emptyDocument(pages);
   let n = 0;
   return done(
@@ -75,7 +79,7 @@ function fromInkml(pages: readonly PageRef[], text: string): DocState {
   );
 }
 
-function fromJson(pages: readonly PageRef[], text: string): DocState {
+function fromJson(pages: readonly Page[], text: string): DocState {
   const read: unknown = JSON.parse(text);
   const { marks } = fileShape.validateSync(Array.isArray(read) ? { marks: read } : read);
   return marks.reduce<DocState>((state, mark, i) => {
@@ -90,21 +94,21 @@ function fromJson(pages: readonly PageRef[], text: string): DocState {
   }, emptyDocument(pages));
 }
 
-function stored(state: DocState, { id }: PageRef, own: object, i: number): Transaction {
+function stored(state: DocState, { id }: Page, own: object, i: number): Transaction {
   const first = { id: `m${i}`, order: nextOrder(state, id), madeAt: 0 };
   const after = fromMarkRecord({ ...first, ...own, page: id });
-  return { label: 'Bring in', changes: [{ id: after.id, before: null, after }] };
+  return { label: 'Bring in', changes: [markChange(null, after)] };
 }
 
 type Stroke = Omit<ReturnType<typeof strokeShape.validateSync>, 'page'>;
 
 function written(
   state: DocState,
-  { id }: PageRef,
+  { id }: Page,
   { instrument: name, samples, ...look }: Stroke,
   i: number,
 ): Transaction {
-  const known = INSTRUMENTS.find((instrument) => instrument.id === name) ?? INSTRUMENTS[0];
+  const known = WRITING.find((instrument) => instrument.id === name) ?? WRITING[0];
   const given = Object.fromEntries(Object.entries(look).filter(([, value]) => value !== undefined));
   return drawInk(state, {
     id: `m${i}`,

@@ -1,5 +1,5 @@
 import { writeInkml } from '@marginalis/core/formats';
-import { toMarkRecord } from '@marginalis/core/marks';
+import { toMarkRecord } from '@marginalis/core/kinds';
 import { inspectPdf } from '@marginalis/core/pdf';
 import { wavePath } from '../core/testing/hand';
 import { HIGHLIGHTER, markOf, pageRefsFor, written } from '../core/testing/marks';

@@ -84,8 +84,8 @@ for (const scheme of ['light', 'dark'] as const) {
       await page.keyboard.press('Shift+?');
       expect(await complaints(page), 'keys').toEqual([]);
       await page.keyboard.press('Escape');
-      await page.getByRole('button', { name: 'View' }).click();
-      expect(await complaints(page), 'view menu').toEqual([]);
+      await page.getByRole('button', { name: 'Commands' }).click();
+      expect(await complaints(page, '[role=dialog]'), 'commands').toEqual([]);
     });
 
     test('picked marks and the list of marks', async ({ page }) => {
@@ -151,7 +151,7 @@ test('the focus is visible wherever the Tab key leads', async ({ page }) => {
     seen.add(focus.name);
     expect(focus, focus.name).toMatchObject({ shown: true });
   }
-  for (const name of ['Back to the desk', 'View']) expect([...seen]).toContain(name);
+  for (const name of ['Back to the desk', 'Commands']) expect([...seen]).toContain(name);
   expect(seen.size).toBeGreaterThan(10);
 });
 
@@ -159,8 +159,8 @@ test('who asks for less movement gets menus and sheets without it', async ({ pag
   await page.emulateMedia({ reducedMotion: 'reduce' });
   await openDesk(page);
   await openDocument(page, 'Rock-pool zones');
-  await page.getByRole('button', { name: 'View' }).click();
-  await expect(page.getByRole('menuitem', { name: 'Fit page' })).toBeVisible();
+  await page.getByRole('button', { name: 'Commands' }).click();
+  await expect(page.getByRole('option', { name: 'Fit page' })).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('menuitem', { name: 'Fit page' })).toBeHidden();
+  await expect(page.getByRole('option', { name: 'Fit page' })).toBeHidden();
 });

@@ -2,7 +2,7 @@ import { expect, type Page, test } from '@playwright/test';
 import { READ_KINDS } from '@marginalis/core/figures';
 import { drawnFigure } from '../core/testing/drawnFigures';
 import { line, Pen, type Point } from './support/pen';
-import { drawn, inkOn, kept, openWorksheet, placeOn, take } from './support/reader';
+import { command, drawn, inkOn, kept, openWorksheet, placeOn, take } from './support/reader';
 
 let pen: Pen;
 test.beforeEach(async ({ page }) => {
@@ -145,8 +145,7 @@ test('a matching line meets the figures at both its ends, and need not', async (
   await chip(page).getByRole('button', { name: 'Other figures' }).click();
   await expect(chip(page).getByRole('button', { name: 'Line, as drawn' })).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'View' }).click();
-  await page.getByRole('menuitem', { name: 'Figures meet others: on' }).click();
+  await command(page, 'Figures meet others: on');
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   await pen.draw(line(from, to, 40), { pause: 3 });

@@ -1,7 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { handwriting } from './support/handwriting';
 import { circle, line, Pen, type Point, wave } from './support/pen';
-import { inkOn, kept, openWorksheet, pageBox, placeOn, take } from './support/reader';
+import { command, inkOn, kept, openWorksheet, pageBox, placeOn, take } from './support/reader';
 
 let pen: Pen;
 test.beforeEach(async ({ page }) => {
@@ -96,8 +96,7 @@ test('a scribble over writing offers to strike it out; taken, both go; undone, b
 test('marks are signed, and those of others that are locked can be unlocked from the list', async ({
   page,
 }) => {
-  await page.getByRole('button', { name: 'View' }).click();
-  await page.getByRole('menuitem', { name: 'Sign new marks' }).click();
+  await command(page, 'Sign new marks');
   await page.getByRole('textbox', { name: 'Name' }).fill('Rosa');
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   const [x, y] = await placeOn(page, 1, 0.3, 0.3);

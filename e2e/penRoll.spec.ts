@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { line, type Pen, wave } from './support/pen';
 import {
+  command,
   drawn,
   inkOn,
   kept,
@@ -144,8 +145,7 @@ test('the steadiness of written ink can be changed, and back', async ({ page }) 
 test('the practice hand writes through the stylus’s path; its ink goes out as InkML and comes back', async ({
   page,
 }) => {
-  await page.getByRole('button', { name: 'View' }).click();
-  await page.getByRole('menuitem', { name: 'Practice hand' }).click();
+  await command(page, 'Practice hand');
   await expect(page.locator('[data-practising]')).toBeAttached();
   await expect(page.locator('[data-practising]')).toHaveCount(0, { timeout: 40_000 });
   await kept(page);
@@ -153,8 +153,7 @@ test('the practice hand writes through the stylus’s path; its ink goes out as 
   expect(ink).toBeGreaterThan(1000);
 
   const coming = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'View' }).click();
-  await page.getByRole('menuitem', { name: 'Ink as InkML' }).click();
+  await command(page, 'Ink as InkML');
   const file = await coming;
   expect(file.suggestedFilename()).toBe('Rock-pool zones.inkml');
   const text = readFileSync(await file.path(), 'utf8');
@@ -166,8 +165,7 @@ test('the practice hand writes through the stylus’s path; its ink goes out as 
   await expect.poll(() => inkOn(page, 1)).toBe(0);
   const bringIn = async (buffer: Buffer): Promise<void> => {
     const chooser = page.waitForEvent('filechooser');
-    await page.getByRole('button', { name: 'View' }).click();
-    await page.getByRole('menuitem', { name: 'Bring in ink' }).click();
+    await command(page, 'Bring in ink');
     await (
       await chooser
     ).setFiles({ name: 'ink.inkml', mimeType: 'application/inkml+xml', buffer });

@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test';
 import { circle, line, Pen, type Point, wave } from './support/pen';
 import {
+  command,
   inkOn,
   kept,
   makeCopy,
@@ -139,8 +140,7 @@ test('left-handed people mirror the layout with one setting', async ({ page }) =
   await openDocument(page, 'Rock-pool zones');
   const edge = page.getByRole('slider', { name: /Fore-edge/ });
   expect((await edge.boundingBox())?.x).toBe(0);
-  await page.getByRole('button', { name: 'View' }).click();
-  await page.getByRole('menuitem', { name: 'Write with the left hand' }).click();
+  await command(page, 'Write with the left hand');
   const box = await edge.boundingBox();
   expect(box && box.x + box.width).toBe(390);
   await page.reload();

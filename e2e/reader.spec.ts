@@ -1,6 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { circle, line, Pen } from './support/pen';
 import {
+  command,
   drawn,
   inkOn,
   kept,
@@ -78,8 +79,7 @@ test('fits the width and the page, and goes to the page whose number is typed', 
   await expect.poll(() => width(page, 17)).toBeLessThan(wide * 0.6);
   const box = await pageBox(page, 17).boundingBox();
   expect(box && box.y >= 48 && box.y + box.height <= 800).toBe(true);
-  await page.getByRole('button', { name: 'View' }).click();
-  await page.getByRole('menuitem', { name: 'Fit width' }).click();
+  await command(page, 'Fit width');
   await expect.poll(() => width(page, 17)).toBeCloseTo(wide, 0);
 });
 

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { promisify } from 'node:util';
 import { deflate as zlibDeflate } from 'node:zlib';
-import { emptyDocument, type PageRef } from '@marginalis/core/document';
+import { emptyDocument, pagesOfSource } from '@marginalis/core/document';
 import { inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
 import type { Io } from '../io.ts';
 import { documentWith } from '../marksFile.ts';
@@ -21,12 +21,7 @@ export async function fixed(io: Io, { file, out, marks, password }: FixedArgumen
   const source = await io.read(file);
   const { pages } = await inspectPdf(source, password);
   const sha = createHash('sha256').update(source).digest('hex');
-  const refs = pages.map((page, index): PageRef => ({
-    ...page,
-    id: `${sha.slice(0, 12)}-${index}`,
-    source: sha,
-    index,
-  }));
+  const refs = pagesOfSource(sha, pages, (index) => `${sha.slice(0, 12)}-${index}`);
   const document = marks
     ? documentWith(refs, marks, new TextDecoder().decode(await io.read(marks)))
     : emptyDocument(refs);

@@ -1,23 +1,32 @@
 import fc from 'fast-check';
 import {
   applyTransaction,
+  type Change,
+  changeOf,
   type DocState,
   emptyDocument,
   type Transaction,
+  markChange,
 } from '../src/document/index.ts';
 import { EMPTY_HISTORY, type History, recordDone, redo, undo } from '../src/history/index.ts';
 import type { JournalRecord } from '../src/journal/index.ts';
-import type { Mark } from '../src/marks/index.ts';
+import type { Mark } from '../src/kinds/index.ts';
 import { inkMark } from './arbitraries.ts';
+import { changeFor, partsOf, put, type Put } from './parts.ts';
 
-/** What a person might do next: write a mark, rub one out, undo, redo. */
+/** What a person might do next: write a mark, put in or change any part, take one out, undo, redo. */
 export type Act =
-  { do: 'write'; mark: Mark } | { do: 'rub'; pick: number } | { do: 'undo' } | { do: 'redo' };
+  | { do: 'write'; mark: Mark }
+  | ({ do: 'put' } & Put)
+  | { do: 'rub'; pick: number }
+  | { do: 'undo' }
+  | { do: 'redo' };
 
 export const acts = (most = 40): fc.Arbitrary<Act[]> =>
   fc.array(
     fc.oneof(
-      { weight: 4, arbitrary: inkMark.map((mark): Act => ({ do: 'write', mark })) },
+      { weight: 3, arbitrary: inkMark.map((mark): Act => ({ do: 'write', mark })) },
+      { weight: 3, arbitrary: put.map((one): Act => ({ do: 'put', ...one })) },
       { weight: 2, arbitrary: fc.nat().map((pick): Act => ({ do: 'rub', pick })) },
       { weight: 3, arbitrary: fc.constant<Act>({ do: 'undo' }) },
       { weight: 2, arbitrary: fc.constant<Act>({ do: 'redo' }) },
@@ -49,21 +58,8 @@ export function play(
       note(act.do, moved.transaction);
       continue;
     }
-    const present = [...state.marks.values()].flatMap((page) => [...page.values()]);
-    const gone = act.do === 'rub' ? present[act.pick % Math.max(1, present.length)] : null;
-    if (act.do === 'rub' && !gone) continue;
-    const transaction: Transaction = gone
-      ? { label: 'Rub out', changes: [{ id: gone.id, before: gone, after: null }] }
-      : {
-          label: 'Write',
-          changes: [
-            {
-              id: (act as { mark: Mark }).mark.id,
-              before: null,
-              after: (act as { mark: Mark }).mark,
-            },
-          ],
-        };
+    const transaction = transactionFor(state, act);
+    if (!transaction) continue;
     const result = applyTransaction(state, transaction);
     if (!result.ok) continue;
     state = result.state;
@@ -71,6 +67,19 @@ export function play(
     history = recordDone(history, { seq: records.length, transaction: () => transaction });
   }
   return { state, history, records };
+}
+
+/** Null when there is nothing to take out. */
+function transactionFor(
+  state: DocState,
+  act: Exclude<Act, { do: 'undo' | 'redo' }>,
+): Transaction | null {
+  if (act.do === 'write') return { label: 'Write', changes: [markChange(null, act.mark)] };
+  if (act.do === 'put') return { label: 'Change', changes: [changeFor(state, act)] };
+  const present = partsOf(state);
+  if (present.length === 0) return null;
+  const { part, value } = present[act.pick % present.length];
+  return { label: 'Take out', changes: [changeOf(part, value as never, null) as Change] };
 }
 
 /** The marks of a state as plain data, in a fixed order, for comparing. */

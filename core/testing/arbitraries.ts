@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import type { Box, Matrix, PageBox, Vec } from '../src/geometry/index.ts';
 import { type InkSample, PLAIN_NIB, readHand } from '../src/ink/index.ts';
-import type { Mark } from '../src/marks/index.ts';
+import type { Mark } from '../src/kinds/index.ts';
 
 /** Random values of the core's own kinds, for property tests. */
 
-export const coordinate = fc.double({ min: -2000, max: 2000, noNaN: true });
+/** Storage knows no negative zero. */
+export const coordinate = fc.double({ min: -2000, max: 2000, noNaN: true }).map((n) => n + 0);
 export const vec: fc.Arbitrary<Vec> = fc.record({ x: coordinate, y: coordinate });
 export const box: fc.Arbitrary<Box> = fc
   .tuple(

@@ -3,20 +3,22 @@ import {
   type DocState,
   emptyDocument,
   findMark,
-  type PageRef,
+  type Page,
   type Transaction,
+  pagesOfSource,
 } from '../src/document/index.ts';
 import { drawInk } from '../src/editing/index.ts';
 import type { PageBox, Vec } from '../src/geometry/index.ts';
-import { FIRST_ROLL, type Instrument, type Mark, type MarkId } from '../src/marks/index.ts';
+import { type Mark } from '../src/kinds/index.ts';
+import { FIRST_ROLL, type WritingInstrument, type MarkId } from '../src/marks/index.ts';
 import { writeAlong } from './hand.ts';
 
 export const PEN = FIRST_ROLL[0];
 export const HIGHLIGHTER = FIRST_ROLL[2];
 
-/** Page references for a test document, with ids `p0`, `p1` … */
-export const pageRefsFor = (pages: readonly PageBox[]): PageRef[] =>
-  pages.map((page, index) => ({ ...page, id: `p${index}`, source: 'a'.repeat(64), index }));
+/** Pages for a test document, with ids `p0`, `p1` … */
+export const pageRefsFor = (pages: readonly PageBox[]): Page[] =>
+  pagesOfSource('a'.repeat(64), pages, (index) => `p${index}`);
 
 /** The document after a change; a test whose change does not apply stops here. */
 export function done(state: DocState, transaction: Transaction | null): DocState {
@@ -35,12 +37,12 @@ export function markOf(state: DocState, id: MarkId): Mark {
 export interface Drawn {
   readonly page: number;
   readonly path: readonly Vec[];
-  readonly instrument?: Instrument;
+  readonly instrument?: WritingInstrument;
   readonly id?: string;
 }
 
 /** A document with a stroke along each of the paths. */
-export function written(pages: readonly PageRef[], strokes: readonly Drawn[]): DocState {
+export function written(pages: readonly Page[], strokes: readonly Drawn[]): DocState {
   return strokes.reduce<DocState>((state, { page, path, instrument = PEN, id }, i) => {
     const transaction = drawInk(state, {
       id: id ?? `m${i}`,

@@ -107,6 +107,19 @@ export async function layerPicture(
   return { width, height, covered: Uint8Array.from(Buffer.from(text, 'base64')) };
 }
 
+/**
+ * Waits until a layer looks like this again. Where ink is painted again in part, browsers cut its outline at the edge of
+ * that part, which shifts what single pixels are covered by up to a twelfth (20 of 255 was measured): an eye sees none of
+ * it, and ink that is there or not is the whole of 255.
+ */
+export const expectLook = (page: Page, number: number, look: LayerPicture): Promise<void> =>
+  expect
+    .poll(async () => {
+      const { covered } = await layerPicture(page, number);
+      return covered.reduce((most, c, i) => Math.max(most, Math.abs(c - look.covered[i])), 0);
+    })
+    .toBeLessThan(64);
+
 /** The rows of a layer that show anything. */
 export const rowsCovered = ({ width, covered }: LayerPicture): Set<number> =>
   new Set([...covered.keys()].filter((i) => covered[i] > 40).map((i) => Math.floor(i / width)));
@@ -127,4 +140,12 @@ export async function openWorksheet(page: Page): Promise<Pen> {
   await openDesk(page);
   await openDocument(page, 'Rock-pool zones');
   return Pen.of(page);
+}
+
+/** Has something done by its name in the list of commands. */
+export async function command(page: Page, name: string | RegExp): Promise<void> {
+  await page.getByRole('button', { name: 'Commands' }).click();
+  const commands = page.getByRole('dialog', { name: 'Commands' });
+  await commands.getByRole('option', { name }).click();
+  await commands.waitFor({ state: 'hidden' });
 }

@@ -2,7 +2,7 @@ import { deflate as deflateWithZlib } from 'node:zlib';
 import { promisify } from 'node:util';
 import { box, type Box, displayMatrix, growBox, transformBox } from '@marginalis/core/geometry';
 import { type FixedCopy, inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
-import type { PageRef } from '@marginalis/core/document';
+import type { Page } from '@marginalis/core/document';
 import { alongCorners, ellipsePath, wavePath } from '../../core/testing/hand';
 import { HIGHLIGHTER, pageRefsFor, written } from '../../core/testing/marks';
 
@@ -13,11 +13,11 @@ const deflate = async (bytes: Uint8Array): Promise<Uint8Array> =>
 const REACH = { x: 112, y: 95 };
 
 export interface MarkedCopy {
-  readonly pages: readonly PageRef[];
+  readonly pages: readonly Page[];
   readonly copy: FixedCopy;
 }
 
-const middleOf = ({ box: b }: PageRef): { x: number; y: number } => ({
+const middleOf = ({ box: b }: Page): { x: number; y: number } => ({
   x: (b.minX + b.maxX) / 2,
   y: (b.minY + b.maxY) / 2,
 });
@@ -25,7 +25,7 @@ const middleOf = ({ box: b }: PageRef): { x: number; y: number } => ({
 /** The fixed copy of a document with a wave, a highlight and a loop in the middle of the pages named (from 0). */
 export async function markedCopy(
   source: Uint8Array,
-  chosen: (pages: readonly PageRef[]) => readonly number[] = (p) => p.slice(0, 4).map((_, i) => i),
+  chosen: (pages: readonly Page[]) => readonly number[] = (p) => p.slice(0, 4).map((_, i) => i),
   password?: string,
 ): Promise<MarkedCopy> {
   const pages = pageRefsFor((await inspectPdf(source, password)).pages);
@@ -49,7 +49,7 @@ export async function markedCopy(
 }
 
 /** Where the marks of {@link markedCopy} stand in a picture of the page at `dpi`, pixels. */
-export function placeOfMarks(page: PageRef, dpi: number): Box {
+export function placeOfMarks(page: Page, dpi: number): Box {
   const { x, y } = middleOf(page);
   const around = box(x - REACH.x, y - REACH.y, x + REACH.x, y + REACH.y);
   return growBox(transformBox(displayMatrix(page, dpi / 72), around), 4);

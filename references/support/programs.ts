@@ -112,3 +112,40 @@ export const unlockedBy = (bytes: Uint8Array, password: string): Uint8Array =>
     if (status !== 0 && status !== 3) throw new Error(err);
     return new Uint8Array(readFileSync(to));
   });
+
+interface OutlineItem {
+  readonly title: string;
+  readonly destpageposfrom1: number | null;
+  readonly kids: readonly OutlineItem[];
+}
+
+/** The outline's entries in order with the page (from 1) each leads to, and every page's label; by qpdf. */
+export function outlineAndLabels(bytes: Uint8Array): {
+  outline: { title: string; page: number }[];
+  labels: (Record<string, unknown> | null)[];
+} {
+  const { outlines, pages } = withFile(bytes, (path) => {
+    const keys = ['outlines', 'pages'].map((key) => `--json-key=${key}`);
+    return JSON.parse(run('qpdf', ['--json=2', ...keys, path]).out) as {
+      outlines: OutlineItem[];
+      pages: { label: Record<string, unknown> | null }[];
+    };
+  });
+  const flat = (items: readonly OutlineItem[]): { title: string; page: number }[] =>
+    items.flatMap(({ title, destpageposfrom1, kids }) => [
+      { title, page: destpageposfrom1 ?? 0 },
+      ...flat(kids),
+    ]);
+  return { outline: flat(outlines), labels: pages.map(({ label }) => label) };
+}
+
+/** Links inside the document: on which page (from 1), over which words, to which page; by poppler. */
+export const linksOf = (bytes: Uint8Array): { on: number; text: string; to: number }[] =>
+  withFile(bytes, (path) => {
+    const { out } = run('pdftohtml', ['-xml', '-i', '-stdout', path]);
+    return out.split('<page ').flatMap((page) => {
+      const on = Number(/^number="(\d+)"/.exec(page)?.[1] ?? 0);
+      const links = page.matchAll(/<a href="[^"#]*#(\d+)">(.*?)<\/a>/g);
+      return [...links].map(([, to, text]) => ({ on, text, to: Number(to) }));
+    });
+  });

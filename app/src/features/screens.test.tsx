@@ -9,7 +9,6 @@ import { DocumentCard, kindOf } from './desk/DocumentCard';
 import { RenameSheet } from './desk/RenameSheet';
 import { InstrumentSheet } from './inking/InstrumentSheet';
 import { instrumentLabel } from './inking/PenRoll';
-import { KeysSheet } from './reader/KeysSheet';
 import { PasswordScreen } from './reader/PasswordScreen';
 
 const mockUnlock = jest.fn();
@@ -19,7 +18,7 @@ jest.mock('@/session', () => {
   const state = { document: { pages: [], marks: new Map() } };
   return {
     usePenRoll: roll,
-    useSession: () => ({ dispatch: jest.fn() }),
+    useSession: () => ({ dispatch: jest.fn(), hand: { choose: jest.fn(), await: jest.fn() } }),
     useSessionState: (pick: (s: typeof state) => unknown) => pick(state),
     unlockDocument: (...a: unknown[]) => mockUnlock(...a),
     removeDocument: (...a: unknown[]) => mockRemove(...a),
@@ -151,13 +150,4 @@ test('a locked document asks for its password; a wrong one is said and can be tr
   expect(went).toEqual(['in', 'out']);
   fireEvent.click(screen.getByRole('button', { name: 'Remove from the desk' }));
   await waitFor(() => expect(mockRemove).toHaveBeenCalledWith('d1'));
-});
-
-test('the list of keys names what each does, and Escape closes it', () => {
-  let closed = 0;
-  show(<KeysSheet open onClose={() => closed++} />);
-  for (const what of ['Undo', 'Redo', 'Fit width', 'Take an instrument'])
-    expect(screen.getByText(what)).toBeTruthy();
-  fireEvent.keyDown(window, { key: 'Escape' });
-  expect(closed).toBe(1);
 });

@@ -8,3 +8,4 @@ export {
   readDemoList,
   readDemoFile,
 } from './server';
+export { keepForOffline, takeNewVersion, useOffline } from './offline';

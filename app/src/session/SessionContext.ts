@@ -1,6 +1,8 @@
 import { createContext, useContext } from 'react';
 import { useStore } from 'zustand';
-import type { DocumentSession, SessionState } from './documentSession';
+import type { HandState } from './hand';
+import type { DocumentSession } from './documentSession';
+import type { SessionState } from './sessionState';
 
 export const SessionContext = createContext<DocumentSession | null>(null);
 
@@ -9,6 +11,11 @@ export function useSession(): DocumentSession {
   const session = useContext(SessionContext);
   if (!session) throw new Error('useSession needs an open document around it.');
   return session;
+}
+
+/** What is held over the open document. */
+export function useHand<T>(pick: (state: HandState) => T): T {
+  return useStore(useSession().hand.store, pick);
 }
 
 /** A part of the open document's state. */

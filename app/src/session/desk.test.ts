@@ -7,6 +7,7 @@ import {
   addDocument,
   deskDocuments,
   dropRemoved,
+  holdSources,
   noteWorkedOn,
   putBack,
   removeDocument,
@@ -167,4 +168,22 @@ test('what another tab has open, or still offers to put back, is not dropped', a
   await settle(3);
   await dropRemoved();
   expect(await findDocument(id)).toBeNull();
+});
+
+test('a source stays as long as any document, or any step of one, refers to it', async () => {
+  found();
+  const [a, b] = [await lay(13), await lay(14)];
+  if (!a.ok || !b.ok) throw new Error('They were not laid on the desk.');
+  await holdSources(b.document.id, [a.document.source]);
+  await holdSources(b.document.id, [a.document.source, b.document.source]);
+  await holdSources('gone', [a.document.source]);
+  expect((await findDocument(b.document.id))?.sources).toEqual([a.document.source]);
+  await removeDocument(a.document.id);
+  await dropRemoved();
+  expect(await findDocument(a.document.id)).toBeNull();
+  expect(await readSource(a.document.source)).toEqual(bytes(13));
+  await removeDocument(b.document.id);
+  await dropRemoved();
+  expect(await readSource(a.document.source)).toBeNull();
+  expect(await readSource(b.document.source)).toBeNull();
 });

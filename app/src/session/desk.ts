@@ -60,6 +60,7 @@ export async function addDocument(
     title: titleOfFile(fileName),
     fileName,
     source,
+    sources: [],
     size: bytes.length,
     pages: [],
     scanned: false,
@@ -78,7 +79,7 @@ export async function addDocument(
     await keepDocument(looked.document);
     askToStay();
   } catch (e) {
-    await dropSource(source);
+    await dropUnheld([source]);
     return { ok: false, message: noRoom(fileName, e) };
   }
   return { ...looked, already: false };
@@ -171,8 +172,24 @@ export async function dropRemoved(): Promise<void> {
         if (!document?.removed) return;
         await dropDocument(id);
         await dropJournal(id);
-        await dropSource(document.source);
+        await dropUnheld([document.source, ...document.sources]);
       });
+}
+
+/** Drops sources that no document of the shelf refers to any more, those that were removed but can be put back included. */
+async function dropUnheld(sources: readonly string[]): Promise<void> {
+  const { documents } = await readShelf();
+  const held = new Set(documents.flatMap((d) => [d.source, ...d.sources]));
+  for (const source of sources) if (!held.has(source)) await dropSource(source);
+}
+
+/** Has a document hold sources that a step of it refers to, for as long as it is there. */
+export async function holdSources(id: string, sources: readonly string[]): Promise<void> {
+  if (sources.length === 0) return;
+  const document = await findDocument(id);
+  if (!document) return;
+  const more = sources.filter((s) => s !== document.source && !document.sources.includes(s));
+  if (more.length > 0) await keepDocument({ ...document, sources: [...document.sources, ...more] });
 }
 
 export async function noteWorkedOn(id: string, now: number): Promise<void> {

@@ -6,7 +6,7 @@ import { wavePath, writeAlong } from '../../../core/testing/hand';
 import { createJournalStore, type DeskDocument } from '@/storage';
 import { deskDocument } from '../testing/deskDocument';
 import { installFakeTabs, settle } from '../testing/fakeLocks';
-import { DocumentSession, pageRefs } from './documentSession';
+import { DocumentSession, pagesAsCame } from './documentSession';
 
 const mockRefuse = { now: false };
 /** Every reading of a journal waits for this while it is there, and is counted. */
@@ -54,7 +54,7 @@ function write(
   id: string,
   samples = writeAlong(wavePath({ x: 50, y: 50 }, 90, 6, 2)),
 ): boolean {
-  const page = pageRefs(s.desk)[0].id;
+  const page = pagesAsCame(s.desk)[0].id;
   return s.dispatch(
     drawInk(state(s).document, { id, page, instrument: FIRST_ROLL[0], samples, madeAt: 1 }),
   );
@@ -289,7 +289,7 @@ test('a document that a newer version worked on is read, not written', async () 
   await session.settled();
   await session.close();
   const store = createJournalStore(desk.id);
-  await store.put([['record/000000000002', 'm2 9 00000000 {"seq":2}']]);
+  await store.put([['record/000000000002', 'm3 9 00000000 {"seq":2}']]);
   const before = await store.readAll();
   const again = await opened(desk);
   expect(state(again)).toMatchObject({ newer: true, writable: false, damaged: 0 });
@@ -303,34 +303,34 @@ const SETTLE = { upright: true, meet: true };
 test('ink that looks like a figure is offered, taken and given back; other ink is not', async () => {
   const session = await opened(freshDocument());
   write(session, 'wave');
-  session.considerTidy('wave', 'ask', SETTLE);
+  session.offers.considerTidy('wave', 'ask', SETTLE);
   expect(state(session).offer).toBeNull();
 
   const loop = drawnFigure('circle', 3).strokes[0];
   write(session, 'loop', loop);
-  session.considerTidy('loop', 'never', SETTLE);
+  session.offers.considerTidy('loop', 'never', SETTLE);
   expect(state(session).offer).toBeNull();
-  session.considerTidy('loop', 'ask', SETTLE);
+  session.offers.considerTidy('loop', 'ask', SETTLE);
   expect(state(session).offer).toMatchObject({
     marks: ['loop'],
     taken: null,
     reading: { kind: 'circle' },
   });
-  session.takeOffer();
+  session.offers.take();
   expect(state(session).offer).toBeNull();
   const kind = () => [...state(session).document.marks.values()][0].get('loop')?.kind;
   expect(kind()).toBe('figure');
   session.undo();
   expect(kind()).toBe('ink');
 
-  session.considerTidy('loop', 'always', SETTLE);
+  session.offers.considerTidy('loop', 'always', SETTLE);
   expect(kind()).toBe('figure');
   expect(state(session).offer?.taken).toBe('loop');
-  session.takeOffer();
+  session.offers.take();
   expect(kind()).toBe('ink');
-  session.considerTidy('loop', 'ask', SETTLE);
-  session.dismissOffer();
-  session.takeOffer();
+  session.offers.considerTidy('loop', 'ask', SETTLE);
+  session.offers.dismiss();
+  session.offers.take();
   expect(kind()).toBe('ink');
   await session.close();
 });
@@ -338,12 +338,12 @@ test('ink that looks like a figure is offered, taken and given back; other ink i
 test('what the eraser would take is shown, not taken', async () => {
   const session = await opened(freshDocument());
   write(session, 'm1');
-  session.setDoomed(new Set(['m1']));
+  session.inHand.doom(new Set(['m1']));
   expect([...state(session).doomed]).toEqual(['m1']);
   expect(marks(session)).toBe(1);
-  session.setDoomed(new Set());
+  session.inHand.doom(new Set());
   const none = state(session).doomed;
-  session.setDoomed(new Set());
+  session.inHand.doom(new Set());
   expect(state(session).doomed).toBe(none);
   await session.close();
 });

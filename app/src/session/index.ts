@@ -1,7 +1,9 @@
-export { DocumentSession, type SessionState, type TidyOffer, pageRefs } from './documentSession';
+export { DocumentSession, pagesAsCame } from './documentSession';
+export type { SessionState, TidyOffer } from './sessionState';
 export { openSession, leaveSession, useOpenSessions, useUnloadGuard } from './openSessions';
-export { SessionContext, useSession, useSessionState } from './SessionContext';
-export { usePenRoll, instrumentInHand, eraserOfRoll } from './penRoll';
+export { SessionContext, useHand, useSession, useSessionState } from './SessionContext';
+export { usePenRoll } from './penRoll';
+export { type AwaitedTouch, eraserOfRoll, Hand, type HandState } from './hand';
 export {
   type Added,
   deskDocuments,
@@ -15,5 +17,4 @@ export {
 } from './desk';
 export { markInUse } from './inUse';
 export { offeredDemos, addDemo, seedDesk } from './demo';
-export { FIGURE_NAMES } from './figureNames';
 export { passwordFor } from './passwords';

@@ -10,7 +10,14 @@ const NOTHING: Transaction = { label: 'Nothing', changes: [] };
 function stand() {
   const stored: number[] = [];
   const told: string[] = [];
-  const gates = { refuse: false, compacting: null as Promise<void> | null, compacted: 0 };
+  /** How much was stored each time what a change refers to was held. */
+  const held: number[] = [];
+  const gates = {
+    refuse: false,
+    unheld: false,
+    compacting: null as Promise<void> | null,
+    compacted: 0,
+  };
   const journal: Journal = {
     open: () => Promise.reject(new Error('Not asked here.')),
     async append(record: JournalRecord) {
@@ -28,11 +35,15 @@ function stand() {
     journal,
     client: 'me',
     current: () => ({ document: emptyDocument([]), history: EMPTY_HISTORY }),
+    beforeKept: async () => {
+      if (gates.unheld) throw new Error('QuotaExceededError');
+      held.push(stored.length);
+    },
     onChange: () => undefined,
     onKept: (lines) => told.push(...lines),
     onTrouble: (words) => told.push(words),
   });
-  return { keeper, stored, told, gates, keep: () => keeper.keep('do', NOTHING) };
+  return { keeper, stored, told, held, gates, keep: () => keeper.keep('do', NOTHING) };
 }
 
 test('changes are stored in order, and told when they are', async () => {
@@ -99,4 +110,19 @@ test('a keeper that is stopped tries nothing again', async () => {
   await jest.advanceTimersByTimeAsync(100_000);
   jest.useRealTimers();
   expect(stored).toEqual([]);
+});
+
+test('what a change refers to is held before the change is stored; where that fails nothing is stored', async () => {
+  const { keeper, stored, held, gates, keep } = stand();
+  keep();
+  await keeper.settled();
+  expect([held, stored]).toEqual([[0], [1]]);
+  gates.unheld = true;
+  keep();
+  await keeper.settled();
+  expect([keeper.waits, keeper.isRefused, stored]).toEqual([1, true, [1]]);
+  gates.unheld = false;
+  keeper.retry();
+  await keeper.settled();
+  expect([keeper.waits, stored]).toEqual([0, [1, 2]]);
 });

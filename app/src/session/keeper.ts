@@ -16,6 +16,8 @@ export interface KeeperPorts {
   readonly current: () => { readonly document: DocState; readonly history: History };
   /** Something is to be told differently: what waits, whether it is being written, or whether storage refuses. */
   readonly onChange: () => void;
+  /** Done before a change is stored: what it refers to is held as long as it can be undone. */
+  readonly beforeKept: (transaction: Transaction) => Promise<void>;
   /** These lines of the journal are stored now. */
   readonly onKept: (lines: readonly string[]) => void;
   /** Old records could not be bundled; nothing is lost. */
@@ -85,11 +87,12 @@ export class Keeper {
 
   /** Writes what waits, in order; false when storage refused a record. */
   private async writeAll(): Promise<boolean> {
-    const { journal, current, onChange, onKept, onTrouble } = this.ports;
+    const { journal, current, beforeKept, onChange, onKept, onTrouble } = this.ports;
     const lines: string[] = [];
     let stored = true;
     while (stored && this.waiting.length > 0) {
       try {
+        await beforeKept(this.waiting[0].transaction);
         lines.push(await journal.append(this.waiting[0]));
         this.waiting.shift();
       } catch {

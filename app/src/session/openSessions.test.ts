@@ -4,7 +4,7 @@ import { FIRST_ROLL } from '@marginalis/core/marks';
 import { wavePath, writeAlong } from '../../../core/testing/hand';
 import { deskDocument } from '../testing/deskDocument';
 import { installFakeTabs, settle } from '../testing/fakeLocks';
-import { type DocumentSession, pageRefs } from './documentSession';
+import { type DocumentSession, pagesAsCame } from './documentSession';
 import { holdsUnkept, leaveSession, openSession, useOpenSessions } from './openSessions';
 
 const mockRefuse = { now: false };
@@ -34,7 +34,7 @@ const waiting = () => useOpenSessions.getState().waiting;
 function write(s: DocumentSession, id: string): boolean {
   const { document } = s.store.getState();
   const samples = writeAlong(wavePath({ x: 50, y: 50 }, 90, 6, 2));
-  const page = pageRefs(s.desk)[0].id;
+  const page = pagesAsCame(s.desk)[0].id;
   return s.dispatch(drawInk(document, { id, page, instrument: FIRST_ROLL[0], samples, madeAt: 1 }));
 }
 
@@ -88,4 +88,21 @@ test('a session that was left ends once storage has taken everything', async () 
   expect(next).not.toBe(session);
   expect([marks(next), next.store.getState().writable]).toEqual([1, true]);
   await leaveSession(next);
+});
+
+test('two documents are open at once, each with its own pen and its own undo', async () => {
+  const [here, there] = [openSession(fresh()), openSession(fresh())];
+  await settle();
+  expect(useOpenSessions.getState().open).toEqual([here, there]);
+  here.hand.choose('marking-pen');
+  expect([here.hand.instrument().id, there.hand.instrument().id]).toEqual([
+    'marking-pen',
+    'fine-pen',
+  ]);
+  expect([write(here, 'a'), write(there, 'b'), write(there, 'c')]).toEqual([true, true, true]);
+  expect(there.undo()).toBe('Write');
+  expect([here, there].map((s) => countMarks(s.store.getState().document))).toEqual([1, 1]);
+  expect(here.store.getState().history.undone).toBeNull();
+  await Promise.all([leaveSession(here), leaveSession(there)]);
+  expect(useOpenSessions.getState().open).toEqual([]);
 });

@@ -8,3 +8,14 @@ export interface MarkFeed {
   /** Marks the eraser would take, shown faintly. */
   getDoomed(): ReadonlySet<MarkId>;
 }
+
+/** What a document's store must tell for its marks to be shown. */
+export interface MarkedDocument {
+  subscribe(listener: () => void): () => void;
+  getState(): {
+    readonly document: DocState;
+    /** The document as it would be if what is being done were done now. */
+    readonly draft: DocState | null;
+    readonly doomed: ReadonlySet<MarkId>;
+  };
+}

@@ -5,6 +5,7 @@ import { box, plainPage } from '@marginalis/core/geometry';
 import { alongCorners } from '../../../core/testing/hand';
 import { done, HIGHLIGHTER, pageRefsFor, written } from '../../../core/testing/marks';
 import { installFakeCanvases, type Noted } from '../testing/fakeCanvas';
+import { LoadedFonts } from './LoadedFonts';
 import { MarkPainter } from './MarkPainter';
 import { PagePicture } from './pagePicture';
 
@@ -16,7 +17,10 @@ beforeEach(() => {
   asked = installFakeCanvases();
   light = document.createElement('div');
   ink = document.createElement('div');
-  painter = new MarkPainter({ light, ink });
+  painter = new MarkPainter(
+    { light, ink },
+    new LoadedFonts(() => Promise.reject(new Error('Not asked here.'))),
+  );
 });
 
 const PAGE = plainPage(600, 800);

@@ -9,12 +9,14 @@ import {
   type Tile,
   transformBox,
 } from '@marginalis/core/geometry';
-import { boundsOf, layersMeeting } from '@marginalis/core/derived';
+import { boundsOf, layersFrom, layersMeeting } from '@marginalis/core/derived';
 import type { PageMarks } from '@marginalis/core/document';
-import type { Mark, MarkId } from '@marginalis/core/marks';
+import type { Mark } from '@marginalis/core/kinds';
+import type { MarkId } from '@marginalis/core/marks';
+import type { LoadedFonts } from './LoadedFonts';
 import { markChanges } from './markChanges';
 import { dropCanvas, type PagePicture } from './pagePicture';
-import { paintHighlights, paintInto, paintOver } from './paintMarks';
+import { paintDrawing } from './paintDrawing';
 
 /** The canvases of one tile; made when there is something to show on them. */
 interface Slip {
@@ -31,6 +33,8 @@ export interface MarkHolders {
 
 const NO_MARKS: PageMarks = new Map();
 const NONE: ReadonlySet<MarkId> = new Set();
+/** How much is left to see of a mark that the eraser would take. */
+const DOOMED = 0.18;
 
 /** The marks of one page, as small canvases, of which only the part that changed is painted again. */
 export class MarkPainter {
@@ -39,7 +43,15 @@ export class MarkPainter {
   private marks: PageMarks = NO_MARKS;
   private doomed: ReadonlySet<MarkId> = NONE;
 
-  constructor(private readonly holders: MarkHolders) {}
+  /** Ends listening for faces that come late. */
+  private readonly unfollow: () => void;
+
+  constructor(
+    private readonly holders: MarkHolders,
+    private readonly fonts: LoadedFonts,
+  ) {
+    this.unfollow = fonts.subscribe(() => this.paintAll());
+  }
 
   /** `seen` in display points of the page. */
   show(picture: PagePicture, seen: Box): void {
@@ -73,9 +85,18 @@ export class MarkPainter {
   }
 
   release(): void {
+    this.unfollow();
     this.dropAll();
     this.picture = null;
   }
+
+  private paintAll(): void {
+    const { picture } = this;
+    if (picture) for (const slip of this.slips.values()) this.paint(picture, slip, null);
+  }
+
+  /** Marks the eraser touched are shown faintly until the pen is lifted. */
+  private strength = ({ id }: Mark): number => (this.doomed.has(id) ? DOOMED : 1);
 
   /** Paints a tile's marks again, in `changed` (user space) only when it is given. */
   private paint(picture: PagePicture, slip: Slip, changed: Box | null): void {
@@ -86,15 +107,13 @@ export class MarkPainter {
     const clip = intersectBoxes(whole, dirty);
     if (isEmptyBox(clip) || clip.maxX === clip.minX || clip.maxY === clip.minY) return;
     const seen = transformBox(invertMatrix(matrix), clip);
-    const layers = layersMeeting(this.marks, seen);
-    const job = { layers, doomed: this.doomed, matrix };
-    if (!slip.light && layers.highlights.length > 0)
+    const { beneath, over } = layersMeeting(this.marks, seen, this.strength);
+    if (!slip.light && beneath.length > 0)
       slip.light = this.canvas(picture, this.holders.light, tile);
-    if (!slip.ink && layers.over.length > 0)
-      slip.ink = this.canvas(picture, this.holders.ink, tile);
-    for (const [canvas, draw] of [
-      [slip.light, paintHighlights],
-      [slip.ink, paintOver],
+    if (!slip.ink && over.length > 0) slip.ink = this.canvas(picture, this.holders.ink, tile);
+    for (const [canvas, drawing] of [
+      [slip.light, beneath],
+      [slip.ink, over],
     ] as const) {
       const ctx = canvas?.getContext('2d');
       if (!ctx) continue;
@@ -104,7 +123,7 @@ export class MarkPainter {
       ctx.rect(clip.minX, clip.minY, clip.maxX - clip.minX, clip.maxY - clip.minY);
       ctx.clip();
       ctx.clearRect(clip.minX, clip.minY, clip.maxX - clip.minX, clip.maxY - clip.minY);
-      draw(ctx, job);
+      paintDrawing(ctx, drawing, matrix, { fonts: this.fonts });
       ctx.restore();
     }
   }
@@ -118,7 +137,7 @@ export class MarkPainter {
     if (here.length === 0) return;
     slip.ink ??= this.canvas(picture, this.holders.ink, tile);
     const ctx = slip.ink.getContext('2d');
-    if (ctx) paintInto(ctx, here, this.doomed, matrix);
+    if (ctx) paintDrawing(ctx, layersFrom(here, this.strength).over, matrix, { fonts: this.fonts });
   }
 
   /** An empty canvas over a tile. */

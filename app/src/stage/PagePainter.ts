@@ -1,10 +1,11 @@
 import type { PageMarks } from '@marginalis/core/document';
 import type { Box, PageBox } from '@marginalis/core/geometry';
 import type { MarkId } from '@marginalis/core/marks';
-import type { PdfPictures } from '@/work';
+import type { LoadedFonts } from './LoadedFonts';
 import { type MarkHolders, MarkPainter } from './MarkPainter';
 import { PagePicture } from './pagePicture';
 import { PaperPainter } from './PaperPainter';
+import type { PaperSource } from './paperSource';
 
 /** The boxes a page is made of, bottom up. */
 export interface PageLayers extends MarkHolders {
@@ -20,13 +21,13 @@ export class PagePainter {
   constructor(
     layers: PageLayers,
     private readonly page: PageBox,
-    index: number,
-    pictures: PdfPictures,
+    source: PaperSource,
+    fonts: LoadedFonts,
     /** Called when the paper seen is complete. */
     onDrawn: () => void,
   ) {
-    this.paper = new PaperPainter(layers.paper, index, pictures, onDrawn);
-    this.marks = new MarkPainter(layers);
+    this.paper = new PaperPainter(layers.paper, source, onDrawn);
+    this.marks = new MarkPainter(layers, fonts);
   }
 
   /** `seen` in display points of this page; `scale` in device pixels a point. */

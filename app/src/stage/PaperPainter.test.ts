@@ -1,8 +1,8 @@
 import { box, plainPage } from '@marginalis/core/geometry';
-import type { PdfPictures } from '@/work';
 import { installFakeCanvases } from '../testing/fakeCanvas';
 import { PagePicture } from './pagePicture';
 import { PaperPainter } from './PaperPainter';
+import type { PaperSource } from './paperSource';
 
 jest.mock('./stillPicture', () => ({ stillPicture: async (canvas: HTMLCanvasElement) => canvas }));
 
@@ -17,14 +17,14 @@ let asked: Asked[];
 let holder: HTMLElement;
 let drawn: number;
 let painter: PaperPainter;
-const forgotten: number[] = [];
+let forgotten = 0;
 beforeEach(() => {
   installFakeCanvases();
   asked = [];
   drawn = 0;
   holder = document.createElement('div');
-  const pictures = {
-    request(_page: number, scale: number, tile: { key: string }) {
+  const source: PaperSource = {
+    request({ scale }, tile) {
       let finish: (canvas: HTMLCanvasElement | null) => void = () => undefined;
       const picture = new Promise<HTMLCanvasElement | null>((resolve) => (finish = resolve));
       const job: Asked = {
@@ -40,9 +40,9 @@ beforeEach(() => {
       };
       return { picture, drop };
     },
-    forget: (page: number) => forgotten.push(page),
-  } as unknown as PdfPictures;
-  painter = new PaperPainter(holder, 0, pictures, () => drawn++);
+    forget: () => forgotten++,
+  };
+  painter = new PaperPainter(holder, source, () => drawn++);
 });
 
 const PAGE = plainPage(600, 800);
@@ -84,5 +84,5 @@ test('what is not wanted any more is dropped, and its picture not shown should i
   expect([holder.childElementCount, drawn]).toEqual([0, 0]);
   painter.release();
   expect(asked[1].dropped).toBe(true);
-  expect(forgotten).toContain(0);
+  expect(forgotten).toBe(1);
 });

@@ -1,5 +1,6 @@
 import { type Box, PAPER_TILING, type Tile } from '@marginalis/core/geometry';
-import type { PdfPictures, PictureJob } from '@/work';
+import type { PictureJob } from '@/work';
+import type { PaperSource } from './paperSource';
 import { dropCanvas, type PagePicture } from './pagePicture';
 import { stillPicture } from './stillPicture';
 
@@ -9,7 +10,7 @@ interface Sheet {
   job: PictureJob | null;
 }
 
-/** The printed page, drawn by pdf.js; the old paper stays until the new one is ready. */
+/** The print of a page; the old paper stays until the new one is ready. */
 export class PaperPainter {
   private picture: PagePicture | null = null;
   private sheets = new Map<string, Sheet>();
@@ -20,8 +21,7 @@ export class PaperPainter {
 
   constructor(
     private readonly holder: HTMLElement,
-    private readonly index: number,
-    private readonly pictures: PdfPictures,
+    private readonly source: PaperSource,
     /** Called when the paper seen is complete. */
     private readonly onDrawn: () => void,
   ) {}
@@ -44,7 +44,7 @@ export class PaperPainter {
     this.sheets.clear();
     this.dropStale();
     this.picture = null;
-    this.pictures.forget(this.index);
+    this.source.forget();
   }
 
   private startPicture(picture: PagePicture): void {
@@ -58,7 +58,7 @@ export class PaperPainter {
   }
 
   private addSheet(picture: PagePicture, tile: Tile): void {
-    const job = this.pictures.request(this.index, picture.scale, tile, () => this.distance);
+    const job = this.source.request(picture, tile, () => this.distance);
     const sheet: Sheet = { tile, paper: null, job };
     this.sheets.set(tile.key, sheet);
     void job.picture.then(async (drawn) => {

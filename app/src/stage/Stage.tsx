@@ -1,8 +1,8 @@
 import { type ReactNode, useEffect, useLayoutEffect, useRef, useState } from 'react';
 import { Area } from '@/ui';
 import { attachPointers } from './pointers';
-import type { PdfPictures } from '@/work';
 import type { MarkFeed } from './MarkFeed';
+import type { SourcePictures } from './paperSource';
 import { StagePage } from './StagePage';
 import { useSight, useStage } from './StageContext';
 import type { HeldStage } from './StageProvider';
@@ -12,7 +12,7 @@ const SPARE = 1;
 
 /** The window onto the page stack. Pages are mounted only near where they are seen. */
 export function Stage(props: {
-  pictures: PdfPictures;
+  pictures: SourcePictures;
   marks: MarkFeed | null;
   label: string;
   /** Drawn into page `index`, stretching with it. */
@@ -72,7 +72,13 @@ export function Stage(props: {
       }}
     >
       {shown.map((index) => (
-        <StagePage key={index} index={index} pictures={pictures} marks={marks}>
+        <StagePage
+          key={controller.pages[index].id}
+          page={controller.pages[index]}
+          index={index}
+          pictures={pictures}
+          marks={marks}
+        >
           {renderOnPage?.(index)}
         </StagePage>
       ))}

@@ -1,9 +1,12 @@
 import { createContext, useContext, useSyncExternalStore } from 'react';
+import type { LoadedFonts } from './LoadedFonts';
 import type { Writer } from './pointers';
 import type { StageController, StageSight } from './StageController';
 
 export interface StageHold {
   readonly controller: StageController;
+  /** The faces that text on its pages is set in. */
+  readonly fonts: LoadedFonts;
   /** Takes the pen; gives a function that lays it down again. */
   takePen(writer: Writer): () => void;
 }

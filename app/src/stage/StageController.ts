@@ -8,7 +8,6 @@ import {
   fitWidthZoom,
   invertMatrix,
   type Matrix,
-  type PageBox,
   displaySize,
   pageAtHeight,
   pageLeft,
@@ -23,6 +22,8 @@ import {
   type Viewport,
   zoomAbout,
 } from '@marginalis/core/geometry';
+import type { Page } from '@marginalis/core/document';
+import type { PageId } from '@marginalis/core/marks';
 import type { PagePainter } from './PagePainter';
 
 /** After so long without a change of zoom, pages are drawn anew at the new scale, ms. */
@@ -43,16 +44,30 @@ export interface StageSight {
   readonly current: number;
   readonly zoom: number;
   readonly fit: Fit;
+  /** How many pages there are. */
+  readonly count: number;
 }
+
+const placesOf = (pages: readonly Page[]): Map<PageId, number> =>
+  new Map(pages.map(({ id }, index) => [id, index]));
 
 /** Holds the camera over the page stack and puts the mounted pages in their places. Not React's business. */
 export class StageController {
-  readonly stack: PageStack;
+  stack: PageStack;
   private camera: Camera = { x: 0, y: 0, zoom: 1 };
   private view: Viewport = { width: 0, height: 0 };
   private fit: Fit = 'width';
-  private mounted = new Map<number, Mounted>();
-  private sight: StageSight = { first: 0, last: 0, current: 0, zoom: 1, fit: 'width' };
+  /** By the page's id: pages come and go between others. */
+  private mounted = new Map<PageId, Mounted>();
+  private places = new Map<PageId, number>();
+  private sight: StageSight = {
+    first: 0,
+    last: 0,
+    current: 0,
+    zoom: 1,
+    fit: 'width',
+    count: 0,
+  };
   private listeners = new Set<() => void>();
   private frame = 0;
   private settleTimer: ReturnType<typeof setTimeout> | undefined;
@@ -61,9 +76,35 @@ export class StageController {
   /** The window's corner on the screen, as last looked. */
   private corner: Vec = { x: 0, y: 0 };
 
-  constructor(readonly pages: readonly PageBox[]) {
+  constructor(public pages: readonly Page[]) {
     this.stack = stackPages(pages.map(displaySize));
+    this.places = placesOf(pages);
   }
+
+  /** The pages have changed: what is in sight stays where it is, if it is still there. */
+  setPages(pages: readonly Page[]): void {
+    if (pages === this.pages) return;
+    const { current } = this.sight;
+    const anchor = this.pages[current];
+    const below = this.camera.y - this.stack.tops[current];
+    const width = this.stack.width;
+    this.pages = pages;
+    this.stack = stackPages(pages.map(displaySize));
+    this.places = placesOf(pages);
+    const at = this.places.get(anchor?.id ?? '') ?? Math.min(current, pages.length - 1);
+    if (this.fit !== 'free' && this.stack.width !== width) this.refit(at);
+    // Pages are centred: a wider one among them moves all others.
+    const x = this.camera.x + (this.stack.width - width) / 2;
+    this.camera = clampCamera(
+      { ...this.camera, x, y: this.stack.tops[at] + below },
+      this.stack,
+      this.view,
+    );
+    this.arrange();
+  }
+
+  /** The number of a page, from 0; -1 where it is none of these. */
+  indexOf = (id: PageId): number => this.places.get(id) ?? -1;
 
   /** Takes the window's element while the stage is on the screen; gives a function that lets go of it. */
   attach(element: HTMLElement): () => void {
@@ -105,8 +146,7 @@ export class StageController {
     this.settle();
   }
 
-  private refit(): void {
-    const i = this.sight.current;
+  private refit(i = this.sight.current): void {
     const zoom =
       this.fit === 'page'
         ? fitPageZoom(this.stack.widths[i], this.stack.heights[i], this.view)
@@ -155,22 +195,24 @@ export class StageController {
   private move(camera: Camera): void {
     const zoomed = camera.zoom !== this.drawnZoom;
     this.camera = clampCamera(camera, this.stack, this.view);
+    // At once, not with the next frame: the key for the next page may come again before it.
+    this.look();
     this.schedule();
     if (zoomed) this.settle();
   }
 
-  mount(index: number, page: Mounted): () => void {
-    this.mounted.set(index, page);
+  mount(id: PageId, page: Mounted): () => void {
+    this.mounted.set(id, page);
     this.arrange();
     return () => {
-      this.mounted.delete(index);
+      if (this.mounted.get(id) === page) this.mounted.delete(id);
       page.painter.release();
     };
   }
 
   /** The element of a page that is mounted; null for the others. */
   elementOf(index: number): HTMLElement | null {
-    return this.mounted.get(index)?.element ?? null;
+    return this.mounted.get(this.pages[index]?.id ?? '')?.element ?? null;
   }
 
   /** Matrix from a page's user space to the window, CSS pixels. */
@@ -227,7 +269,10 @@ export class StageController {
     if (this.drawnZoom === 0) this.drawnZoom = this.camera.zoom;
     const { x, y, zoom } = this.camera;
     const dpr = window.devicePixelRatio || 1;
-    for (const [index, { element, painter }] of this.mounted) {
+    for (const [id, { element, painter }] of this.mounted) {
+      const index = this.indexOf(id);
+      // Gone a moment before its boxes are.
+      if (index < 0) continue;
       const left = (pageLeft(this.stack, index) - x) * zoom;
       const top = (this.stack.tops[index] - y) * zoom;
       const s = element.style;
@@ -253,16 +298,21 @@ export class StageController {
     return box(left, top, left + this.view.width / zoom, top + this.view.height / zoom);
   }
 
-  private publish(): void {
+  private look(): void {
     const { y, zoom } = this.camera;
     const bottom = y + this.view.height / zoom;
     const { first, last } = pagesInBand(this.stack, y, bottom);
     const current = Math.max(0, pageAtHeight(this.stack, y + this.view.height / zoom / 3));
-    const next: StageSight = { first, last, current, zoom, fit: this.fit };
+    const count = this.pages.length;
+    const next: StageSight = { first, last, current, zoom, fit: this.fit, count };
     const same = (Object.keys(next) as (keyof StageSight)[]).every(
       (k) => next[k] === this.sight[k],
     );
     this.sight = same ? this.sight : next;
+  }
+
+  private publish(): void {
+    this.look();
     for (const listener of this.listeners) listener();
   }
 }

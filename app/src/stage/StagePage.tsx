@@ -1,22 +1,23 @@
-import { marksOn } from '@marginalis/core/document';
+import { marksOn, type Page } from '@marginalis/core/document';
 import { type ReactNode, useLayoutEffect, useRef } from 'react';
 import { Area } from '@/ui';
 import { PagePainter } from './PagePainter';
-import type { PdfPictures } from '@/work';
 import type { MarkFeed } from './MarkFeed';
+import { paperSourceOf, type SourcePictures } from './paperSource';
 import { useStage } from './StageContext';
 
 const layer = { position: 'absolute', inset: 0 } as const;
 
 /** One page of the stack. React makes its boxes; a painter fills them. */
 export function StagePage(props: {
+  page: Page;
   index: number;
-  pictures: PdfPictures;
+  pictures: SourcePictures;
   marks: MarkFeed | null;
   children?: ReactNode;
 }) {
-  const { index, pictures, marks, children } = props;
-  const { controller } = useStage();
+  const { page, index, pictures, marks, children } = props;
+  const { controller, fonts } = useStage();
   const host = useRef<HTMLDivElement>(null);
   const paper = useRef<HTMLDivElement>(null);
   const light = useRef<HTMLDivElement>(null);
@@ -26,22 +27,22 @@ export function StagePage(props: {
     const element = host.current;
     if (!element || !paper.current || !light.current || !ink.current) return undefined;
     const layers = { paper: paper.current, light: light.current, ink: ink.current };
-    const painter = new PagePainter(layers, controller.pages[index], index, pictures, () => {
+    const painter = new PagePainter(layers, page, paperSourceOf(page, pictures), fonts, () => {
       element.dataset.drawn = 'yes';
     });
     const follow = (): void => {
       if (!marks) return;
       const state = marks.getState();
-      painter.setMarks(marksOn(state, state.pages[index]?.id ?? ''), marks.getDoomed());
+      painter.setMarks(marksOn(state, page.id), marks.getDoomed());
     };
     follow();
-    const unmount = controller.mount(index, { element, painter });
+    const unmount = controller.mount(page.id, { element, painter });
     const unfollow = marks?.subscribe(follow);
     return () => {
       unfollow?.();
       unmount();
     };
-  }, [controller, index, marks, pictures]);
+  }, [controller, fonts, page, marks, pictures]);
 
   return (
     <Area

@@ -1,5 +1,7 @@
-import type { PageBox } from '@marginalis/core/geometry';
-import { type ReactNode, useMemo, useRef } from 'react';
+import type { Page } from '@marginalis/core/document';
+import { type ReactNode, useLayoutEffect, useState } from 'react';
+import { readFaceFile } from '@/ui';
+import { LoadedFonts } from './LoadedFonts';
 import type { Writer } from './pointers';
 import { StageContext, type StageHold } from './StageContext';
 import { StageController } from './StageController';
@@ -8,27 +10,30 @@ export interface HeldStage extends StageHold {
   getWriter(): Writer | null;
 }
 
+function holdStage(pages: readonly Page[]): HeldStage {
+  let writer: Writer | null = null;
+  return {
+    controller: new StageController(pages),
+    fonts: new LoadedFonts(readFaceFile),
+    getWriter: () => writer,
+    takePen(next) {
+      writer = next;
+      return () => {
+        if (writer === next) writer = null;
+      };
+    },
+  };
+}
+
 /** Makes one stage for a stack of pages, for everything on the screen that shows or moves it. */
 export function StageProvider({
   pages,
   children,
 }: {
-  pages: readonly PageBox[];
+  pages: readonly Page[];
   children: ReactNode;
 }) {
-  const writer = useRef<Writer | null>(null);
-  const hold = useMemo<HeldStage>(
-    () => ({
-      controller: new StageController(pages),
-      getWriter: () => writer.current,
-      takePen(next) {
-        writer.current = next;
-        return () => {
-          if (writer.current === next) writer.current = null;
-        };
-      },
-    }),
-    [pages],
-  );
+  const [hold] = useState<HeldStage>(() => holdStage(pages));
+  useLayoutEffect(() => hold.controller.setPages(pages), [hold, pages]);
   return <StageContext.Provider value={hold}>{children}</StageContext.Provider>;
 }

@@ -1,7 +1,8 @@
-import { boundsOf, changedBox } from '@marginalis/core/derived';
+import { boundsOf, changedBox, liesBeneath } from '@marginalis/core/derived';
 import { changedSince, type PageMarks, topOrder } from '@marginalis/core/document';
 import { type Box, EMPTY_BOX, uniteBoxes } from '@marginalis/core/geometry';
-import { isHighlight, type Mark, type MarkId } from '@marginalis/core/marks';
+import { type Mark } from '@marginalis/core/kinds';
+import type { MarkId } from '@marginalis/core/marks';
 
 /** What has to be painted when a page's marks change. */
 export interface MarkChanges {
@@ -36,7 +37,7 @@ export function markChanges(
     }
     if (!is) continue;
     if (!was || isFaded) changed = uniteBoxes(changed, boundsOf(is));
-    onTop &&= is.order > top && !isHighlight(is) && !doomedAfter.has(id);
+    onTop &&= is.order > top && !liesBeneath(is) && !doomedAfter.has(id);
     came.push(is);
   }
   return { changed, onTop: onTop ? came.sort((a, b) => a.order - b.order) : null };

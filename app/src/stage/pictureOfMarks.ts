@@ -8,8 +8,8 @@ import {
   transformBox,
   uniteBoxes,
 } from '@marginalis/core/geometry';
-import type { Mark } from '@marginalis/core/marks';
-import { paintHighlights, paintOver } from './paintMarks';
+import type { Mark } from '@marginalis/core/kinds';
+import { paintDrawing } from './paintDrawing';
 
 /** Pixels a point, and pixels along the longer side at most. */
 const SCALE = 3;
@@ -32,13 +32,8 @@ export function pictureOfMarks(marks: readonly Mark[], page: PageBox): Promise<B
     displayMatrix(page, scale),
     moveBy({ x: -seen.minX * scale, y: -seen.minY * scale }),
   );
-  const job = {
-    layers: layersFrom([...marks].sort((a, b) => a.order - b.order)),
-    doomed: new Set<string>(),
-    matrix,
-  };
-  paintHighlights(ctx, job);
-  paintOver(ctx, job);
+  const { beneath, over } = layersFrom([...marks].sort((a, b) => a.order - b.order));
+  paintDrawing(ctx, [...beneath, ...over], matrix);
   return new Promise((resolve, reject) =>
     canvas.toBlob((blob) =>
       blob ? resolve(blob) : reject(new Error('The picture was not made.')),

@@ -1,49 +1,8 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
-import {
-  DRAWN_SHAPES,
-  ERASER_ONLY,
-  ERASER_TAKES,
-  canWriteWith,
-  FIRST_ROLL,
-  type Instrument,
-  INSTRUMENT_KINDS,
-  nibShape,
-  PICKER_SHAPES,
-} from '@marginalis/core/marks';
+import { canWriteWith, FIRST_ROLL, type Instrument, instrumentShape } from '@marginalis/core/marks';
 import { array, boolean, type InferType, number, object, string } from 'yup';
 
 const store = createAsyncStorage('marginalis-settings');
-
-const instrumentShape = object({
-  id: string().required(),
-  kind: string()
-    .oneOf([...INSTRUMENT_KINDS])
-    .required(),
-  name: string().required(),
-  colour: string()
-    .matches(/^#[0-9a-f]{6}$/)
-    .required(),
-  widthMm: number().min(0.05).max(50).required(),
-  opacity: number().min(0).max(1).required(),
-  nib: nibShape.required(),
-  straight: boolean().required(),
-  steadiness: number().min(0).max(100).required(),
-  tidy: string().oneOf(['ask', 'always', 'never']).required(),
-  shape: string()
-    .oneOf([...DRAWN_SHAPES])
-    .default('freehand'),
-  even: boolean().default(false),
-  fromCentre: boolean().default(false),
-  takes: string()
-    .oneOf([...ERASER_TAKES])
-    .default('whole'),
-  only: string()
-    .oneOf([...ERASER_ONLY])
-    .default('everything'),
-  encloses: string()
-    .oneOf([...PICKER_SHAPES])
-    .default('lasso'),
-});
 
 const settingsShape = object({
   roll: array(instrumentShape)
@@ -86,7 +45,7 @@ export async function readSettings(): Promise<Settings> {
   const text = await store.getItem('settings');
   if (text === null) return FIRST_SETTINGS;
   try {
-    return settingsShape.validateSync(JSON.parse(text)) as Settings;
+    return settingsShape.validateSync(JSON.parse(text), { stripUnknown: true }) as Settings;
   } catch {
     // Settings of another version: starting afresh loses no mark.
     return FIRST_SETTINGS;

@@ -12,6 +12,12 @@ const documentShape = object({
   source: string()
     .matches(/^[0-9a-f]{64}$/)
     .required(),
+  /** Others that pages of it show, or showed in a step that can be undone. */
+  sources: array(
+    string()
+      .matches(/^[0-9a-f]{64}$/)
+      .required(),
+  ).default([]),
   size: number().min(0).required(),
   pages: array(pageBoxShape).required(),
   scanned: boolean().required(),

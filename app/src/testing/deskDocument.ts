@@ -5,6 +5,7 @@ export const deskDocument = (part: Partial<DeskDocument> = {}): DeskDocument => 
   id: 'd1',
   title: 'Tide log',
   fileName: 'tide-log.pdf',
+  sources: [],
   source: 'a'.repeat(64),
   size: 9,
   pages: [{ box: { minX: 0, minY: 0, maxX: 600, maxY: 800 }, rotate: 0, userUnit: 1 }],

@@ -1,17 +1,25 @@
-import type { DocState, PageRef, RefusalReason } from '@marginalis/core/document';
+import type { DocState, Page, RefusalReason } from '@marginalis/core/document';
 import type { PlacedInk } from '@marginalis/core/formats';
-import type { FixedCopy, Inspection } from '@marginalis/core/pdf';
+import type { MarkRecord, PageId } from '@marginalis/core/marks';
+import type { FixedCopy, Inspection, MarkLayer, Source } from '@marginalis/core/pdf';
 
 /** What can be asked of the worker, and what it answers. */
 export interface Jobs {
   inspect: { ask: { bytes: Uint8Array; password?: string }; answer: Inspection };
   fixedCopy: {
-    ask: { bytes: Uint8Array; document: DocState; password?: string };
+    ask: {
+      sources: readonly Source[];
+      /** Of pages whose layer is given the marks need not be there. */
+      document: DocState;
+      layers: ReadonlyMap<PageId, MarkLayer>;
+    };
     answer: FixedCopy;
   };
+  /** A page's marks, stored, as a copy holds them. */
+  encodeMarks: { ask: { marks: readonly MarkRecord[] }; answer: MarkLayer };
   /** InkML onto pages; ink that names none goes onto page `otherwise`. */
   readInk: {
-    ask: { text: string; pages: readonly PageRef[]; otherwise: number };
+    ask: { text: string; pages: readonly Page[]; otherwise: number };
     answer: readonly PlacedInk[];
   };
   writeInk: { ask: { document: DocState; title: string }; answer: string };

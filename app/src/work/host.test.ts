@@ -17,6 +17,12 @@ async function pdf(pages: number): Promise<Uint8Array> {
   return doc.save();
 }
 
+const copying = (bytes: Uint8Array) => ({
+  sources: [{ sha: '', bytes }],
+  document: emptyDocument([]),
+  layers: new Map(),
+});
+
 test('inspecting answers with what the document is', async () => {
   const [done] = await replies('inspect', { bytes: await pdf(2) });
   expect(done).toMatchObject({ id: 4, type: 'done', ok: true, answer: { signed: false } });
@@ -28,13 +34,13 @@ test('a refusal travels as its reason and its sentence', async () => {
 });
 
 test('a fixed copy tells its progress page by page, then itself', async () => {
-  const out = await replies('fixedCopy', { bytes: await pdf(3), document: emptyDocument([]) });
+  const out = await replies('fixedCopy', copying(await pdf(3)));
   expect(out.map((m) => m.type)).toEqual(['progress', 'progress', 'progress', 'done']);
   expect(out[3]).toMatchObject({ ok: true, answer: { pages: 3 } });
 });
 
 test('anything else that goes wrong is a failure with words, never a throw', async () => {
-  const [done] = await replies('fixedCopy', { bytes: await pdf(1), document: null });
+  const [done] = await replies('fixedCopy', { ...copying(await pdf(1)), document: null });
   expect(done).toMatchObject({
     ok: false,
     failure: { kind: 'failed', message: expect.any(String) },

@@ -1,6 +1,7 @@
 import { placeTraces, readInkml, writeInkml } from '@marginalis/core/formats';
 import { PdfRefusal } from '@marginalis/core/document';
-import { inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
+import { fromMarkRecord } from '@marginalis/core/kinds';
+import { encodeMarks, inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
 import type { JobName, Jobs, WorkFailure, WorkReply, WorkRequest } from './contract';
 
 /** RFC 1950 by the browser; many times faster than in JavaScript. */
@@ -11,6 +12,9 @@ async function deflate(bytes: Uint8Array): Promise<Uint8Array> {
   return new Uint8Array(await new Response(stream).arrayBuffer());
 }
 
+const platformDeflate = (): typeof deflate | undefined =>
+  typeof CompressionStream === 'undefined' ? undefined : deflate;
+
 type Run<J extends JobName> = (
   ask: Jobs[J]['ask'],
   progress: (done: number, all: number) => void,
@@ -18,12 +22,13 @@ type Run<J extends JobName> = (
 
 const runs: { [J in JobName]: Run<J> } = {
   inspect: ({ bytes, password }) => inspectPdf(bytes, password),
-  fixedCopy: ({ bytes, document, password }, onProgress) =>
-    makeFixedCopy(bytes, document, {
-      password,
-      onProgress,
-      ...(typeof CompressionStream === 'undefined' ? {} : { deflate }),
-    }),
+  fixedCopy: ({ sources, document, layers }, onProgress) =>
+    makeFixedCopy(sources, document, { onProgress, layers, deflate: platformDeflate() }),
+  encodeMarks: ({ marks }) =>
+    encodeMarks(
+      new Map(marks.map(fromMarkRecord).map((mark) => [mark.id, mark])),
+      platformDeflate(),
+    ),
   readInk: async ({ text, pages, otherwise }, onProgress) =>
     placeTraces(readInkml(text), pages, otherwise, everyHundredth(onProgress)),
   writeInk: async ({ document, title }) => writeInkml(document, title),

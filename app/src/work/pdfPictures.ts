@@ -45,8 +45,17 @@ export interface PictureJob {
   drop(): void;
 }
 
+/** A page of the file as it is to be seen: turned by so much in all, and from where on, device pixels. */
+export interface SeenPage {
+  /** From 0. */
+  readonly index: number;
+  readonly rotation?: number;
+  readonly x?: number;
+  readonly y?: number;
+}
+
 interface Waiting {
-  readonly page: number;
+  readonly page: SeenPage;
   readonly scale: number;
   readonly tile: Tile;
   readonly urgency: () => number;
@@ -114,10 +123,10 @@ export class PdfPictures {
   }
 
   /**
-   * One tile of page `page` (from 0) at `scale` device pixels a point; null when it was dropped or the
+   * One tile of a page at `scale` device pixels a point; null when it was dropped or the
    * page cannot be drawn. `urgency` is asked whenever a place is free; the smallest number goes first.
    */
-  request(page: number, scale: number, tile: Tile, urgency: () => number): PictureJob {
+  request(page: SeenPage, scale: number, tile: Tile, urgency: () => number): PictureJob {
     let finish: (canvas: HTMLCanvasElement | null) => void = () => undefined;
     const picture = new Promise<HTMLCanvasElement | null>((resolve) => (finish = resolve));
     const job: Waiting = { page, scale, tile, urgency, finish, dropped: false, task: null };
@@ -136,7 +145,7 @@ export class PdfPictures {
 
   /** Lets go of what pdf.js keeps of a page that is out of sight. */
   forget(page: number): void {
-    if (this.closed || this.busy?.page === page) return;
+    if (this.closed || this.busy?.page.index === page) return;
     this.doc.getPage(page + 1).then(
       (p) => p.cleanup(),
       // Closed meanwhile: there is nothing left to let go of.
@@ -183,15 +192,16 @@ export class PdfPictures {
   }
 
   private async draw(job: Waiting): Promise<HTMLCanvasElement | null> {
-    const page = await this.doc.getPage(job.page + 1);
+    const { index, x = 0, y = 0, ...turned } = job.page;
+    const page = await this.doc.getPage(index + 1);
     if (job.dropped) return null;
     const canvas = document.createElement('canvas');
     canvas.width = job.tile.width;
     canvas.height = job.tile.height;
     job.task = page.render({
       canvas,
-      viewport: page.getViewport({ scale: job.scale }),
-      transform: [1, 0, 0, 1, -job.tile.x, -job.tile.y],
+      viewport: page.getViewport({ scale: job.scale, ...turned }),
+      transform: [1, 0, 0, 1, x - job.tile.x, y - job.tile.y],
       annotationMode: this.pdfjs.AnnotationMode.ENABLE,
     });
     await job.task.promise;
@@ -208,6 +218,6 @@ export async function firstPagePicture(
 ): Promise<string | null> {
   const scale = width / pageWidth;
   const tile = { key: 'whole', x: 0, y: 0, width, height: Math.round(pageHeight * scale) };
-  const canvas = await pictures.request(0, scale, tile, () => 0).picture;
+  const canvas = await pictures.request({ index: 0 }, scale, tile, () => 0).picture;
   return canvas?.toDataURL('image/jpeg', 0.82) ?? null;
 }

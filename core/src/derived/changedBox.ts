@@ -1,37 +1,38 @@
-import {
-  type Box,
-  boxOfPoints,
-  EMPTY_BOX,
-  growBox,
-  uniteBoxes,
-  type Vec,
-} from '../geometry/index.ts';
-import { type InkSample, radiusAt } from '../ink/index.ts';
-import type { Mark, Run } from '../marks/index.ts';
-import { type MarkLine, pointsBetween, wholeLines } from './lines.ts';
-import { boundsOf, nibOf } from './outlineOf.ts';
+import { type Box, boxOfPoints, EMPTY_BOX, growBox, uniteBoxes } from '../geometry/index.ts';
+import type { Mark } from '../kinds/index.ts';
+import { type MarkLine, pointsAround, type Run } from '../marks/index.ts';
+import { boundsOf } from './drawingOf.ts';
+import { reachOf, wholeLines } from './lines.ts';
 
 /** Room for antialiasing, points. */
 const ROOM = 0.5;
+/** A cut turns the corner at the next point by a hair, and with it the side that leads on to the one after. */
+const NEIGHBOURS = 2;
 
-/** Around all that looks otherwise when `was` becomes `is`; of a mark that is only rubbed, what was rubbed out. */
+/** Around all that looks otherwise when `was` becomes `is`; of a mark that is only rubbed, where it was. */
 export function changedBox(was: Mark, is: Mark): Box {
   if (!isRubbedOnly(was, is)) return uniteBoxes(boundsOf(was), boundsOf(is));
+  const reach = reachOf(was);
   return wholeLines(was)
     .flatMap((line) =>
       differing(runsOf(was, line), runsOf(is, line)).map(([from, to]) => {
-        const points = pointsBetween(line, from, to);
-        return growBox(boxOfPoints(points), widest(was, points) + ROOM);
+        const points = pointsAround(line, from, to, NEIGHBOURS);
+        return growBox(boxOfPoints(points), Math.max(...points.map(reach)) + ROOM);
       }),
     )
     .reduce(uniteBoxes, EMPTY_BOX);
 }
 
+/** What may differ without anything being drawn otherwise, or only in part. */
+const UNSEEN: ReadonlySet<string> = new Set(['left', 'group', 'author', 'locked']);
+
 /** Whether two marks look alike but for what is left of their lines. */
 function isRubbedOnly(a: Mark, b: Mark): boolean {
-  if (a.style !== b.style || a.order !== b.order) return false;
-  if (a.kind === 'ink') return b.kind === 'ink' && a.ink === b.ink && a.tool === b.tool;
-  return b.kind === 'figure' && a.figure === b.figure && a.dash === b.dash && a.fill === b.fill;
+  if (wholeLines(a).length === 0) return false;
+  const keys = new Set([...Object.keys(a), ...Object.keys(b)]);
+  for (const key of keys)
+    if (!UNSEEN.has(key) && a[key as keyof Mark] !== b[key as keyof Mark]) return false;
+  return true;
 }
 
 type Part = readonly [from: number, to: number];
@@ -54,10 +55,4 @@ function differing(a: readonly Part[], b: readonly Part[]): Part[] {
     if (isIn[0] !== isIn[1] && next > place) out.push([place, next]);
   });
   return out;
-}
-
-function widest(mark: Mark, points: readonly Vec[]): number {
-  if (mark.kind === 'figure') return mark.style.width / 2;
-  const nib = nibOf(mark);
-  return Math.max(...points.map((p) => radiusAt(nib, p as InkSample)));
 }

@@ -3,9 +3,11 @@ import { alongCorners, ellipsePath, wavePath } from '../../testing/hand.ts';
 import { HIGHLIGHTER, pageRefsFor, written } from '../../testing/marks.ts';
 import { findMark, marksOn } from '../document/index.ts';
 import { growBox, plainPage } from '../geometry/index.ts';
-import type { Mark } from '../marks/index.ts';
+import type { Mark } from '../kinds/index.ts';
 import { layersOf } from './layers.ts';
-import { boundsOf, centrelinesOf, outlineOf } from './outlineOf.ts';
+import type { Item } from '../drawing/index.ts';
+import { boundsOf, outlineOf } from './drawingOf.ts';
+import { centrelinesOf } from './lines.ts';
 import { isTouched } from './touch.ts';
 
 const pages = pageRefsFor([plainPage(600, 800)]);
@@ -68,9 +70,16 @@ test('changing steadiness afterwards changes the ink, and going back brings it b
 });
 
 test('highlights lie beneath, grouped by ink; the rest lies over them in order', () => {
-  const { highlights, over } = layersOf(marksOn(state, 'p0'));
-  expect(highlights.map((g) => g.marks.map((m) => m.id))).toEqual([['light', 'light2'], ['blue']]);
-  expect(over.map((m) => m.id)).toEqual(['wave', 'loop']);
+  const { beneath, over } = layersOf(marksOn(state, 'p0'));
+  const whose = (item: Item): string =>
+    ['light', 'light2', 'blue', 'wave', 'loop'].find(
+      (id) => item.is === 'fill' && item.path === outlineOf(mark(id)),
+    ) ?? 'nobody’s';
+  expect(beneath.map(({ items }) => items.map(whose))).toEqual([['light', 'light2'], ['blue']]);
+  expect(beneath.every(({ blend, opacity }) => blend === 'multiply' && opacity === 0.75)).toBe(
+    true,
+  );
+  expect(over.map(whose)).toEqual(['wave', 'loop']);
 });
 
 test('the eraser touches what it passes over, as wide as the ink is', () => {

@@ -1,21 +1,7 @@
-export { type MarkLine, linesOf, wholeLines, placeAlong } from './lines.ts';
-export {
-  outlineOf,
-  insideOfMark,
-  boundsOf,
-  roughBoundsOf,
-  centrelinesOf,
-  nibOf,
-  adoptDerived,
-} from './outlineOf.ts';
+export { drawingOf, outlineOf, boundsOf, roughBoundsOf, liesBeneath } from './drawingOf.ts';
+export { linesOf, wholeLines, centrelinesOf, areasOf, reachOf } from './lines.ts';
 export { marksMeeting } from './pageIndex.ts';
-export {
-  type MarkLayers,
-  type HighlightGroup,
-  layersFrom,
-  layersMeeting,
-  layersOf,
-} from './layers.ts';
+export { type MarkLayers, type Strength, layersFrom, layersMeeting, layersOf } from './layers.ts';
 export { SLOTS, markSlots } from './markSlots.ts';
 export { changedBox } from './changedBox.ts';
 export { shareWithin } from './shareWithin.ts';
@@ -23,10 +9,8 @@ export { isTouched } from './touch.ts';
 export {
   type ListedMark,
   type MarkFilter,
-  type MarkKind,
   type PrintedWord,
   filterMarks,
-  kindOf,
   listMarks,
   wordsBeneath,
 } from './markList.ts';

@@ -18,7 +18,7 @@ const state = written(pages, [
 ]);
 const list = listMarks(state);
 const names = (rows = list): string[] =>
-  rows.map(({ page, kind, at: p }) => `${page} ${kind} ${Math.round(p.x / 50)}`);
+  rows.map(({ page, words, at: p }) => `${page} ${words.sort} ${Math.round(p.x / 50)}`);
 
 test('marks stand in reading order, as the pages are seen', () => {
   expect(names()).toEqual(['0 highlight 1', '0 ink 1', '0 ink 6', '1 ink 6', '1 ink 6']);
@@ -29,7 +29,7 @@ test('marks stand in reading order, as the pages are seen', () => {
 
 test('the list is narrowed by kind, ink, author, pages and words', () => {
   const words = (): string => 'barnacle bands';
-  expect(filterMarks(list, { kind: 'highlight' }, words)).toHaveLength(1);
+  expect(filterMarks(list, { sort: 'highlight' }, words)).toHaveLength(1);
   expect(filterMarks(list, { colour: PEN.colour, from: 1 }, words)).toHaveLength(2);
   expect(filterMarks(list, { to: 0 }, words)).toHaveLength(3);
   expect(filterMarks(list, { author: 'Rosa' }, words)).toHaveLength(0);

@@ -1,15 +1,12 @@
 import { type DocState, marksOn } from '../document/index.ts';
 import { boxCentre, displayMatrix, transform, type Vec } from '../geometry/index.ts';
-import { isHighlight, type Mark } from '../marks/index.ts';
-import { roughBoundsOf } from './outlineOf.ts';
-
-/** What a mark is, for people. */
-export type MarkKind = 'ink' | 'highlight' | 'figure';
+import { kindFor, type Mark, type MarkWords } from '../kinds/index.ts';
+import { roughBoundsOf } from './drawingOf.ts';
 
 /** A mark in the list of all marks. */
 export interface ListedMark {
   readonly mark: Mark;
-  readonly kind: MarkKind;
+  readonly words: MarkWords;
   /** Page of the document, from 0. */
   readonly page: number;
   /** Its middle as the page is seen, points from the upper left corner. */
@@ -19,25 +16,24 @@ export interface ListedMark {
 /** Marks whose middles are nearer than this in height stand on one line, points. */
 const LINE = 14;
 
-export const kindOf = (mark: Mark): MarkKind =>
-  mark.kind === 'figure' ? 'figure' : isHighlight(mark) ? 'highlight' : 'ink';
+const lists = new WeakMap<
+  DocState['marks'],
+  { readonly pages: DocState['pages']; readonly list: readonly ListedMark[] }
+>();
 
-const lists = new WeakMap<DocState['marks'], readonly ListedMark[]>();
-
-/** All marks in reading order: page by page, line by line, from left to right. Kept as long as no mark changes. */
+/** All marks in reading order: page by page, line by line, from left to right. Kept as long as no mark and no page changes. */
 export function listMarks(state: DocState): readonly ListedMark[] {
-  let list = lists.get(state.marks);
-  if (!list) {
-    list = state.pages.flatMap((page, index) => {
-      const display = displayMatrix(page);
-      const rows = [...marksOn(state, page.id).values()].map((mark): ListedMark => {
-        const at = transform(display, boxCentre(roughBoundsOf(mark)));
-        return { mark, kind: kindOf(mark), page: index, at };
-      });
-      return inLines(rows);
+  const known = lists.get(state.marks);
+  if (known?.pages === state.pages) return known.list;
+  const list = state.pages.flatMap((page, index) => {
+    const display = displayMatrix(page);
+    const rows = [...marksOn(state, page.id).values()].map((mark): ListedMark => {
+      const at = transform(display, boxCentre(roughBoundsOf(mark)));
+      return { mark, words: kindFor(mark).words(mark), page: index, at };
     });
-    lists.set(state.marks, list);
-  }
+    return inLines(rows);
+  });
+  lists.set(state.marks, { pages: state.pages, list });
   return list;
 }
 
@@ -55,7 +51,8 @@ function inLines(rows: readonly ListedMark[]): ListedMark[] {
 
 /** What of the list is asked for; what is left out does not narrow it. */
 export interface MarkFilter {
-  readonly kind?: MarkKind;
+  /** One of the sorts its kind tells marks apart by. */
+  readonly sort?: string;
   readonly colour?: string;
   readonly author?: string;
   /** Pages from 0, both included. */
@@ -68,13 +65,13 @@ export interface MarkFilter {
 /** The rows that fit a filter; `wordsOf` gives what can be searched of a row. */
 export function filterMarks(
   list: readonly ListedMark[],
-  { kind, colour, author, from = 0, to = Infinity, text = '' }: MarkFilter,
+  { sort, colour, author, from = 0, to = Infinity, text = '' }: MarkFilter,
   wordsOf: (row: ListedMark) => string,
 ): readonly ListedMark[] {
   const wanted = text.trim().toLocaleLowerCase();
   return list.filter(
     (row) =>
-      (kind === undefined || row.kind === kind) &&
+      (sort === undefined || row.words.sort === sort) &&
       (colour === undefined || row.mark.style.colour === colour) &&
       (author === undefined || (row.mark.author ?? '') === author) &&
       row.page >= from &&

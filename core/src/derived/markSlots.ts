@@ -6,8 +6,8 @@ import {
   type PageBox,
   transform,
 } from '../geometry/index.ts';
-import type { Mark } from '../marks/index.ts';
-import { roughBoundsOf } from './outlineOf.ts';
+import type { Mark } from '../kinds/index.ts';
+import { roughBoundsOf } from './drawingOf.ts';
 
 /** So many places are told apart along the height of a page. */
 export const SLOTS = 480;

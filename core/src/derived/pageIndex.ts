@@ -1,8 +1,8 @@
 import Flatbush from 'flatbush';
 import { PageMap, type PageMarks } from '../document/index.ts';
 import { type Box, boxesMeet } from '../geometry/index.ts';
-import type { Mark } from '../marks/index.ts';
-import { boundsOf } from './outlineOf.ts';
+import type { Mark } from '../kinds/index.ts';
+import { boundsOf } from './drawingOf.ts';
 
 interface BaseIndex {
   readonly marks: readonly Mark[];

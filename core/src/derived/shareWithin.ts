@@ -1,6 +1,6 @@
 import { distance, inPolygon, lerp, type Vec } from '../geometry/index.ts';
-import type { Mark } from '../marks/index.ts';
-import { centrelinesOf } from './outlineOf.ts';
+import type { Mark } from '../kinds/index.ts';
+import { centrelinesOf } from './lines.ts';
 
 /** Longer pieces of a line are looked at in more places, points. */
 const PIECE = 8;

@@ -8,23 +8,20 @@ import {
   segmentDistance,
   type Vec,
 } from '../geometry/index.ts';
-import type { Mark } from '../marks/index.ts';
-import { wholeLines } from './lines.ts';
-import { boundsOf, centrelinesOf, insideOfMark } from './outlineOf.ts';
+import { kindFor, type Mark } from '../kinds/index.ts';
+import { boundsOf } from './drawingOf.ts';
+import { areasOf, centrelinesOf } from './lines.ts';
 
 /** Whether a disc of `radius` points swept along `sweep` touches the mark's ink. */
 export function isTouched(mark: Mark, sweep: readonly Vec[], radius: number): boolean {
   const reach: Box = growBox(boxOfPoints(sweep), radius);
   if (sweep.length === 0 || !boxesMeet(reach, boundsOf(mark))) return false;
-  if (insideOfMark(mark) && sweep.some((p) => inPolygon(wholeLines(mark)[0].points, p)))
-    return true;
+  if (areasOf(mark).some((area) => sweep.some((p) => inPolygon(area, p)))) return true;
   return centrelinesOf(mark).some((line) => lineTouched(line, sweep, radius + halfWidth(mark)));
 }
 
-/** The ink's half width at middling pressure. */
-function halfWidth(mark: Mark): number {
-  return mark.style.width / 2;
-}
+/** Half the width of its lines, of ink at middling pressure. */
+const halfWidth = (mark: Mark): number => (kindFor(mark).lines ? mark.style.width / 2 : 0);
 
 function lineTouched(line: readonly Vec[], sweep: readonly Vec[], reach: number): boolean {
   const pieces = (points: readonly Vec[]): [Vec, Vec][] =>

@@ -1,8 +1,9 @@
 export {
   type DocState,
-  type PageRef,
   type PageMarks,
   emptyDocument,
+  pagesById,
+  findPage,
   marksOn,
   findMark,
   inOrder,
@@ -12,16 +13,45 @@ export {
   countMarks,
   plainDocument,
 } from './state.ts';
+export {
+  type Bookmark,
+  type LinkTarget,
+  type OwnLink,
+  type Page,
+  type PartName,
+  type Parts,
+  type Remark,
+  type Shown,
+  type Tag,
+  type Thread,
+  type Turn,
+  cropPage,
+  fromPartRecord,
+  isPartName,
+  PART_NAMES,
+  PartRecordError,
+  pageShape,
+  pagesOfSource,
+  paperPage,
+  samePart,
+  toPartRecord,
+  turnPage,
+} from './parts/index.ts';
 export { type RefusalReason, REFUSALS, PdfRefusal } from './refusal.ts';
 export { HEADER_REACH, hasPdfHeader } from './header.ts';
 export { pageBoxShape } from './pageShape.ts';
 export { type Patch, PageMap } from './pageMap.ts';
 export {
   type Change,
+  type ChangeOf,
+  type MarkChange,
   type Transaction,
   type Applied,
   applyTransaction,
   changedSince,
+  changeOf,
   invertTransaction,
-  sameMark,
+  markChange,
+  markChangesIn,
+  sourcesShownIn,
 } from './transaction.ts';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { inkMark } from '../../testing/arbitraries.ts';
-import type { Mark, MarkId } from '../marks/index.ts';
+import type { Mark } from '../kinds/index.ts';
+import type { MarkId } from '../marks/index.ts';
 import { PageMap } from './pageMap.ts';
 import { fromTop, topOrder } from './state.ts';
 

@@ -1,4 +1,5 @@
-import type { Mark, MarkId } from '../marks/index.ts';
+import type { Mark } from '../kinds/index.ts';
+import type { MarkId } from '../marks/index.ts';
 
 /** Marks by id; null where a mark of the base is gone. */
 export type Patch = ReadonlyMap<MarkId, Mark | null>;

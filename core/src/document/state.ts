@@ -1,36 +1,55 @@
-import type { PageBox } from '../geometry/index.ts';
-import type { Mark, MarkId, PageId } from '../marks/index.ts';
+import type { Mark } from '../kinds/index.ts';
+import type { MarkId, PageId } from '../marks/index.ts';
 import { PageMap } from './pageMap.ts';
-
-/** A page of a document: which page of which source it shows. */
-export interface PageRef extends PageBox {
-  readonly id: PageId;
-  /** SHA-256 of the source's bytes, lower-case hex. */
-  readonly source: string;
-  /** Zero-based page of that source. */
-  readonly index: number;
-}
+import type { Bookmark, OwnLink, Page, Tag, Thread } from './parts/index.ts';
 
 export type PageMarks = ReadonlyMap<MarkId, Mark>;
 
-/** The document: its pages in order and the marks on them. Never changed in place. */
+/** The document: its parts. Never changed in place. */
 export interface DocState {
-  readonly pages: readonly PageRef[];
+  /** In order. */
+  readonly pages: readonly Page[];
+  /** By page; those of pages that were taken out stay, unseen, until the page is back. */
   readonly marks: ReadonlyMap<PageId, PageMarks>;
+  readonly bookmarks: ReadonlyMap<string, Bookmark>;
+  readonly threads: ReadonlyMap<string, Thread>;
+  readonly tags: ReadonlyMap<string, Tag>;
+  readonly links: ReadonlyMap<string, OwnLink>;
 }
 
 export const NO_MARKS: PageMarks = new Map();
 
-export const emptyDocument = (pages: readonly PageRef[]): DocState => ({ pages, marks: new Map() });
+/** Nothing but pages, given in order. */
+export const emptyDocument = (pages: readonly Page[]): DocState => ({
+  pages,
+  marks: new Map(),
+  bookmarks: new Map(),
+  threads: new Map(),
+  tags: new Map(),
+  links: new Map(),
+});
+
+const idsOf = new WeakMap<readonly Page[], ReadonlyMap<PageId, Page>>();
+
+/** The pages by id; kept as long as they are the same pages. */
+export function pagesById({ pages }: DocState): ReadonlyMap<PageId, Page> {
+  let map = idsOf.get(pages);
+  if (!map) idsOf.set(pages, (map = new Map(pages.map((page) => [page.id, page]))));
+  return map;
+}
+
+export const findPage = (state: DocState, id: PageId): Page | null =>
+  pagesById(state).get(id) ?? null;
 
 /** The marks of a page; the same object as long as none of them changes. */
 export const marksOn = (state: DocState, page: PageId): PageMarks =>
   state.marks.get(page) ?? NO_MARKS;
 
+/** A mark that can be seen; null where there is none of this id, or its page was taken out. */
 export function findMark(state: DocState, id: MarkId): Mark | null {
-  for (const marks of state.marks.values()) {
+  for (const [page, marks] of state.marks) {
     const mark = marks.get(id);
-    if (mark) return mark;
+    if (mark) return findPage(state, page) ? mark : null;
   }
   return null;
 }
@@ -78,13 +97,11 @@ export const nextOrder = (state: DocState, page: PageId): number =>
   topOrder(marksOn(state, page)) + 1;
 
 /** The same document with nothing but plain maps, as it can be sent to another thread. */
-export const plainDocument = ({ pages, marks }: DocState): DocState => ({
-  pages,
+export const plainDocument = ({ marks, ...state }: DocState): DocState => ({
+  ...state,
   marks: new Map([...marks].map(([page, onPage]) => [page, new Map(onPage)])),
 });
 
-export function countMarks(state: DocState): number {
-  let n = 0;
-  for (const marks of state.marks.values()) n += marks.size;
-  return n;
-}
+/** How many marks can be seen. */
+export const countMarks = (state: DocState): number =>
+  state.pages.reduce((n, { id }) => n + marksOn(state, id).size, 0);

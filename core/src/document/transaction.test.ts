@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { inkMark } from '../../testing/arbitraries.ts';
-import type { Mark } from '../marks/index.ts';
+import type { Mark } from '../kinds/index.ts';
+import { plainPage } from '../geometry/index.ts';
+import { pagesOfSource, samePart } from './parts/index.ts';
 import {
   countMarks,
   type DocState,
@@ -14,11 +16,13 @@ import {
   applyTransaction,
   type Change,
   invertTransaction,
-  sameMark,
+  markChange,
   type Transaction,
 } from './transaction.ts';
 
-const EMPTY = emptyDocument([]);
+const EMPTY = emptyDocument(
+  pagesOfSource('a'.repeat(64), Array(9).fill(plainPage(1, 1)), (i) => `p${i + 1}`),
+);
 
 /** The state after a transaction that must fit. */
 function applied(state: DocState, transaction: Transaction): DocState {
@@ -29,7 +33,7 @@ function applied(state: DocState, transaction: Transaction): DocState {
 
 const adding = (marks: readonly Mark[]): Transaction => ({
   label: 'Write',
-  changes: marks.map((mark) => ({ id: mark.id, before: null, after: mark })),
+  changes: marks.map((mark) => markChange(null, mark)),
 });
 const plain = (state: DocState) =>
   [...state.marks]
@@ -48,10 +52,8 @@ test('a transaction and its inverse leave everything as it was', () => {
       const change: Transaction = {
         label: 'Move',
         changes: [
-          { id: mark.id, before: mark, after: moved },
-          ...all
-            .filter((m) => m !== mark)
-            .map((m): Change => ({ id: m.id, before: m, after: null })),
+          markChange(mark, moved),
+          ...all.filter((m) => m !== mark).map((m): Change => markChange(m, null)),
         ],
       };
       const after = applied(state, change);
@@ -71,7 +73,7 @@ test('the state before is never touched', () => {
       const before = JSON.stringify(plain(state));
       applied(state, {
         label: 'Rub out',
-        changes: all.map((m) => ({ id: m.id, before: m, after: null })),
+        changes: all.map((m) => markChange(m, null)),
       });
       expect(JSON.stringify(plain(state))).toBe(before);
     }),
@@ -96,9 +98,9 @@ test('a change that finds another mark than it expects changes nothing and says 
       const state = applied(EMPTY, adding([mark]));
       const wrong = { ...mark, order: mark.order + 1 };
       for (const change of [
-        { id: mark.id, before: wrong, after: null },
-        { id: mark.id, before: null, after: mark },
-        { id: other.id, before: other, after: null },
+        markChange(wrong, null),
+        markChange(null, mark),
+        markChange(other, null),
       ]) {
         const result = applyTransaction(state, {
           label: 'x',
@@ -114,10 +116,10 @@ test('a change that finds another mark than it expects changes nothing and says 
 test('a malformed change is misuse and throws', () => {
   const mark = fc.sample(inkMark, { seed: 5, numRuns: 1 })[0];
   for (const change of [
-    { id: 'x', before: null, after: null },
-    { id: 'x', before: null, after: mark },
-    { id: 'x', before: mark, after: null },
-  ])
+    { part: 'mark', id: 'x', before: null, after: null },
+    { part: 'mark', id: 'x', before: null, after: mark },
+    { part: 'mark', id: 'x', before: mark, after: null },
+  ] as const)
     expect(() => applyTransaction(EMPTY, { label: 'x', changes: [change] })).toThrow(RangeError);
 });
 
@@ -125,8 +127,8 @@ test('marks are the same by value, whatever the order of their keys', () => {
   fc.assert(
     fc.property(inkMark, (mark) => {
       const shuffled = Object.fromEntries(Object.entries(mark).reverse()) as unknown as Mark;
-      expect(sameMark(mark, shuffled)).toBe(true);
-      expect(sameMark(mark, { ...mark, madeAt: mark.madeAt + 1 })).toBe(false);
+      expect(samePart('mark', mark, shuffled)).toBe(true);
+      expect(samePart('mark', mark, { ...mark, madeAt: mark.madeAt + 1 })).toBe(false);
     }),
   );
 });

@@ -1,6 +1,13 @@
-import { type DocState, inOrder, marksOn, type Transaction } from '../document/index.ts';
+import {
+  type DocState,
+  inOrder,
+  marksOn,
+  type Transaction,
+  markChange,
+} from '../document/index.ts';
 import { type Box, boxCentre, boxHeight, boxWidth, moveBy, type Vec } from '../geometry/index.ts';
-import { type Mark, type MarkId, without } from '../marks/index.ts';
+import { type Mark } from '../kinds/index.ts';
+import { type MarkId, without } from '../marks/index.ts';
 import { boundsOfAll, carryMark, changeable } from './carry.ts';
 
 /** Puts marks into a group of their own, so that they are picked together; null when there are fewer than two. */
@@ -11,7 +18,7 @@ export function groupMarks(
 ): Transaction | null {
   const marks = changeable(state, ids);
   if (marks.length < 2) return null;
-  const changes = marks.map((before) => ({ id: before.id, before, after: { ...before, group } }));
+  const changes = marks.map((before) => markChange(before, { ...before, group }));
   return { label: `Group ${marks.length} marks`, changes };
 }
 
@@ -19,11 +26,7 @@ export function groupMarks(
 export function ungroupMarks(state: DocState, ids: Iterable<MarkId>): Transaction | null {
   const marks = changeable(state, ids).filter(({ group }) => group !== undefined);
   if (marks.length === 0) return null;
-  const changes = marks.map((before) => ({
-    id: before.id,
-    before,
-    after: without(before, 'group'),
-  }));
+  const changes = marks.map((before) => markChange(before, without(before, 'group')));
   return { label: 'Ungroup', changes };
 }
 
@@ -43,7 +46,7 @@ export function orderMarks(
   const outer = where === 'front' ? others[others.length - 1].order : others[0].order;
   const changes = marks.map((before, k) => {
     const order = where === 'front' ? outer + 1 + k : outer - marks.length + k;
-    return { id: before.id, before, after: { ...before, order } };
+    return markChange(before, { ...before, order });
   });
   return { label: where === 'front' ? 'Bring to the front' : 'Send to the back', changes };
 }
@@ -123,11 +126,7 @@ function moved(
   const changes = bundles.flatMap((bundle, k) => {
     const way = by(bundle, k);
     if (Math.hypot(way.x, way.y) < 1e-9) return [];
-    return bundle.map((before) => ({
-      id: before.id,
-      before,
-      after: carryMark(before, moveBy(way)),
-    }));
+    return bundle.map((before) => markChange(before, carryMark(before, moveBy(way))));
   });
   return changes.length === 0 ? null : { label, changes };
 }

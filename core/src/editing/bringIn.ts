@@ -1,5 +1,6 @@
-import { type DocState, nextOrder, type Transaction } from '../document/index.ts';
-import type { InkMark, MarkId } from '../marks/index.ts';
+import { type DocState, nextOrder, type Transaction, markChange } from '../document/index.ts';
+import type { InkMark } from '../kinds/index.ts';
+import type { MarkId } from '../marks/index.ts';
 
 /** Ink from elsewhere, in the user space of its page. */
 export type IncomingInk = Pick<InkMark, 'page' | 'style' | 'tool' | 'ink'>;
@@ -17,7 +18,7 @@ export function bringInInk(
     const order = orders.get(ink.page) ?? nextOrder(state, ink.page);
     orders.set(ink.page, order + 1);
     const after: InkMark = { ...ink, kind: 'ink', id: newId(), order, madeAt };
-    return { id: after.id, before: null, after };
+    return markChange(null, after);
   });
   return { label: 'Bring in ink', changes };
 }

@@ -3,25 +3,18 @@ import {
   type DocState,
   nextOrder,
   pageBoxShape,
-  type PageRef,
+  type Page,
   type Transaction,
+  markChange,
 } from '../document/index.ts';
-import { boxCentre, moveBy, type Vec } from '../geometry/index.ts';
-import {
-  fromMarkRecord,
-  type InkMark,
-  type Mark,
-  type MarkId,
-  MarkRecordError,
-  type PageId,
-  toMarkRecord,
-  without,
-} from '../marks/index.ts';
+import { boxCentre, moveBy, type Vec, type PageBox } from '../geometry/index.ts';
+import { fromMarkRecord, type Mark, toMarkRecord, kindFor } from '../kinds/index.ts';
+import { type MarkId, MarkRecordError, type PageId, without } from '../marks/index.ts';
 import { boundsOfAll, carryMark, changeable, pageMap } from './carry.ts';
 
 /** Marks copied from a page, with the page as it lay, so that they can be pasted upright anywhere. */
 export interface Clip {
-  readonly page: PageRef;
+  readonly page: PageBox & { readonly id: PageId };
   readonly marks: readonly Mark[];
 }
 
@@ -34,8 +27,7 @@ function renewed(mark: Mark, newId: () => string, groups: Map<string, string>): 
     id: newId(),
     ...(group ? { group: groups.get(group) } : {}),
   } as Mark;
-  if (base.kind === 'ink') return base;
-  return { ...base, from: base.from.map((ink): InkMark => ({ ...ink, id: newId() })) };
+  return kindFor(base).renew?.(base, newId) ?? base;
 }
 
 /** Marks of one page as they are; null when none of the ids is there. */
@@ -60,7 +52,7 @@ export function duplicateMarks(
     const order = orders.get(mark.page) ?? nextOrder(state, mark.page);
     orders.set(mark.page, order + 1);
     const after = { ...carryMark(renewed(mark, newId, groups), moveBy(by)), order };
-    return { id: after.id, before: null, after };
+    return markChange(null, after);
   });
   return { label: marks.length === 1 ? 'Duplicate' : `Duplicate ${marks.length} marks`, changes };
 }
@@ -85,23 +77,19 @@ export function pasteMarks(
   const changes = clip.marks.map((mark) => {
     const pasted = carryMark(renewed(mark, newId, groups), matrix);
     const after = { ...pasted, page, order: order++ };
-    return { id: after.id, before: null, after };
+    return markChange(null, after);
   });
   return { label: clip.marks.length === 1 ? 'Paste' : `Paste ${clip.marks.length} marks`, changes };
 }
 
 /** The place on a page nearest to `at`. */
-function onPage({ box: { minX, minY, maxX, maxY } }: PageRef, { x, y }: Vec): Vec {
+function onPage({ box: { minX, minY, maxX, maxY } }: Page, { x, y }: Vec): Vec {
   return { x: Math.min(maxX, Math.max(minX, x)), y: Math.min(maxY, Math.max(minY, y)) };
 }
 
 const clipShape = object({
   marginalis: number().strict().oneOf([1]).required(),
-  page: object({
-    id: string().strict().required(),
-    source: string().strict().required(),
-    index: number().strict().integer().min(0).required(),
-  })
+  page: object({ id: string().strict().required().max(100) })
     .concat(pageBoxShape)
     .required(),
   marks: array().min(1).max(20_000).required(),
@@ -119,7 +107,7 @@ export const writeClip = ({ page, marks }: Clip): string =>
 export function readClip(text: string): Clip {
   try {
     const { page, marks } = clipShape.validateSync(JSON.parse(text), { strict: true });
-    return { page: page as PageRef, marks: (marks as unknown[]).map(fromMarkRecord) };
+    return { page: page as Clip['page'], marks: (marks as unknown[]).map(fromMarkRecord) };
   } catch (e) {
     if (
       e instanceof MarkRecordError ||

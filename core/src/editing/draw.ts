@@ -1,19 +1,19 @@
-import { type DocState, nextOrder, type Transaction } from '../document/index.ts';
+import { type DocState, nextOrder, type Transaction, markChange } from '../document/index.ts';
 import type { HandReading, InkSample } from '../ink/index.ts';
+import { type InkMark, writtenInk } from '../kinds/index.ts';
 import {
-  type InkMark,
   type Instrument,
+  type WritingInstrument,
   instrumentStyle,
-  isWriting,
+  writes,
   type MarkId,
   type PageId,
-  writtenInk,
 } from '../marks/index.ts';
 
 export interface Stroke {
   readonly id: MarkId;
   readonly page: PageId;
-  readonly instrument: Instrument;
+  readonly instrument: WritingInstrument;
   /** In the page's user space. */
   readonly samples: readonly InkSample[];
   /** Milliseconds since 1970. */
@@ -31,7 +31,8 @@ export interface Stroke {
 export function drawInk(state: DocState, stroke: Stroke): Transaction {
   const { instrument } = stroke;
   if (stroke.samples.length === 0) throw new RangeError('A stroke needs at least one sample.');
-  if (!isWriting(instrument.kind)) throw new RangeError(`The ${instrument.kind} does not write.`);
+  if (!writes(instrument))
+    throw new RangeError(`The ${(instrument as Instrument).kind} does not write.`);
   const tool = instrument.kind === 'highlighter' ? 'highlighter' : 'pen';
   const mark: InkMark = {
     kind: 'ink',
@@ -46,6 +47,6 @@ export function drawInk(state: DocState, stroke: Stroke): Transaction {
   };
   return {
     label: tool === 'highlighter' ? 'Highlight' : 'Write',
-    changes: [{ id: mark.id, before: null, after: mark }],
+    changes: [markChange(null, mark)],
   };
 }

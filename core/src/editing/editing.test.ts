@@ -1,6 +1,12 @@
 import { alongCorners, ellipsePath, wavePath, writeAlong } from '../../testing/hand.ts';
 import { done, HIGHLIGHTER, pageRefsFor, PEN, written } from '../../testing/marks.ts';
-import { countMarks, findMark, invertTransaction, type Transaction } from '../document/index.ts';
+import {
+  countMarks,
+  findMark,
+  invertTransaction,
+  type Transaction,
+  markChange,
+} from '../document/index.ts';
 import { plainPage } from '../geometry/index.ts';
 import { FIRST_ROLL } from '../marks/index.ts';
 import { drawInk } from './draw.ts';
@@ -50,7 +56,7 @@ test('a highlighter highlights; the eraser and an empty stroke do not write', ()
   expect(
     drawInk(state, { id: 'h', page: 'p0', instrument: HIGHLIGHTER, samples, madeAt: 0 }).label,
   ).toBe('Highlight');
-  const eraser = FIRST_ROLL[5];
+  const eraser = FIRST_ROLL[5] as never;
   expect(() =>
     drawInk(state, { id: 'e', page: 'p0', instrument: eraser, samples, madeAt: 0 }),
   ).toThrow(RangeError);
@@ -115,7 +121,7 @@ test('what is not there, or is none of that kind, cannot be tidied or taken back
   if (drawn?.kind !== 'figure') throw new Error('The loop is a figure now.');
   const without = done(tidied, {
     label: 'x',
-    changes: [{ id: 'loop', before: drawn, after: { ...drawn, from: [] } }],
+    changes: [markChange(drawn, { ...drawn, from: [] })],
   });
   expect(backToInk(without, 'loop')).toBeNull();
   expect(tidyMarks(without, ['loop'], circle)).toBeNull();

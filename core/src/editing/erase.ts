@@ -1,7 +1,14 @@
 import { isTouched, marksMeeting } from '../derived/index.ts';
-import { type DocState, findMark, marksOn, type Transaction } from '../document/index.ts';
+import {
+  type DocState,
+  findMark,
+  marksOn,
+  type Transaction,
+  markChange,
+} from '../document/index.ts';
 import { boxOfPoints, growBox, type Vec } from '../geometry/index.ts';
-import type { Mark, MarkId, PageId } from '../marks/index.ts';
+import type { Mark } from '../kinds/index.ts';
+import type { MarkId, PageId } from '../marks/index.ts';
 
 /** The marks of a page that an eraser of `radius` points swept along `sweep` touches. */
 export function marksTouched(
@@ -23,7 +30,7 @@ export function removeMarks(state: DocState, ids: Iterable<MarkId>): Transaction
   if (marks.length === 0) return null;
   return {
     label: marks.length === 1 ? 'Rub out' : `Rub out ${marks.length} marks`,
-    changes: marks.map((mark) => ({ id: mark.id, before: mark, after: null })),
+    changes: marks.map((mark) => markChange(mark, null)),
   };
 }
 
@@ -33,6 +40,6 @@ export function clearPage(state: DocState, page: PageId): Transaction | null {
   if (marks.length === 0) return null;
   return {
     label: 'Clear the page',
-    changes: marks.map((mark) => ({ id: mark.id, before: mark, after: null })),
+    changes: marks.map((mark) => markChange(mark, null)),
   };
 }

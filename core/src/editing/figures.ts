@@ -1,6 +1,13 @@
-import { type DocState, findMark, nextOrder, type Transaction } from '../document/index.ts';
+import {
+  type DocState,
+  findMark,
+  nextOrder,
+  type Transaction,
+  markChange,
+} from '../document/index.ts';
 import type { Figure } from '../figures/index.ts';
-import type { FigureMark, MarkId, MarkStyle, PageId } from '../marks/index.ts';
+import { type FigureMark, asFigure } from '../kinds/index.ts';
+import type { MarkId, MarkStyle, PageId } from '../marks/index.ts';
 
 export interface DrawnOutright {
   readonly id: MarkId;
@@ -20,7 +27,7 @@ export function drawFigure(state: DocState, drawn: DrawnOutright): Transaction {
   const signed = author ? { author } : {};
   const base = { kind: 'figure', id, page, order, style, madeAt, ...signed } as const;
   const after: FigureMark = { ...base, figure, dash: 'none', fill: null, from: [] };
-  return { label: `Draw ${figure.kind}`, changes: [{ id, before: null, after }] };
+  return { label: `Draw ${figure.kind}`, changes: [markChange(null, after)] };
 }
 
 /** What of a figure can be changed. */
@@ -33,8 +40,8 @@ export interface FigurePart {
 
 /** Changes a figure's shape or look; null when there is no such figure, or it is locked. */
 export function changeFigure(state: DocState, id: MarkId, part: FigurePart): Transaction | null {
-  const before = findMark(state, id);
-  if (before?.kind !== 'figure' || before.locked) return null;
+  const before = asFigure(findMark(state, id));
+  if (!before || before.locked) return null;
   const after: FigureMark = { ...before, ...part, style: { ...before.style, ...part.style } };
-  return { label: `Change ${before.figure.kind}`, changes: [{ id, before, after }] };
+  return { label: `Change ${before.figure.kind}`, changes: [markChange(before, after)] };
 }

@@ -3,7 +3,7 @@ import { HIGHLIGHTER, pageRefsFor, PEN } from '../../testing/marks.ts';
 import { boundsOf, centrelinesOf, outlineOf } from '../derived/index.ts';
 import { applyTransaction, type DocState, emptyDocument, findMark } from '../document/index.ts';
 import { type Path, plainPage, type Vec } from '../geometry/index.ts';
-import type { Instrument } from '../marks/index.ts';
+import type { WritingInstrument } from '../marks/index.ts';
 import { drawInk, type Stroke } from './draw.ts';
 import { drawFinished, finishStroke, strokeWork } from './finishStroke.ts';
 import { offerTidy } from './offerTidy.ts';
@@ -11,7 +11,7 @@ import { offerTidy } from './offerTidy.ts';
 const manners = { upright: true, meet: true, tidy: 'ask' } as const;
 const page = pageRefsFor([plainPage(600, 800)]);
 
-function stroke(path: readonly Vec[], k: number, instrument: Instrument = PEN): Stroke {
+function stroke(path: readonly Vec[], k: number, instrument: WritingInstrument = PEN): Stroke {
   const samples = writeAlong(path, { seed: k + 1 });
   return { id: `s${k}`, page: 'p0', instrument, samples, madeAt: 1e12 + 900 * k };
 }

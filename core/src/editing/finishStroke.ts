@@ -1,4 +1,4 @@
-import { adoptDerived, centrelinesOf, outlineOf } from '../derived/index.ts';
+import { centrelinesOf, outlineOf } from '../derived/index.ts';
 import { type DocState, emptyDocument, type Transaction } from '../document/index.ts';
 import type { Path } from '../geometry/index.ts';
 import {
@@ -8,13 +8,21 @@ import {
   quantiseSamples,
   unpackSamples,
 } from '../ink/index.ts';
-import { adoptStored, type InkMark, type Instrument, storedSamples } from '../marks/index.ts';
+import {
+  adoptStored,
+  type InkMark,
+  storedSamples,
+  type Mark,
+  adoptDrawn,
+  asInk,
+} from '../kinds/index.ts';
+import { type WritingInstrument } from '../marks/index.ts';
 import { drawInk, type Stroke } from './draw.ts';
 import { findFigure, type FoundFigure, marksBefore, strokesOf } from './offerTidy.ts';
 
 /** A stroke on its way to the thread that finishes it. Samples are packed. */
 export interface StrokeWork {
-  readonly instrument: Instrument;
+  readonly instrument: WritingInstrument;
   readonly samples: Float64Array;
   /** The strokes of the marks that may be part of the same figure, the last one last. */
   readonly before: readonly (readonly Float64Array[])[];
@@ -33,8 +41,11 @@ export interface FinishedStroke {
   readonly found: FoundFigure | null;
 }
 
-const toolOf = ({ kind }: Instrument): InkMark['tool'] =>
+const toolOf = ({ kind }: WritingInstrument): InkMark['tool'] =>
   kind === 'highlighter' ? 'highlighter' : 'pen';
+
+/** The ink a transaction puts on its page. */
+const drawnInk = ({ changes: [{ after }] }: Transaction): InkMark | null => asInk(after as Mark);
 
 /** What another thread needs to finish a stroke of this document. */
 export function strokeWork(state: DocState, { instrument, ...stroke }: Stroke): StrokeWork {
@@ -52,8 +63,8 @@ export function strokeWork(state: DocState, { instrument, ...stroke }: Stroke): 
 export function finishStroke({ instrument, samples: packed, before }: StrokeWork): FinishedStroke {
   const samples: InkSample[] = quantiseSamples(unpackSamples(packed));
   const alone = { id: 'stroke', page: '', instrument, samples, madeAt: 0 };
-  const mark = drawInk(emptyDocument([]), alone).changes[0].after;
-  if (mark?.kind !== 'ink' || !mark.ink.hand) throw new RangeError('A stroke becomes ink.');
+  const mark = drawnInk(drawInk(emptyDocument([]), alone));
+  if (!mark?.ink.hand) throw new RangeError('A stroke becomes ink.');
   const group = [...before.map((strokes) => strokes.map(unpackSamples)), [samples]];
   return {
     hand: mark.ink.hand,
@@ -72,9 +83,9 @@ export function drawFinished(
   { hand, samples, centreline, outline, stored }: FinishedStroke,
 ): Transaction {
   const transaction = drawInk(state, { ...stroke, samples: unpackSamples(samples), hand });
-  const mark = transaction.changes[0].after;
-  if (mark?.kind === 'ink') {
-    adoptDerived(mark, { centreline: unpackSamples(centreline), outline });
+  const mark = drawnInk(transaction);
+  if (mark) {
+    adoptDrawn(mark, { centreline: unpackSamples(centreline), outline });
     adoptStored(mark.ink.samples, stored);
   }
   return transaction;

@@ -22,7 +22,7 @@ export { type Rubbing, startRubbing } from './rubbing.ts';
 export { type Restyle, restyleMarks, lockMarks, steadyInk } from './restyle.ts';
 export { marksAt, marksWithin, wordOf, withGroups, pickedBy } from './pick.ts';
 export { isInPieces, takeApart } from './takeApart.ts';
-export { type CarryManners, carryMark, carryMarks, moveToPage, boundsOfAll } from './carry.ts';
+export { carryMark, carryMarks, moveToPage, boundsOfAll } from './carry.ts';
 export {
   type Alignment,
   alignMarks,
@@ -41,3 +41,4 @@ export {
   writeClip,
 } from './clip.ts';
 export { type IncomingInk, bringInInk } from './bringIn.ts';
+export { addPaper } from './pages.ts';

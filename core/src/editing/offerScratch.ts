@@ -1,8 +1,9 @@
-import { marksMeeting, shareWithin } from '../derived/index.ts';
+import { liesBeneath, marksMeeting, shareWithin } from '../derived/index.ts';
 import { type DocState, findMark, marksOn, type Transaction } from '../document/index.ts';
 import { readScratch } from '../figures/index.ts';
 import { boxOfPoints, type Vec } from '../geometry/index.ts';
-import { isHighlight, type MarkId, type PageId, placedSamples } from '../marks/index.ts';
+import { placedSamples, asInk } from '../kinds/index.ts';
+import { type MarkId, type PageId } from '../marks/index.ts';
 import { removeMarks } from './erase.ts';
 
 /** What a scribble strikes out. */
@@ -20,8 +21,8 @@ const MOST = 0.6;
 
 /** What the stroke `id` was meant to strike out, if it is a scribble over other marks; null when it is not. */
 export function offerScratch(state: DocState, id: MarkId): ScratchOffer | null {
-  const mark = findMark(state, id);
-  if (mark?.kind !== 'ink' || isHighlight(mark)) return null;
+  const mark = asInk(findMark(state, id));
+  if (!mark || liesBeneath(mark)) return null;
   const area = readScratch(placedSamples(mark.ink));
   if (!area) return null;
   const beneath = marksMeeting(marksOn(state, mark.page), boxOfPoints(area)).filter((other) => {

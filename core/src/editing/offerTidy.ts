@@ -1,4 +1,5 @@
 import { type DocState, findMark, fromTop, marksOn } from '../document/index.ts';
+import { liesBeneath } from '../derived/index.ts';
 import {
   type Figure,
   type FigureReading,
@@ -18,14 +19,8 @@ import {
   type Vec,
 } from '../geometry/index.ts';
 import type { InkSample } from '../ink/index.ts';
-import {
-  type InkMark,
-  isHighlight,
-  type Mark,
-  type MarkId,
-  type PageId,
-  placedSamples,
-} from '../marks/index.ts';
+import { type InkMark, type Mark, placedSamples, asFigure, asInk } from '../kinds/index.ts';
+import { type MarkId, type PageId } from '../marks/index.ts';
 
 /** A figure that ink looks like. */
 export interface FigureOffer {
@@ -91,8 +86,8 @@ export function offerTidy(
   found?: FoundFigure | null,
   printed?: PrintedDot,
 ): FigureOffer | null {
-  const mark = findMark(state, id);
-  if (mark?.kind !== 'ink') return null;
+  const mark = asInk(findMark(state, id));
+  if (!mark) return null;
   if (found === null) return null;
   const group = found?.marks === 1 ? [mark] : [...marksBefore(state, mark, mark.order), mark];
   const { marks: count, reading } =
@@ -133,13 +128,18 @@ export function settleOn(
   manners: SettleManners,
   printed?: PrintedDot,
 ): { figure: Figure; meets: readonly Vec[] } {
-  const near = [...marksOn(state, page).values()].flatMap((m) =>
-    m.kind === 'figure' && !without.has(m.id) ? [m.figure] : [],
-  );
+  const near = [...marksOn(state, page).values()].flatMap((m) => {
+    const figure = asFigure(m)?.figure;
+    return figure && !without.has(m.id) ? [figure] : [];
+  });
   return settleFigure(figure, near, manners, printed);
 }
 
-const inkOf = (mark: Mark): readonly InkMark[] => (mark.kind === 'ink' ? [mark] : mark.from);
+/** The ink a mark is, or was tidied from; none where there never was any. */
+export function inkOf(mark: Mark): readonly InkMark[] {
+  const ink = asInk(mark);
+  return ink ? [ink] : (asFigure(mark)?.from ?? []);
+}
 
 /** The strokes a mark was written with. */
 export const strokesOf = (mark: Mark): readonly (readonly InkSample[])[] =>
@@ -162,7 +162,7 @@ export function marksBefore(state: DocState, stroke: Written, order = Infinity):
   for (const before of fromTop(marksOn(state, stroke.page), order)) {
     if (group.length === MOST_STROKES - 1 || before.madeAt < stroke.madeAt - LONGEST_GROUP) break;
     if (before.locked) break;
-    if (isHighlight(before) !== (stroke.tool === 'highlighter')) break;
+    if (liesBeneath(before) !== (stroke.tool === 'highlighter')) break;
     const strokes = inkOf(before);
     if (strokes.length === 0 || began - before.madeAt > LONGEST_PAUSE) break;
     const bounds = boxOfPoints(strokesOf(before).flat());

@@ -1,4 +1,4 @@
-import { boundsOf, isTouched, marksMeeting, shareWithin } from '../derived/index.ts';
+import { boundsOf, isTouched, liesBeneath, marksMeeting, shareWithin } from '../derived/index.ts';
 import { type DocState, findMark, fromTop, marksOn } from '../document/index.ts';
 import {
   type Box,
@@ -10,7 +10,8 @@ import {
   uniteBoxes,
   type Vec,
 } from '../geometry/index.ts';
-import { isHighlight, type Mark, type MarkId, type PageId } from '../marks/index.ts';
+import { type Mark, asInk } from '../kinds/index.ts';
+import { type MarkId, type PageId } from '../marks/index.ts';
 
 /** A mark lies within a lasso when at least this share of its lines does. */
 const MOST = 0.6;
@@ -30,7 +31,7 @@ const MOST_STROKES = 60;
 export function marksAt(state: DocState, page: PageId, at: Vec, reach: number): Mark[] {
   const near = marksMeeting(marksOn(state, page), growBox(boxOfPoints([at]), reach));
   const touched = near.filter((mark) => isTouched(mark, [at], reach)).reverse();
-  return [...touched.filter((m) => !isHighlight(m)), ...touched.filter(isHighlight)];
+  return [...touched.filter((m) => !liesBeneath(m)), ...touched.filter(liesBeneath)];
 }
 
 /** The marks of a page that lie, for the most part, within a polygon. */
@@ -69,17 +70,16 @@ export function wordOf(state: DocState, mark: Mark): Mark[] {
 }
 
 const isLetterLike = (mark: Mark): boolean =>
-  mark.kind === 'ink' &&
-  mark.tool === 'pen' &&
+  asInk(mark)?.tool === 'pen' &&
   !mark.locked &&
   boxHeight(boundsOf(mark)) < LARGEST &&
   boxWidth(boundsOf(mark)) < 3 * LARGEST;
 
 /** When the pen was put down, ms since 1970. */
-const startOf = (mark: Mark): number =>
-  mark.kind === 'ink'
-    ? mark.madeAt - (mark.ink.samples[mark.ink.samples.length - 1].t - mark.ink.samples[0].t)
-    : mark.madeAt;
+function startOf(mark: Mark): number {
+  const samples = asInk(mark)?.ink.samples;
+  return samples ? mark.madeAt - (samples[samples.length - 1].t - samples[0].t) : mark.madeAt;
+}
 
 function beside(word: Box, stroke: Box): Box {
   const tall = Math.max(boxHeight(word), boxHeight(stroke));

@@ -3,7 +3,7 @@ import { done, pageRefsFor, written } from '../../testing/marks.ts';
 import { outlineOf } from '../derived/index.ts';
 import { applyTransaction, findMark } from '../document/index.ts';
 import { plainPage } from '../geometry/index.ts';
-import type { InkMark } from '../marks/index.ts';
+import type { InkMark } from '../kinds/index.ts';
 import { changeFigure } from './figures.ts';
 import { lockMarks, steadyInk } from './restyle.ts';
 import { backToInk, tidyMarks } from './tidy.ts';

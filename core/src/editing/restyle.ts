@@ -1,24 +1,10 @@
-import type { Dash } from '../figures/index.ts';
-import { type DocState, findMark, type Transaction } from '../document/index.ts';
-import {
-  type Fill,
-  type InkMark,
-  type Mark,
-  type MarkId,
-  type MarkStyle,
-  without,
-} from '../marks/index.ts';
+import { type DocState, findMark, type Transaction, markChange } from '../document/index.ts';
+import { type Mark, type LookChange, kindFor } from '../kinds/index.ts';
+import { type MarkId, without } from '../marks/index.ts';
 import { changeable } from './carry.ts';
 
 /** What of marks can be changed after the fact; what a mark does not have is left. */
-export interface Restyle {
-  readonly style?: Partial<MarkStyle>;
-  /** 0–100; of ink. */
-  readonly steadiness?: number;
-  /** Of figures. */
-  readonly dash?: Dash;
-  /** Of closed figures; null empties them. */
-  readonly fill?: Fill | null;
+export interface Restyle extends LookChange {
   /** Nobody when empty. */
   readonly author?: string;
 }
@@ -33,36 +19,17 @@ export function restyleMarks(
     const after = restyled(before, restyle);
     return JSON.stringify(lookOf(after)) === JSON.stringify(lookOf(before))
       ? []
-      : [{ id: before.id, before, after }];
+      : [markChange(before, after)];
   });
   return changes.length === 0 ? null : { label: 'Change the look', changes };
 }
 
-function restyled(mark: Mark, { style, steadiness, dash, fill, author }: Restyle): Mark {
-  const { author: was, ...rest } = mark;
-  const name = author ?? was;
-  const base = {
-    ...rest,
-    ...(name ? { author: name } : {}),
-    style: { ...mark.style, ...style },
-  } as Mark;
-  if (base.kind === 'ink')
-    return steadiness === undefined ? base : { ...base, ink: { ...base.ink, steadiness } };
-  // The inside keeps to the outline's ink.
-  const inside = fill === undefined ? base.fill : fill;
-  const colour = style?.colour;
-  return {
-    ...base,
-    dash: dash ?? base.dash,
-    fill: inside && colour ? { ...inside, colour } : inside,
-  };
+function restyled(mark: Mark, { author, ...change }: Restyle): Mark {
+  const named = author === undefined ? mark : without(mark, 'author');
+  return kindFor(mark).restyle(author ? { ...named, author } : named, change);
 }
 
-const lookOf = (mark: Mark): unknown[] => [
-  mark.style,
-  mark.author,
-  mark.kind === 'ink' ? mark.ink.steadiness : [mark.dash, mark.fill],
-];
+const lookOf = (mark: Mark): unknown => [mark.author, kindFor(mark).look(mark)];
 
 /** Locks marks, so that they are seen but not changed, or unlocks them; null when they are so already. */
 export function lockMarks(
@@ -74,7 +41,7 @@ export function lockMarks(
     const before = findMark(state, id);
     if (!before || Boolean(before.locked) === lock) return [];
     const after: Mark = lock ? { ...before, locked: true } : without(before, 'locked');
-    return [{ id, before, after }];
+    return [markChange(before, after)];
   });
   return changes.length === 0 ? null : { label: lock ? 'Lock' : 'Unlock', changes };
 }
@@ -88,10 +55,6 @@ export function steadyInk(
   ids: Iterable<MarkId>,
   steadiness: number,
 ): Transaction | null {
-  const changes = changeable(state, ids).flatMap((before) => {
-    if (before.kind !== 'ink' || before.ink.steadiness === steadiness) return [];
-    const after: InkMark = { ...before, ink: { ...before.ink, steadiness } };
-    return [{ id: before.id, before, after }];
-  });
-  return changes.length === 0 ? null : { label: 'Change steadiness', changes };
+  const transaction = restyleMarks(state, ids, { steadiness });
+  return transaction && { ...transaction, label: 'Change steadiness' };
 }

@@ -1,7 +1,7 @@
-import { type MarkLine, linesOf, nibOf, placeAlong } from '../derived/index.ts';
+import { linesOf, reachOf } from '../derived/index.ts';
 import type { Sweep } from '../geometry/index.ts';
-import { type InkSample, radiusAt } from '../ink/index.ts';
-import type { Mark, Run } from '../marks/index.ts';
+import type { Mark } from '../kinds/index.ts';
+import { type MarkLine, placeAlong, type Run } from '../marks/index.ts';
 import { cutLine } from './cutLine.ts';
 
 /**
@@ -10,8 +10,9 @@ import { cutLine } from './cutLine.ts';
  */
 export function rubMark(mark: Mark, sweep: Sweep): Mark | null {
   const reach = halfWidthOf(mark);
+  const lines = linesOf(mark);
   let touched = false;
-  const left = linesOf(mark).flatMap((line): Run[] => {
+  const left = lines.flatMap((line): Run[] => {
     const parts = cutLine(line.points, sweep, mark.style.width, (i) => reach(line, i));
     if (!parts) return [runOf(line, 0, line.points.length - 1)];
     touched = true;
@@ -25,15 +26,13 @@ const halfWidths = new WeakMap<MarkLine, { readonly width: number; readonly all:
 
 /** How far the ink reaches to either side at point `i`, points. */
 function halfWidthOf(mark: Mark): (line: MarkLine, i: number) => number {
-  if (mark.kind === 'figure') return () => mark.style.width / 2;
-  const nib = nibOf(mark);
+  const reach = reachOf(mark);
+  const { width } = mark.style;
   return (line, i) => {
     // A line is rubbed in many frames.
     let known = halfWidths.get(line);
-    if (known?.width !== nib.width) {
-      known = { width: nib.width, all: line.points.map((p) => radiusAt(nib, p as InkSample)) };
-      halfWidths.set(line, known);
-    }
+    if (known?.width !== width)
+      halfWidths.set(line, (known = { width, all: line.points.map(reach) }));
     return known.all[i];
   };
 }

@@ -2,7 +2,7 @@ import { distanceToPolyline } from '../../testing/shapes.ts';
 import fc from 'fast-check';
 import { alongCorners, wavePath, writeAlong } from '../../testing/hand.ts';
 import { done, HIGHLIGHTER, markOf, pageRefsFor, PEN } from '../../testing/marks.ts';
-import { centrelinesOf, nibOf, outlineOf, wholeLines } from '../derived/index.ts';
+import { centrelinesOf, outlineOf, reachOf as reachIn, wholeLines } from '../derived/index.ts';
 import {
   type DocState,
   emptyDocument,
@@ -10,10 +10,12 @@ import {
   inOrder,
   invertTransaction,
   marksOn,
+  markChange,
+  markChangesIn,
 } from '../document/index.ts';
 import { plainPage, polylineLength, type Vec } from '../geometry/index.ts';
-import { type InkSample, radiusAt } from '../ink/index.ts';
-import { type EraserManner, INSTRUMENTS, type Mark, type MarkId } from '../marks/index.ts';
+import { type Mark } from '../kinds/index.ts';
+import { type EraserManner, INSTRUMENTS, writes, type MarkId } from '../marks/index.ts';
 import { drawInk } from './draw.ts';
 import { drawFigure } from './figures.ts';
 import { steadyInk } from './restyle.ts';
@@ -22,7 +24,7 @@ import { isInPieces, takeApart } from './takeApart.ts';
 
 const PART: EraserManner = { takes: 'part', only: 'everything', colour: '#ffffff' };
 const WHOLE: EraserManner = { ...PART, takes: 'whole' };
-const BRUSH = INSTRUMENTS.find((i) => i.kind === 'brush') ?? PEN;
+const BRUSH = INSTRUMENTS.filter(writes).find((i) => i.kind === 'brush') ?? PEN;
 
 const stroke = (path: readonly Vec[], id: string, instrument = PEN, seed = 1) => ({
   id,
@@ -78,8 +80,7 @@ function rub(state: DocState, sweep: readonly Vec[], radius: number, manner: Era
 }
 
 /** How far a mark's ink reaches to the sides of each point of its lines. */
-const reachOf = (mark: Mark, p: Vec): number =>
-  mark.kind === 'ink' ? radiusAt(nibOf(mark), p as InkSample) : mark.style.width / 2;
+const reachOf = (mark: Mark, p: Vec): number => reachIn(mark)(p);
 const pointsOf = (mark: Mark): readonly Vec[] => centrelinesOf(mark).flat();
 
 test('no ink is left under the rubber, what is farther away is left but for crumbs, and undo brings all back', () => {
@@ -88,7 +89,7 @@ test('no ink is left under the rubber, what is farther away is left but for crum
       const transaction = rub(full, sweep, radius, PART);
       if (!transaction) return;
       const state = done(full, transaction);
-      for (const { id, before, after } of transaction.changes) {
+      for (const { id, before, after } of markChangesIn(transaction)) {
         if (!before) throw new Error('Rubbing makes no mark.');
         for (const p of after ? pointsOf(after) : [])
           expect(distanceToPolyline(p, sweep)).toBeGreaterThan(radius + reachOf(before, p) - 0.05);
@@ -190,13 +191,7 @@ test('the rubber takes only what it is for', () => {
   expect(taken({ only: 'ink', colour: PEN.colour })).toEqual(['wave']);
   const locked = done(full, {
     label: 'Lock',
-    changes: [
-      {
-        id: 'wave',
-        before: markOf(full, 'wave'),
-        after: { ...markOf(full, 'wave'), locked: true },
-      },
-    ],
+    changes: [markChange(markOf(full, 'wave'), { ...markOf(full, 'wave'), locked: true })],
   });
   expect(rub(locked, across, 4, { ...WHOLE, only: 'pen' })?.changes.map(({ id }) => id)).toEqual([
     'brush',
@@ -230,13 +225,7 @@ test('a filled figure is taken by its inside; a dot goes whole', () => {
   const circle = markOf(full, 'circle');
   const filled = done(full, {
     label: 'Fill',
-    changes: [
-      {
-        id: 'circle',
-        before: circle,
-        after: { ...circle, fill: { colour: '#0f7566', opacity: 0.3 } } as Mark,
-      },
-    ],
+    changes: [markChange(circle, { ...circle, fill: { colour: '#0f7566', opacity: 0.3 } } as Mark)],
   });
   const inside = [{ x: 130, y: 100 }];
   const only = { ...WHOLE, only: 'figures' } as const;

@@ -1,24 +1,27 @@
-import { isTouched, marksMeeting } from '../derived/index.ts';
-import { type Change, type DocState, marksOn, type Transaction } from '../document/index.ts';
+import { isTouched, linesOf, marksMeeting } from '../derived/index.ts';
+import {
+  type DocState,
+  marksOn,
+  type Transaction,
+  type MarkChange,
+  markChange,
+} from '../document/index.ts';
 import { boxOfPoints, growBox, sweepAlong, type Vec } from '../geometry/index.ts';
 import { rubMark } from './rubMark.ts';
-import {
-  type EraserManner,
-  isHighlight,
-  type Mark,
-  type MarkId,
-  type PageId,
-} from '../marks/index.ts';
+import { type Mark, kindFor } from '../kinds/index.ts';
+import { type EraserManner, type MarkId, type PageId } from '../marks/index.ts';
 
 /** A rubber going over a page. */
 export interface Rubbing {
   /** Goes on along a line, points; what that changes further. */
-  along(line: readonly Vec[]): readonly Change[];
+  along(line: readonly Vec[]): readonly MarkChange[];
   /** What each mark touched so far becomes; null where it goes altogether. */
   readonly becomes: ReadonlyMap<MarkId, Mark | null>;
   /** All of it as one step; null when nothing was touched. */
   done(): Transaction | null;
 }
+
+const sortOf = (mark: Mark): string => kindFor(mark).words(mark).sort;
 
 /** Whether a rubber of this manner takes a mark; those that are locked it never takes. */
 export function isRubbed(mark: Mark, { only, colour }: EraserManner): boolean {
@@ -27,11 +30,11 @@ export function isRubbed(mark: Mark, { only, colour }: EraserManner): boolean {
     case 'everything':
       return true;
     case 'pen':
-      return mark.kind === 'ink' && !isHighlight(mark);
+      return sortOf(mark) === 'ink';
     case 'highlighter':
-      return isHighlight(mark);
+      return sortOf(mark) === 'highlight';
     case 'figures':
-      return mark.kind === 'figure';
+      return sortOf(mark) === 'figure';
     case 'ink':
       return mark.style.colour === colour;
   }
@@ -50,22 +53,20 @@ export function startRubbing(
     becomes,
     along(line) {
       const sweep = sweepAlong(line, radius);
-      const more: Change[] = [];
+      const more: MarkChange[] = [];
       for (const mark of marksMeeting(marks, growBox(boxOfPoints(line), radius))) {
         const now = becomes.has(mark.id) ? becomes.get(mark.id) : mark;
         if (!now || !isRubbed(now, manner)) continue;
         const next = rubbed(now, line, sweep, manner);
         if (next === now) continue;
         becomes.set(mark.id, next);
-        more.push({ id: mark.id, before: now, after: next });
+        more.push(markChange(now, next));
       }
       return more;
     },
     done() {
       if (becomes.size === 0) return null;
-      const changes = [...becomes].map(([id, after]): Change => {
-        return { id, before: marks.get(id) ?? null, after };
-      });
+      const changes = [...becomes].map(([id, after]) => markChange(marks.get(id) ?? null, after));
       const gone = changes.every(({ after }) => after === null);
       const what = changes.length === 1 ? '' : ` ${changes.length} marks`;
       return { label: gone ? `Rub out${what}` : `Rub out part of${what || ' a mark'}`, changes };
@@ -79,6 +80,7 @@ function rubbed(
   sweep: ReturnType<typeof sweepAlong>,
   { takes }: EraserManner,
 ): Mark | null {
-  if (takes === 'part') return rubMark(mark, sweep);
+  // What is not drawn along lines cannot be cut.
+  if (takes === 'part' && linesOf(mark).length > 0) return rubMark(mark, sweep);
   return isTouched(mark, line, sweep.radius) ? null : mark;
 }

@@ -5,7 +5,7 @@ import { alongCorners, ellipsePath, wavePath, writeAlong } from '../../testing/h
 import { done, HIGHLIGHTER, markOf, pageRefsFor, PEN } from '../../testing/marks.ts';
 import { seededRandom } from '../../testing/seededRandom.ts';
 import { boundsOf, centrelinesOf, outlineOf } from '../derived/index.ts';
-import { type DocState, emptyDocument, inOrder, marksOn } from '../document/index.ts';
+import { type DocState, emptyDocument, inOrder, marksOn, markChange } from '../document/index.ts';
 import {
   boxCentre,
   boxHeight,
@@ -20,13 +20,8 @@ import {
   turnAbout,
   type Vec,
 } from '../geometry/index.ts';
-import {
-  fromMarkRecord,
-  type InkMark,
-  type Mark,
-  type MarkId,
-  toMarkRecord,
-} from '../marks/index.ts';
+import { fromMarkRecord, type InkMark, type Mark, toMarkRecord } from '../kinds/index.ts';
+import { type MarkId } from '../marks/index.ts';
 import { alignMarks, distributeMarks, groupMarks, orderMarks, ungroupMarks } from './arrange.ts';
 import { boundsOfAll, carryMarks, moveToPage } from './carry.ts';
 import { ClipError, copyMarks, duplicateMarks, pasteMarks, readClip, writeClip } from './clip.ts';
@@ -154,11 +149,14 @@ test('a figure grows with its ink, which comes back where it is', () => {
   const tidied = done(full, {
     label: 'Tidy',
     changes: [
-      {
-        id: 'a',
-        before: a,
-        after: { ...a, kind: 'figure', figure, dash: 'none', fill: null, from: [a] } as Mark,
-      },
+      markChange(a, {
+        ...a,
+        kind: 'figure',
+        figure,
+        dash: 'none',
+        fill: null,
+        from: [a],
+      } as Mark),
     ],
   });
   const grown = markOf(

@@ -1,13 +1,13 @@
-import type { Change, DocState, Transaction } from '../document/index.ts';
-import type { Mark, MarkId } from '../marks/index.ts';
+import { type Change, type DocState, type Transaction, markChange } from '../document/index.ts';
+import { type Mark, kindFor } from '../kinds/index.ts';
+import type { MarkId } from '../marks/index.ts';
 import { changeable } from './carry.ts';
 
 /** Whether rubbing has left more than one piece of a mark. */
 export const isInPieces = ({ left }: Mark): boolean => (left?.length ?? 0) > 1;
 
 /**
- * Makes each piece that rubbing has left of marks a mark of its own; null when none is in pieces. The ink a figure was
- * tidied from belongs to the whole figure, and the inside stays with its first piece.
+ * Makes each piece that rubbing has left of marks a mark of its own; null when none is in pieces.
  */
 export function takeApart(
   state: DocState,
@@ -22,17 +22,11 @@ export function takeApart(
 
 function changesFor(before: Mark, newId: () => MarkId): Change[] {
   const runs = before.left ?? [];
-  return runs.map((run, k): Change => {
-    const bare: Mark = before.kind === 'figure' ? { ...before, from: [] } : before;
-    const piece: Mark = { ...bare, left: [run] };
-    if (k === 0) return { id: before.id, before, after: piece };
-    const id = newId();
+  const kind = kindFor(before);
+  const pieces = kind.split?.(before, runs) ?? runs.map((run) => ({ ...before, left: [run] }));
+  return pieces.map((piece, k) => {
+    if (k === 0) return markChange(before, piece);
     // Above the first piece and beneath what lay above the whole.
-    const other = { ...piece, id, order: before.order + k / runs.length } as Mark;
-    return {
-      id,
-      before: null,
-      after: other.kind === 'figure' ? { ...other, fill: null } : other,
-    };
+    return markChange(null, { ...piece, id: newId(), order: before.order + k / runs.length });
   });
 }

@@ -1,6 +1,8 @@
-import { type DocState, findMark, type Transaction } from '../document/index.ts';
+import { inkOf } from './offerTidy.ts';
+import { type DocState, findMark, type Transaction, markChange } from '../document/index.ts';
 import type { Figure } from '../figures/index.ts';
-import type { FigureMark, InkMark, MarkId } from '../marks/index.ts';
+import { type FigureMark, type InkMark, asFigure } from '../kinds/index.ts';
+import type { MarkId } from '../marks/index.ts';
 
 /**
  * Turns ink, of one stroke or of several, into the figure it was meant to be, keeping the ink; null when there is no
@@ -13,9 +15,9 @@ export function tidyMarks(
 ): Transaction | null {
   const marks = ids.map((id) => findMark(state, id)).filter((mark) => mark !== null);
   const last = marks[marks.length - 1];
-  const from = marks.flatMap((mark) => (mark.kind === 'ink' ? [mark] : mark.from));
+  const from = marks.flatMap(inkOf);
   // A figure drawn outright was never ink.
-  const isInk = marks.every((m) => !m.locked && (m.kind === 'ink' || m.from.length > 0));
+  const isInk = marks.every((m) => !m.locked && inkOf(m).length > 0);
   if (!last || marks.length < ids.length || !isInk) return null;
   const { id, page, order, style, madeAt, author } = last;
   const look = { dash: 'none', fill: null } as const;
@@ -24,27 +26,21 @@ export function tidyMarks(
   const after: FigureMark = { ...base, figure, from };
   return {
     label: `Tidy into ${figure.kind}`,
-    changes: marks.map((before) => ({
-      id: before.id,
-      before,
-      after: before.id === id ? after : null,
-    })),
+    changes: marks.map((before) => markChange(before, before.id === id ? after : null)),
   };
 }
 
 /** Brings back the ink a figure was tidied from; null when there is none, or it is locked. */
 export function backToInk(state: DocState, id: MarkId): Transaction | null {
-  const before = findMark(state, id);
-  if (before?.kind !== 'figure' || before.locked || before.from.length === 0) return null;
+  const before = asFigure(findMark(state, id));
+  if (!before || before.locked || before.from.length === 0) return null;
   const { style } = before;
   const inks = before.from.map((ink): InkMark => ({ ...ink, style }));
   return {
     label: 'Back to ink',
     changes: [
-      { id, before, after: inks.find((ink) => ink.id === id) ?? null },
-      ...inks
-        .filter((ink) => ink.id !== id)
-        .map((after) => ({ id: after.id, before: null, after })),
+      markChange(before, inks.find((ink) => ink.id === id) ?? null),
+      ...inks.filter((ink) => ink.id !== id).map((after) => markChange(null, after)),
     ],
   };
 }

@@ -30,6 +30,7 @@ export {
 export {
   type Matrix,
   IDENTITY,
+  mapSize,
   thenMatrix,
   transform,
   invertMatrix,

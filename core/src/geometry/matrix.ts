@@ -64,3 +64,6 @@ export const scaleAbout = (sx: number, sy: number, { x, y }: Vec): Matrix => [
 ];
 
 export const moveBy = ({ x, y }: Vec): Matrix => [1, 0, 0, 1, x, y];
+
+/** How much a map enlarges lengths on the mean. */
+export const mapSize = (m: Matrix): number => Math.sqrt(Math.abs(m[0] * m[3] - m[1] * m[2]));

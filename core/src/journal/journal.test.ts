@@ -1,11 +1,24 @@
+import { plainPage } from '../geometry/index.ts';
+import { toMarkRecord } from '../kinds/index.ts';
+import { usualRuling } from '../paper/index.ts';
+import { type DocState, markChangesIn, paperPage } from '../document/index.ts';
+import { pageRefsFor } from '../../testing/marks.ts';
+import formatOne from '../../testing/journalFormat1.json';
 import { createMemoryStore } from '../../testing/memoryStore.ts';
 import fc from 'fast-check';
 import { inkMark } from '../../testing/arbitraries.ts';
 import { acts, marksOf, play, type Played } from '../../testing/acts.ts';
+import { partsOf, plainState } from '../../testing/parts.ts';
 import { journalStoreContract } from '../../testing/journalStoreContract.ts';
 import { stackSteps } from '../history/index.ts';
 import { type FollowedJournal, followJournal, type Journal, createJournal } from './journal.ts';
-import { decodeRecord, encodeRecord, JournalDamage, JournalNewer } from './record.ts';
+import {
+  decodeRecord,
+  encodeRecord,
+  JournalDamage,
+  JournalNewer,
+  type JournalRecord,
+} from './record.ts';
 import { type JournalStore } from './store.ts';
 
 describe('the store in memory', () => journalStoreContract(createMemoryStore));
@@ -20,7 +33,7 @@ async function keep(journal: Journal, played: Played, from = 0): Promise<void> {
 async function expectSame(store: JournalStore, played: Played): Promise<void> {
   const opened = await createJournal(store).open([]);
   expect(opened.damaged).toBe(0);
-  expect(marksOf(opened.state)).toEqual(marksOf(played.state));
+  expect(plainState(opened.state)).toEqual(plainState(played.state));
   expect(opened.last).toBe(played.records.length);
   expect(opened.history.done?.size ?? 0).toBe(played.history.done?.size ?? 0);
   expect(opened.history.undone?.size ?? 0).toBe(played.history.undone?.size ?? 0);
@@ -54,7 +67,7 @@ test('a journal compacted again and again tells the same, and undo goes on acros
         const opened = await createJournal(store).open([]);
         const undoAll = Array.from({ length: 99 }, () => ({ do: 'undo' as const }));
         const back = play(undoAll, { ...opened, records: [] });
-        expect(marksOf(back.state)).toEqual([]);
+        expect(partsOf(back.state)).toEqual([]);
       },
     ),
   );
@@ -95,7 +108,7 @@ test('a torn last record is dropped and counted; everything before it stands', a
 function replay(records: Played['records']) {
   const marks = new Map<string, ReturnType<typeof marksOf>[number]>();
   for (const { transaction } of records)
-    for (const { id, after } of transaction.changes) {
+    for (const { id, after } of markChangesIn(transaction)) {
       if (after) marks.set(id, after);
       else marks.delete(id);
     }
@@ -112,7 +125,7 @@ test('a damaged snapshot is made good from the records', async () => {
       await store.put([['snapshot', 'm1 3 00000000 {}x']]);
       const opened = await createJournal(store).open([]);
       expect(opened.damaged).toBe(1);
-      expect(marksOf(opened.state)).toEqual(marksOf(played.state));
+      expect(plainState(opened.state)).toEqual(plainState(played.state));
     }),
   );
 });
@@ -124,7 +137,7 @@ test('garbage of any kind under any name opens without a crash', async () => {
       const store = createMemoryStore();
       await store.put(entries);
       const opened = await createJournal(store).open([]);
-      expect(marksOf(opened.state)).toEqual([]);
+      expect(partsOf(opened.state)).toEqual([]);
     }),
   );
 });
@@ -162,7 +175,7 @@ test('a store that refuses is heard: append fails, and the next try succeeds', a
 
 test('what a newer version wrote is not damage: it is said, and the journal is neither written nor compacted', async () => {
   const record = someRecord();
-  const asNewer = (line: string): string => line.replace(/^m1/, 'm2');
+  const asNewer = (line: string): string => line.replace(/^m2/, 'm3');
   const next = { ...record, seq: 2 };
   for (const entries of [
     [['record/000000000002', asNewer(encodeRecord(next))]],
@@ -197,7 +210,7 @@ test('whoever follows line by line has what whoever opens the journal has', asyn
       for (const record of played.records) lines.push(await journal.append(record));
       for (const line of lines) at = followJournal(at, line) ?? at;
       const opened = await createJournal(store).open([]);
-      expect(marksOf(at.state)).toEqual(marksOf(opened.state));
+      expect(plainState(at.state)).toEqual(plainState(opened.state));
       expect(at.last).toBe(opened.last);
       const steps = ({ history }: FollowedJournal) =>
         [history.done, history.undone].map((s) => stackSteps(s).map(({ seq }) => seq));
@@ -212,10 +225,55 @@ test('a line that is not the next one is not followed', async () => {
   const line = encodeRecord(record);
   expect(followJournal(start, encodeRecord({ ...record, seq: 2 }))).toBeNull();
   expect(followJournal(start, line.slice(0, -2))).toBeNull();
-  expect(followJournal(start, line.replace(/^m1/, 'm2'))).toBeNull();
+  expect(followJournal(start, line.replace(/^m2/, 'm3'))).toBeNull();
   const after = followJournal(start, line);
   if (!after) throw new Error('The next line was not followed.');
   // Heard twice, and a second mark of the same id.
   expect(followJournal(after, line)).toBe(after);
   expect(followJournal(after, encodeRecord({ ...record, seq: 2 }))).toBeNull();
+});
+
+/** A journal as the last release before format 2 kept it: written, tidied, filled, scaled, rubbed, undone and bundled. */
+const FORMAT_ONE = formatOne as unknown as {
+  pages: [number, number][];
+  texts: Record<string, string>;
+  marks: object[];
+  last: number;
+  done: number;
+  undone: number;
+};
+const pagesThen = pageRefsFor(FORMAT_ONE.pages.map(([width, height]) => plainPage(width, height)));
+const recordsOf = (state: DocState): unknown =>
+  JSON.parse(JSON.stringify(marksOf(state).map(toMarkRecord)));
+
+test('a journal of format 1 tells the same marks and history as it did, and goes on in format 2', async () => {
+  const store = createMemoryStore();
+  await store.put(Object.entries(FORMAT_ONE.texts));
+  const journal = createJournal(store, 1);
+  const opened = await journal.open(pagesThen);
+  expect(opened).toMatchObject({ damaged: 0, newer: false, last: FORMAT_ONE.last });
+  expect(recordsOf(opened.state)).toEqual(FORMAT_ONE.marks);
+  expect(opened.history.done?.size).toBe(FORMAT_ONE.done);
+  expect(opened.history.undone?.size).toBe(FORMAT_ONE.undone);
+  const blank = paperPage('blank', 0.5, { width: 400, height: 600 }, usualRuling('ruled'));
+  const before = { ...opened, records: Array<JournalRecord>(opened.last) };
+  const next = play([{ do: 'put', part: 'page', value: blank }], before);
+  await journal.append(next.records[opened.last]);
+  await journal.compact(opened.last + 1, next.state, next.history);
+  const again = await createJournal(store).open(pagesThen);
+  expect(again.state.pages.map(({ id }) => id)).toEqual(['p0', 'blank', 'p1']);
+  expect(recordsOf(again.state)).toEqual(FORMAT_ONE.marks);
+  const undoAll = Array.from({ length: 99 }, () => ({ do: 'undo' as const }));
+  const back = play(undoAll, { ...again, records: [] });
+  expect(marksOf(back.state)).toEqual([]);
+  expect(back.state.pages).toEqual(pagesThen);
+});
+
+test('records of format 1 alone, without their snapshot, tell the same', async () => {
+  const store = createMemoryStore();
+  const bundles = Object.entries(FORMAT_ONE.texts).filter(([name]) => name !== 'snapshot');
+  await store.put(bundles);
+  const opened = await createJournal(store).open(pagesThen);
+  expect(opened.damaged).toBe(0);
+  expect(recordsOf(opened.state)).toEqual(FORMAT_ONE.marks);
 });

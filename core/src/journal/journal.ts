@@ -3,7 +3,7 @@ import {
   applyTransaction,
   type DocState,
   emptyDocument,
-  type PageRef,
+  type Page,
   type Transaction,
 } from '../document/index.ts';
 import {
@@ -53,7 +53,7 @@ export interface OpenedJournal {
 }
 
 export interface Journal {
-  open(pages: readonly PageRef[]): Promise<OpenedJournal>;
+  open(pages: readonly Page[]): Promise<OpenedJournal>;
   /**
    * Resolves, with the line as stored, when the record is stored.
    * @throws JournalNewer when a newer version of the program wrote the journal
@@ -68,9 +68,12 @@ export function createJournal(store: JournalStore, compactAfter = COMPACT_AFTER)
   /** Loose records as stored, so that bundling needs no reading back. */
   const loose = new Map<string, string>();
   let newer = false;
+  /** The pages as the document came. */
+  let came: readonly Page[] = [];
 
   return {
     async open(pages) {
+      came = pages;
       const texts = await store.readAll();
       loose.clear();
       for (const [name, text] of texts) if (name.startsWith(RECORD)) loose.set(name, text);
@@ -93,7 +96,7 @@ export function createJournal(store: JournalStore, compactAfter = COMPACT_AFTER)
       const lines = names.map((name) => loose.get(name) as string);
       await store.put([
         [BUNDLE + names[0].slice(RECORD.length), JSON.stringify(lines)],
-        [SNAPSHOT, encodeSnapshot(last, state, history)],
+        [SNAPSHOT, encodeSnapshot(last, came, state, history)],
       ]);
       // Removed only now: a crash in between leaves records twice, never not at all.
       await store.remove(names);
@@ -131,7 +134,7 @@ function linesOf(texts: ReadonlyMap<string, string>): {
   return { lines, damaged, newer };
 }
 
-function reopened(pages: readonly PageRef[], texts: ReadonlyMap<string, string>): OpenedJournal {
+function reopened(pages: readonly Page[], texts: ReadonlyMap<string, string>): OpenedJournal {
   const { lines, damaged: unreadable, newer: unknown } = linesOf(texts);
   let damaged = unreadable;
   const stepOf = (seq: number): HistoryStep | null => {
@@ -152,9 +155,14 @@ function reopened(pages: readonly PageRef[], texts: ReadonlyMap<string, string>)
     }
   };
   const snapshotText = texts.get(SNAPSHOT);
-  const snapshot: Snapshot | null =
-    snapshotText === undefined ? null : read(() => decodeSnapshot(snapshotText));
-  let state = snapshot ? stateOfSnapshot(pages, snapshot) : emptyDocument(pages);
+  const snapshot =
+    snapshotText === undefined
+      ? null
+      : read((): Snapshot & { state: DocState } => {
+          const decoded = decodeSnapshot(snapshotText, pages);
+          return { ...decoded, state: stateOfSnapshot(pages, decoded) };
+        });
+  let state = snapshot ? snapshot.state : emptyDocument(pages);
   let history = snapshot ? historyOfSnapshot(snapshot, stepOf) : EMPTY_HISTORY;
   let last = snapshot?.upTo ?? 0;
   for (const seq of [...lines.keys()].sort((a, b) => a - b)) {

@@ -1,23 +1,37 @@
 export {
-  type Mark,
-  type InkMark,
-  type FigureMark,
-  type Fill,
+  type Inside,
+  type MarkBase,
   type MarkId,
-  type PageId,
   type MarkStyle,
-  type WrittenInk,
+  type PageId,
   type Run,
-  isHighlight,
+  widened,
   without,
 } from './mark.ts';
-export { writtenInk } from './writtenInk.ts';
+export {
+  beyondPart,
+  leftOf,
+  lineByLength,
+  type MarkLine,
+  placeAlong,
+  pointsAround,
+} from './lines.ts';
+export {
+  colourShape,
+  type MarkRecord,
+  MarkRecordError,
+  markShape,
+  matrixShape,
+  shareShape,
+} from './markShape.ts';
 export { fromBase64, toBase64 } from './base64.ts';
-export { storedSamples, adoptStored } from './storedSamples.ts';
-export { placedSamples, leftSamples } from './leftSamples.ts';
 export { type Ink, PEN_INKS, HIGHLIGHTER_INKS, inkName } from './inks.ts';
 export {
+  type Eraser,
+  type FigurePen,
+  type InkInstrument,
   type Instrument,
+  type InstrumentChange,
   type InstrumentKind,
   INSTRUMENT_KINDS,
   isWriting,
@@ -32,7 +46,12 @@ export {
   INSTRUMENTS,
   WIDTHS_MM,
   instrumentStyle,
+  instrumentWidth,
+  type Picker,
+  writes,
+  type WritingInstrument,
 } from './instrument.ts';
+export { instrumentShape } from './instrumentShape.ts';
 export {
   type Roll,
   MOST_INSTRUMENTS,
@@ -42,5 +61,4 @@ export {
   removeFromRoll,
   canWriteWith,
 } from './penRoll.ts';
-export { nibShape } from './nibShape.ts';
-export { type MarkRecord, MarkRecordError, toMarkRecord, fromMarkRecord } from './record.ts';
+export { finite, nibShape } from './nibShape.ts';

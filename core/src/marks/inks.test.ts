@@ -51,6 +51,7 @@ test('the first roll holds two pens, two highlighters, a figure pen, an eraser a
     'eraser',
     'picker',
   ]);
-  for (const i of FIRST_ROLL.slice(0, -1)) expect(WIDTHS_MM[i.kind]).toContain(i.widthMm);
+  for (const i of FIRST_ROLL)
+    if (i.kind !== 'picker') expect(WIDTHS_MM[i.kind]).toContain(i.widthMm);
   expect(instrumentStyle({ ...FIRST_ROLL[0], widthMm: 25.4 }).width).toBeCloseTo(72);
 });

@@ -30,13 +30,16 @@ export const ERASER_ONLY = ['everything', 'pen', 'highlighter', 'figures', 'ink'
 /** How a picker goes round what it picks. */
 export const PICKER_SHAPES = ['lasso', 'rectangle'] as const;
 
-/** A pen, highlighter, eraser or picker with its ink, width and manners. */
-export interface Instrument {
+interface Named {
   readonly id: string;
-  readonly kind: InstrumentKind;
   readonly name: string;
+}
+
+/** What writes ink: a pen, pencil, brush or highlighter with its ink, width and manners. */
+export interface InkInstrument extends Named {
+  readonly kind: 'pen' | 'pencil' | 'brush' | 'highlighter';
   readonly colour: string;
-  /** Millimetres on the paper; for the eraser its diameter. */
+  /** Millimetres on the paper. */
   readonly widthMm: number;
   readonly opacity: number;
   readonly nib: NibManner;
@@ -44,17 +47,50 @@ export interface Instrument {
   readonly tidy: Tidy;
   /** Holds the ink to a straight line. */
   readonly straight: boolean;
+}
+
+/** Draws figures: whatever the hand means, or one outright. */
+export interface FigurePen extends Omit<InkInstrument, 'kind'> {
+  readonly kind: 'figure-pen';
   readonly shape: DrawnShape;
   /** Figures drawn outright have even sides, and lines directions in steps of 15°. */
   readonly even: boolean;
   /** Figures drawn outright grow from their centre. */
   readonly fromCentre: boolean;
+}
+
+/** Instruments that put something on the page. */
+export type WritingInstrument = InkInstrument | FigurePen;
+
+export interface Eraser extends Named {
+  readonly kind: 'eraser';
+  /** Its diameter, millimetres on the paper. */
+  readonly widthMm: number;
   readonly takes: (typeof ERASER_TAKES)[number];
   readonly only: (typeof ERASER_ONLY)[number];
+  /** Of the ink it takes, where it takes one ink only. */
+  readonly colour: string;
+}
+
+export interface Picker extends Named {
+  readonly kind: 'picker';
   readonly encloses: (typeof PICKER_SHAPES)[number];
 }
 
-export type EraserManner = Pick<Instrument, 'takes' | 'only' | 'colour'>;
+export type Instrument = WritingInstrument | Eraser | Picker;
+
+/** What of an instrument a person can change. */
+export type InstrumentChange = Partial<
+  Omit<InkInstrument, 'id' | 'kind'> &
+    Omit<FigurePen, 'id' | 'kind'> &
+    Omit<Eraser, 'id' | 'kind'> &
+    Omit<Picker, 'id' | 'kind'>
+>;
+
+export const writes = (instrument: Instrument): instrument is WritingInstrument =>
+  isWriting(instrument.kind);
+
+export type EraserManner = Pick<Eraser, 'takes' | 'only' | 'colour'>;
 
 const PEN_WIDTHS = [0.2, 0.35, 0.5, 0.7, 1, 1.5, 2.5];
 
@@ -69,31 +105,28 @@ export const WIDTHS_MM: Readonly<Record<InstrumentKind, readonly number[]>> = {
   picker: [],
 };
 
-const pen = {
-  kind: 'pen',
-  opacity: 1,
-  steadiness: 40,
-  tidy: 'ask',
-  straight: false,
-  shape: 'freehand',
-  even: false,
-  fromCentre: false,
-  takes: 'whole',
-  only: 'everything',
-  encloses: 'lasso',
-  nib: { ...PLAIN_NIB, thinning: 0.5 },
-} as const;
+const ink = { opacity: 1, steadiness: 40, tidy: 'ask', straight: false } as const;
+const pen = { ...ink, kind: 'pen', nib: { ...PLAIN_NIB, thinning: 0.5 } } as const;
 const highlighter = {
-  ...pen,
+  ...ink,
   kind: 'highlighter',
   opacity: 0.75,
   nib: PLAIN_NIB,
   steadiness: 55,
   tidy: 'never',
 } as const;
+const eraser = { kind: 'eraser', takes: 'whole', only: 'everything', colour: '#1f3361' } as const;
 
 /** The pen roll a person starts with. */
-export const FIRST_ROLL: readonly Instrument[] = [
+export const FIRST_ROLL: readonly [
+  WritingInstrument,
+  WritingInstrument,
+  WritingInstrument,
+  WritingInstrument,
+  FigurePen,
+  Eraser,
+  Picker,
+] = [
   { ...pen, id: 'fine-pen', name: 'Fine pen', colour: '#1f3361', widthMm: 0.5 },
   { ...pen, id: 'marking-pen', name: 'Marking pen', colour: '#c22f17', widthMm: 0.7 },
   {
@@ -111,7 +144,7 @@ export const FIRST_ROLL: readonly Instrument[] = [
     widthMm: 3,
   },
   {
-    ...pen,
+    ...ink,
     id: 'figure-pen',
     kind: 'figure-pen',
     name: 'Figure pen',
@@ -119,48 +152,20 @@ export const FIRST_ROLL: readonly Instrument[] = [
     widthMm: 0.5,
     nib: PLAIN_NIB,
     tidy: 'always',
+    shape: 'freehand',
+    even: false,
+    fromCentre: false,
   },
-  {
-    ...pen,
-    id: 'eraser',
-    kind: 'eraser',
-    name: 'Eraser',
-    colour: '#ffffff',
-    widthMm: 4,
-    nib: PLAIN_NIB,
-    steadiness: 0,
-    tidy: 'never',
-  },
-  {
-    ...pen,
-    id: 'picker',
-    kind: 'picker',
-    name: 'Picker',
-    colour: '#1f3361',
-    widthMm: 0.5,
-    nib: PLAIN_NIB,
-    steadiness: 0,
-    tidy: 'never',
-  },
+  { ...eraser, id: 'eraser', name: 'Eraser', widthMm: 4 },
+  { kind: 'picker', id: 'picker', name: 'Picker', encloses: 'lasso' },
 ];
 
 /** What can be added to a pen roll: the first roll's instruments, and those that wait beside it. */
 export const INSTRUMENTS: readonly Instrument[] = [
   ...FIRST_ROLL,
+  { ...eraser, id: 'part-eraser', name: 'Fine eraser', widthMm: 2, takes: 'part' },
   {
-    ...pen,
-    id: 'part-eraser',
-    kind: 'eraser',
-    name: 'Fine eraser',
-    colour: '#ffffff',
-    widthMm: 2,
-    nib: PLAIN_NIB,
-    steadiness: 0,
-    tidy: 'never',
-    takes: 'part',
-  },
-  {
-    ...pen,
+    ...ink,
     id: 'pencil',
     kind: 'pencil',
     name: 'Pencil',
@@ -170,7 +175,7 @@ export const INSTRUMENTS: readonly Instrument[] = [
     nib: { ...PLAIN_NIB, thinning: 0.35, tiltWidening: 0.8 },
   },
   {
-    ...pen,
+    ...ink,
     id: 'brush',
     kind: 'brush',
     name: 'Brush',
@@ -190,8 +195,13 @@ export const INSTRUMENTS: readonly Instrument[] = [
   },
 ];
 
-export const instrumentStyle = (instrument: Instrument): MarkStyle => ({
-  colour: instrument.colour,
-  width: instrument.widthMm * POINTS_PER_MM,
-  opacity: instrument.opacity,
+/** How what an instrument writes looks. */
+export const instrumentStyle = ({ colour, widthMm, opacity }: WritingInstrument): MarkStyle => ({
+  colour,
+  width: widthMm * POINTS_PER_MM,
+  opacity,
 });
+
+/** How wide an instrument is on the paper, points; 0 where it has no width. */
+export const instrumentWidth = (instrument: Instrument): number =>
+  instrument.kind === 'picker' ? 0 : instrument.widthMm * POINTS_PER_MM;

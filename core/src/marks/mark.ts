@@ -1,6 +1,4 @@
-import type { Dash, Figure } from '../figures/index.ts';
-import type { Matrix } from '../geometry/index.ts';
-import type { HandReading, InkSample, NibManner } from '../ink/index.ts';
+import { type Matrix, mapSize } from '../geometry/index.ts';
 
 export type MarkId = string;
 export type PageId = string;
@@ -15,25 +13,17 @@ export interface MarkStyle {
   readonly opacity: number;
 }
 
-/** Ink as it was written. Everything visible is derived from it, so that it can be changed later. */
-export interface WrittenInk {
-  readonly samples: readonly InkSample[];
-  /** 0–100. */
-  readonly steadiness: number;
-  readonly nib: NibManner;
-  /** Held to the straight line from its first to its last sample. */
-  readonly straight: boolean;
-  /** Version of the smoothing this ink was written with; old ink keeps its look. */
-  readonly engine: 1 | 2;
-  /** The hand as it was read when the ink was written; null for the first engine. */
-  readonly hand: HandReading | null;
-  /** From where the samples were written to where the ink is now, when it has been moved. */
-  readonly place?: Matrix;
+/** What the inside of a mark is filled with. */
+export interface Inside {
+  /** `#rrggbb` in sRGB. */
+  readonly colour: string;
+  /** 0–1, of the mark's own opacity. */
+  readonly opacity: number;
 }
 
 /**
- * A part of a mark's line that rubbing has left. Places along ink are counted in its samples (2.25 is a quarter of the
- * way from sample 2 to sample 3), along a figure's lines in shares of their length.
+ * A part of a mark's line that rubbing has left. Places are counted along the line as its kind says: along ink in its
+ * samples (2.25 is a quarter of the way from sample 2 to sample 3), along a figure's lines in shares of their length.
  */
 export interface Run {
   /** Which of the mark's lines, from 0. */
@@ -42,10 +32,12 @@ export interface Run {
   readonly to: number;
 }
 
-interface MarkBase {
+/** What all marks share, whatever their kind. */
+export interface MarkBase {
+  readonly kind: string;
   readonly id: MarkId;
   readonly page: PageId;
-  /** Later marks lie above earlier ones of the same layer. */
+  /** Later marks lie above earlier ones of the same plane. */
   readonly order: number;
   readonly style: MarkStyle;
   /** Milliseconds since 1970. */
@@ -60,42 +52,18 @@ interface MarkBase {
   readonly locked?: true;
 }
 
-/** Ink; a highlighter's lies beneath every pen's and is multiplied onto the page. */
-export interface InkMark extends MarkBase {
-  readonly kind: 'ink';
-  readonly tool: 'pen' | 'highlighter';
-  readonly ink: WrittenInk;
-}
-
-/** What the inside of a closed figure is filled with. */
-export interface Fill {
-  /** `#rrggbb` in sRGB. */
-  readonly colour: string;
-  /** 0–1, of the mark's own opacity. */
-  readonly opacity: number;
-}
-
-/** A geometric figure; `from` is the ink it was tidied from, so that the ink can come back: none when drawn as such. */
-export interface FigureMark extends MarkBase {
-  readonly kind: 'figure';
-  readonly figure: Figure;
-  readonly dash: Dash;
-  readonly fill: Fill | null;
-  readonly from: readonly InkMark[];
-}
-
-export type Mark = InkMark | FigureMark;
-
-/** Whether a mark belongs to the layer that is multiplied onto the page, beneath the others. */
-export const isHighlight = (mark: Mark): boolean =>
-  mark.kind === 'ink' && mark.tool === 'highlighter';
-
 /** What a mark need not have. */
 type Spare = 'left' | 'group' | 'author' | 'locked';
 
 /** The mark without one of what it need not have. */
-export function without(mark: Mark, what: Spare): Mark {
-  const copy: { -readonly [K in Spare]?: Mark[K] } & Mark = { ...mark };
+export function without<M extends MarkBase>(mark: M, what: Spare): M {
+  const copy: { -readonly [K in Spare]?: MarkBase[K] } & M = { ...mark };
   delete copy[what];
   return copy;
 }
+
+/** A style whose lines grow with what is carried. */
+export const widened = (style: MarkStyle, by: Matrix): MarkStyle => ({
+  ...style,
+  width: style.width * mapSize(by),
+});

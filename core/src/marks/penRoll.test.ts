@@ -43,7 +43,11 @@ test('whatever is done, ids stay apart, the roll stays bounded, and something th
 });
 
 test('changing an instrument leaves its id and every other alone', () => {
-  const roll = changeInRoll(FIRST_ROLL, 'fine-pen', { widthMm: 2.5, id: 'other' });
+  const roll = changeInRoll(FIRST_ROLL, 'fine-pen', {
+    widthMm: 2.5,
+    id: 'other',
+    kind: 'eraser',
+  } as never);
   expect(roll[0]).toEqual({ ...FIRST_ROLL[0], widthMm: 2.5 });
   expect(roll.slice(1)).toEqual(FIRST_ROLL.slice(1));
 });

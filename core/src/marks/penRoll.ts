@@ -1,4 +1,4 @@
-import { type Instrument, isWriting } from './instrument.ts';
+import { type Instrument, type InstrumentChange, writes } from './instrument.ts';
 
 /** A row of instruments, in the person's order. */
 export type Roll = readonly Instrument[];
@@ -24,7 +24,7 @@ export function moveInRoll(roll: Roll, id: string, to: number): Roll {
 }
 
 /** Whether anything of a roll writes. */
-export const canWriteWith = (roll: Roll): boolean => roll.some((i) => isWriting(i.kind));
+export const canWriteWith = (roll: Roll): boolean => roll.some(writes);
 
 /** Takes an instrument out; the last one that writes stays. */
 export function removeFromRoll(roll: Roll, id: string): Roll {
@@ -33,5 +33,5 @@ export function removeFromRoll(roll: Roll, id: string): Roll {
 }
 
 /** The roll with an instrument changed. */
-export const changeInRoll = (roll: Roll, id: string, part: Partial<Instrument>): Roll =>
-  roll.map((i) => (i.id === id ? { ...i, ...part, id } : i));
+export const changeInRoll = (roll: Roll, id: string, change: InstrumentChange): Roll =>
+  roll.map((i) => (i.id === id ? ({ ...i, ...change, id, kind: i.kind } as Instrument) : i));

@@ -11,19 +11,22 @@ import { stateBalance } from './content/balance.ts';
 import { pageContent } from './content/pageContent.ts';
 
 /**
- * Draws `form` over the page, in unchanged user space, whatever state the page's own content leaves
+ * Draws forms over the page, in order, in unchanged user space, whatever state the page's own content leaves
  * behind. Marked as an artifact, so that tagged documents read as before.
  */
-export function drawOverPage(page: PDFPage, form: PDFRef): void {
+export function drawOverPage(page: PDFPage, drawn: readonly PDFRef[]): void {
+  if (drawn.length === 0) return;
   const { context } = page.doc;
   const { missingSaves, missingRestores, openSections } = stateBalance(pageContent(page));
   const before = 'q '.repeat(missingSaves + 1);
   const after = `${'EMC '.repeat(openSections)}${'Q '.repeat(missingRestores + 1)}`;
-  const name = addForm(page, form);
+  const forms = addForms(page, drawn).map((name) => `/${name} Do`);
 
   const own = contentsOf(page);
   const opening = context.register(context.stream(`${before}\n`));
-  const closing = context.register(context.stream(`\n${after}q /Artifact BMC /${name} Do EMC Q\n`));
+  const closing = context.register(
+    context.stream(`\n${after}q /Artifact BMC ${forms.join(' ')} EMC Q\n`),
+  );
   page.node.set(PDFName.of('Contents'), context.obj([opening, ...own, closing] as PDFRef[]));
 }
 
@@ -44,17 +47,21 @@ export function mendContents(page: PDFPage): void {
     page.node.set(PDFName.of('Contents'), page.doc.context.obj(own as PDFRef[]));
 }
 
-/** Names the form in resources that belong to this page alone; others may share the ones it had. */
-function addForm(page: PDFPage, form: PDFRef): string {
+/** Names the forms in resources that belong to this page alone; others may share the ones it had. */
+function addForms(page: PDFPage, drawn: readonly PDFRef[]): string[] {
   const { context } = page.doc;
   const shared = page.node.Resources();
   const resources = shared instanceof PDFDict ? shared.clone(context) : context.obj({});
   const held = resources.lookup(PDFName.of('XObject'));
   const forms = held instanceof PDFDict ? held.clone(context) : context.obj({});
-  let name = 'Marks';
-  for (let k = 2; forms.has(PDFName.of(name)); k++) name = `Marks${k}`;
-  forms.set(PDFName.of(name), form);
+  let k = 1;
+  const names = drawn.map((form) => {
+    let name = 'Marks';
+    while (forms.has(PDFName.of(name))) name = `Marks${++k}`;
+    forms.set(PDFName.of(name), form);
+    return name;
+  });
   resources.set(PDFName.of('XObject'), forms);
   page.node.set(PDFName.of('Resources'), resources);
-  return name;
+  return names;
 }

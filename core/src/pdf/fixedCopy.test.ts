@@ -61,7 +61,9 @@ test('ink is filled paths on the hundredth of a point, in its colour, non-zero',
   const [form] = formsOf((await PDFDocument.load(copy.bytes)).getPage(0).node);
   expect(copy.marksDrawn).toBe(1);
   expect(form.text).toContain('0.01 0 0 0.01 0 0 cm');
-  expect(form.text).toMatch(/0\.1216 0\.2 0\.3804 rg\n\d+ \d+ m\n(\d+ \d+ l\n)+h\nf\n/);
+  expect(form.text).toMatch(
+    /0\.1216 0\.2 0\.3804 rg\nq 1 0 0 1 \d+ \d+ cm\n\d+ \d+ m\n(\d+ \d+ l\n)+h\nf Q\n/,
+  );
   expect(form.text).not.toMatch(/f\*|\d\.\d+ \d+ l/);
 });
 
@@ -74,7 +76,7 @@ test('the strokes of one highlighter are one isolated group, multiplied once', a
   const forms = formsOf((await PDFDocument.load(copy.bytes)).getPage(0).node);
   const groups = forms.filter((f) => f.dict.has(PDFName.of('Group')));
   expect(groups).toHaveLength(1);
-  expect(groups[0].text.match(/\nf(?=\n|$)/g)).toHaveLength(2);
+  expect(groups[0].text.match(/\nf Q(?=\n|$)/g)).toHaveLength(2);
   const state = String(forms[0].dict.lookup(PDFName.of('Resources')));
   expect(state).toMatch(/\/BM \/Multiply/);
   expect(state).toMatch(/\/ca 0\.75/);
@@ -173,7 +175,7 @@ test('the platform’s compressor is used where it is given', async () => {
   const copy = await marked(await plainPdf(), [{ page: 0, path: WAVE }], { deflate });
   expect(asked).toBe(1);
   const [form] = formsOf((await PDFDocument.load(copy.bytes)).getPage(0).node);
-  expect(form.text).toMatch(/\nf\nQ\n$/);
+  expect(form.text).toMatch(/\nf Q\nQ\n$/);
 });
 
 test('form fields are drawn with their values, even where the form asks viewers to do it', async () => {

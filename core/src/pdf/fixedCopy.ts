@@ -1,20 +1,26 @@
-import type { PDFPage } from '@cantoo/pdf-lib';
-import { type DocState, marksOn, type PageRef } from '../document/index.ts';
+import { PDFDocument, type PDFRef } from '@cantoo/pdf-lib';
+import { type DocState, marksOn } from '../document/index.ts';
+import { paperDrawing } from '../paper/index.ts';
+import { baseAddress } from './actions.ts';
 import { flattenAnnotations } from './annotations/flatten.ts';
 import { drawOverPage, mendContents } from './appendContent.ts';
 import { refreshFieldAppearances } from './fields.ts';
 import { isSigned } from './inspect.ts';
-import { baseAddress } from './actions.ts';
 import { removeInteraction } from './interaction.ts';
-import { type Deflate, Layer } from './layer.ts';
-import { openPdf } from './openPdf.ts';
-import { fixGeometry, pageGeometry } from './pageGeometry.ts';
 import { quickenCrossReferences } from './library/quickCrossReferences.ts';
 import { keepReachable } from './library/reachable.ts';
-import { paintMarksInto } from './paintMarks.ts';
+import { openPdf } from './openPdf.ts';
+import { encodeMarks, type MarkLayer } from './markLayer.ts';
+import { type GatheredPage, gatherPages, type Source } from './pages/gather.ts';
+import { fixGeometry, pageGeometry } from './pages/geometry.ts';
+import { type EncodedForm, isEmptyForm } from './sink/encodedForm.ts';
+import { type Deflate, encodeForm } from './sink/formWriter.ts';
+import { Layer } from './sink/layer.ts';
+import { Held, type HeldFiles } from './sink/held.ts';
+import { registerForm } from './sink/registerForm.ts';
 
-export interface FixedCopyOptions {
-  /** Opens a locked source; the copy itself is not locked. */
+export interface FixedCopyOptions extends HeldFiles {
+  /** Opens a locked source where its bytes alone are given; the copy itself is not locked. */
   readonly password?: string;
   /** Pages finished so far, of all. */
   readonly onProgress?: (done: number, all: number) => void;
@@ -22,6 +28,8 @@ export interface FixedCopyOptions {
   readonly shouldStop?: () => boolean;
   /** The platform's compressor; the library's own where none is given. */
   readonly deflate?: Deflate;
+  /** The marks of pages that were encoded ahead, by page id; those of the document are not looked at there. */
+  readonly layers?: ReadonlyMap<string, MarkLayer>;
 }
 
 /** The flattened PDF and what was done for it. */
@@ -48,42 +56,62 @@ export class FixedCopyStopped extends Error {
 }
 
 /**
- * Draws every mark, annotation and form field into the pages. Links, outline, page labels, metadata, tags
- * and text stay as they are; scripts and the form go. The source bytes are not changed.
- * @throws PdfRefusal when the source cannot be opened
+ * Draws every mark, annotation and form field into the pages of the document, in its order. Links, outline, page labels,
+ * metadata, tags and text of the first source stay as they are; scripts and the form go. The bytes given are not changed.
+ * @param sources what the pages show, the document's own first; it alone may be given as its bytes
+ * @throws PdfRefusal when a source cannot be opened
+ * @throws SourceMissing when a page shows a source that is not given
  * @throws FixedCopyStopped
  */
 export async function makeFixedCopy(
-  source: Uint8Array,
+  sources: Uint8Array | readonly Source[],
   document: DocState,
   options: FixedCopyOptions = {},
 ): Promise<FixedCopy> {
-  const doc = await openPdf(source, options.password);
+  const all = sources instanceof Uint8Array ? [ownSource(sources, document, options)] : sources;
+  const doc = await openFirst(all);
   const signatureLost = isSigned(doc);
   const formDamaged = !refreshFieldAppearances(doc);
   const base = baseAddress(doc);
-  const refs = new Map<number, PageRef>(document.pages.map((ref) => [ref.index, ref]));
-  const pages = doc.getPages();
+  const gathered = await gatherPages(doc, all, document);
+  const held = new Held(doc.context, options);
   const dropped: string[] = [];
   const linksDropped: string[] = [];
   let marksDrawn = 0;
   let annotationsDrawn = 0;
-  for (const [index, page] of pages.entries()) {
+  for (const [index, one] of gathered.pages.entries()) {
     if (options.shouldStop?.()) throw new FixedCopyStopped('The fixed copy was called off.');
+    const { pdf, page } = one;
     const layer = new Layer(doc.context);
-    const flattened = flattenAnnotations(page, layer, base);
+    const flattened = flattenAnnotations(pdf, layer, base);
     annotationsDrawn += flattened.drawn;
     dropped.push(...flattened.dropped);
     linksDropped.push(...flattened.linksDropped);
-    const ref = refs.get(index);
-    marksDrawn += ref ? await drawMarks(page, ref, document, layer, options.deflate) : 0;
-    const geometry = pageGeometry(page);
-    mendContents(page);
-    if (!layer.isEmpty) drawOverPage(page, await layer.finish(geometry.box, options.deflate));
-    fixGeometry(page, geometry);
-    options.onProgress?.(index + 1, pages.length);
+    const geometry = geometryOf(one);
+    const drawn: PDFRef[] = [];
+    if (!layer.isEmpty) drawn.push(await layer.finish(geometry.box, options.deflate));
+    const draw = (form: EncodedForm | null): void => {
+      if (form && !isEmptyForm(form))
+        drawn.push(registerForm(doc.context, form, geometry.box, held));
+    };
+    if ('paper' in page.shows)
+      draw(await encodeForm(paperDrawing(page.shows.paper, page.sheet), options.deflate));
+    const marks =
+      options.layers?.get(page.id) ??
+      (await encodeMarks(marksOn(document, page.id), options.deflate));
+    draw(marks.form);
+    marksDrawn += marks.count;
+    mendContents(pdf);
+    drawOverPage(pdf, drawn);
+    fixGeometry(pdf, geometry);
+    options.onProgress?.(index + 1, gathered.pages.length);
   }
-  removeInteraction(doc, base);
+  await held.finish();
+  removeInteraction(
+    doc,
+    gathered.pages.map(({ pdf }) => pdf),
+    base,
+  );
   // Fonts that fields were drawn with have numbers already, but stand in the document only now.
   await doc.flush();
   keepReachable(doc.context);
@@ -96,27 +124,27 @@ export async function makeFixedCopy(
   });
   return {
     bytes,
-    pages: pages.length,
+    pages: gathered.pages.length,
     marksDrawn,
     annotationsDrawn,
     annotationsDropped: dropped,
     linksDropped,
-    formDamaged,
+    formDamaged: formDamaged || gathered.formDamaged,
     // Set by the library only where it had a key to use.
     encryptionLost: doc.context.isDecrypted,
     signatureLost,
   };
 }
 
-async function drawMarks(
-  page: PDFPage,
-  ref: PageRef,
-  document: DocState,
-  layer: Layer,
-  deflate: Deflate | undefined,
-): Promise<number> {
-  const marks = marksOn(document, ref.id);
-  const { context } = page.doc;
-  await paintMarksInto(layer, marks, { context, bbox: pageGeometry(page).box, deflate });
-  return marks.size;
+/** The bytes alone, as the one source that the pages show. */
+function ownSource(bytes: Uint8Array, { pages }: DocState, { password }: FixedCopyOptions): Source {
+  const [first] = pages.flatMap(({ shows }) => ('source' in shows ? [shows.source] : []));
+  return { sha: first ?? '', bytes, ...(password === undefined ? {} : { password }) };
 }
+
+const openFirst = ([first]: readonly Source[]): Promise<PDFDocument> =>
+  first ? openPdf(first.bytes, first.password) : PDFDocument.create();
+
+/** How a page is seen: as it came, unless the person has turned it or cut it down. */
+const geometryOf = ({ page, pdf }: GatheredPage): ReturnType<typeof pageGeometry> =>
+  page.turn === 0 && !page.crop ? pageGeometry(pdf) : page;

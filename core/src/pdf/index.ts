@@ -6,4 +6,7 @@ export {
   FixedCopyStopped,
   makeFixedCopy,
 } from './fixedCopy.ts';
-export type { Deflate } from './layer.ts';
+export { encodeMarks, type MarkLayer } from './markLayer.ts';
+export { type Source, SourceMissing } from './pages/gather.ts';
+export type { HeldFiles, PictureFile } from './sink/held.ts';
+export type { Deflate } from './sink/formWriter.ts';

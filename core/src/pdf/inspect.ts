@@ -11,7 +11,7 @@ import type { PageBox } from '../geometry/index.ts';
 import { contentCoverage } from './content/coverage.ts';
 import { pageContent } from './content/pageContent.ts';
 import { hasEnd, openPdf } from './openPdf.ts';
-import { pageGeometry } from './pageGeometry.ts';
+import { pageGeometry } from './pages/geometry.ts';
 
 /** What is said of a document on the desk. */
 export interface Inspection {

@@ -1,4 +1,11 @@
-import { PDFArray, PDFDict, type PDFDocument, PDFName, PDFRef } from '@cantoo/pdf-lib';
+import {
+  PDFArray,
+  PDFDict,
+  type PDFDocument,
+  PDFName,
+  type PDFPage,
+  PDFRef,
+} from '@cantoo/pdf-lib';
 import { disarm, mayOpen } from './actions.ts';
 
 /** Entries of the catalogue that act by themselves, or belong to the form or a signature. */
@@ -49,7 +56,7 @@ const isField = (dict: PDFDict): boolean =>
   (!dict.has(PDFName.of('Type')) || dict.get(PDFName.of('Type')) === PDFName.of('Annot'));
 
 /** What acts by itself has no place in a copy to hand in: scripts, open and page actions, the form. */
-export function removeInteraction(doc: PDFDocument, base: string): void {
+export function removeInteraction(doc: PDFDocument, pages: readonly PDFPage[], base: string): void {
   const { catalog } = doc;
   dropFields(doc);
   drop(catalog, OF_CATALOGUE);
@@ -58,5 +65,5 @@ export function removeInteraction(doc: PDFDocument, base: string): void {
   disarmOutline(catalog.lookup(PDFName.of('Outlines')), base);
   const names = catalog.lookup(PDFName.of('Names'));
   if (names instanceof PDFDict) drop(names, OF_NAMES);
-  for (const page of doc.getPages()) drop(page.node, OF_PAGE);
+  for (const page of pages) drop(page.node, OF_PAGE);
 }

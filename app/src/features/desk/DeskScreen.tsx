@@ -7,6 +7,7 @@ import { DocumentCard } from './DocumentCard';
 import { RenameSheet } from './RenameSheet';
 import { StorageNote } from './StorageNote';
 import { useDesk } from './useDesk';
+import { NewVersion } from './NewVersion';
 import { Unkept } from './Unkept';
 import { useIncomingFiles } from './useIncomingFiles';
 
@@ -69,6 +70,7 @@ function Desk({ onOpen }: { onOpen: (id: string) => void }) {
           onClose={() => desk.forgetRefusal(fileName)}
         />
       ))}
+      <NewVersion />
       <Unkept onOpen={onOpen} />
       {desk.unreadable > 0 && (
         <Notice

@@ -1,7 +1,7 @@
 import { findMark } from '@marginalis/core/document';
 import { changeFigure, removeMarks } from '@marginalis/core/editing';
 import type { Figure } from '@marginalis/core/figures';
-import type { FigureMark } from '@marginalis/core/marks';
+import { asFigure, type FigureMark } from '@marginalis/core/kinds';
 import { useEffect, useState } from 'react';
 import { useSession, useSessionState } from '@/session';
 import { Ghost } from './Ghost';
@@ -11,8 +11,8 @@ import { Handles } from './Handles';
 export function FigureInHand({ index }: { index: number }) {
   const mark = useSessionState((s) => {
     const [id] = s.picked.size === 1 ? s.picked : [];
-    const held = id === undefined ? null : findMark(s.document, id);
-    return held?.kind === 'figure' && held.page === s.document.pages[index]?.id ? held : null;
+    const held = id === undefined ? null : asFigure(findMark(s.document, id));
+    return held && held.page === s.document.pages[index]?.id ? held : null;
   });
   const writable = useSessionState((s) => s.writable);
   return mark && writable ? <Held key={mark.id} mark={mark} index={index} /> : null;
@@ -24,12 +24,12 @@ function Held({ mark, index }: { mark: FigureMark; index: number }) {
   const [draft, setDraft] = useState<Figure | null>(null);
   const { id } = mark;
   // A figure laid down in the middle of a drag is no longer shown as taken.
-  useEffect(() => () => session.setDoomed(new Set()), [session]);
+  useEffect(() => () => session.inHand.doom(new Set()), [session]);
   const document = () => session.store.getState().document;
 
   const show = (figure: Figure | null) => {
     setDraft(figure);
-    session.setDoomed(new Set(figure ? [id] : []));
+    session.inHand.doom(new Set(figure ? [id] : []));
   };
   const keep = (figure: Figure) => {
     show(null);
@@ -46,7 +46,7 @@ function Held({ mark, index }: { mark: FigureMark; index: number }) {
         onDrag={show}
         onDrop={keep}
         onRemove={() => session.dispatch(removeMarks(document(), [id]))}
-        onDone={() => session.pick([])}
+        onDone={() => session.inHand.pick([])}
       />
     </>
   );

@@ -24,9 +24,9 @@ export function ScratchChip({ index }: { index: number }) {
               ? 'Remove the mark beneath'
               : `Remove the ${marks.length} marks beneath`
           }
-          onPress={session.takeScratch}
+          onPress={session.offers.take}
         />
-        <ChipButton icon="close" text="" label="Keep the ink" onPress={session.dismissOffer} />
+        <ChipButton icon="close" text="" label="Keep the ink" onPress={session.offers.dismiss} />
       </Chip>
     </>
   );

@@ -3,7 +3,8 @@ import { figureLines } from '@marginalis/core/figures';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTheme } from 'react-native-paper';
-import { FIGURE_NAMES, type TidyOffer, usePenRoll, useSession, useSessionState } from '@/session';
+import { FIGURE_NAMES } from '@marginalis/core/kinds';
+import { type TidyOffer, usePenRoll, useSession, useSessionState } from '@/session';
 import { Chip, CHIP_HEIGHT, ChipButton } from '@/stage';
 import { Ghost } from './Ghost';
 
@@ -36,7 +37,7 @@ function OfferChip({ index, offer }: { index: number; offer: TidyOffer }) {
     const { settle } = usePenRoll.getState();
     const { document } = session.store.getState();
     const other = others[k].figure;
-    session.takeOffer(settleOn(document, offer.page, new Set(offer.marks), other, settle).figure);
+    session.offers.take(settleOn(document, offer.page, new Set(offer.marks), other, settle).figure);
   };
 
   return (
@@ -59,7 +60,7 @@ function OfferChip({ index, offer }: { index: number; offer: TidyOffer }) {
                   ? `Back to ink instead of the ${name.toLowerCase()}`
                   : `Take the ${name.toLowerCase()}`
               }
-              onPress={() => session.takeOffer()}
+              onPress={() => session.offers.take()}
             />
             {hasMore && (
               <ChipButton
@@ -74,7 +75,7 @@ function OfferChip({ index, offer }: { index: number; offer: TidyOffer }) {
               icon="close"
               text=""
               label={isTaken ? 'Keep the figure' : 'Keep the ink'}
-              onPress={session.dismissOffer}
+              onPress={session.offers.dismiss}
             />
           </View>
           {open && (
@@ -82,7 +83,7 @@ function OfferChip({ index, offer }: { index: number; offer: TidyOffer }) {
               {isChanged && (
                 <ChipButton
                   text={`${name}, as drawn`}
-                  onPress={() => session.takeOffer(reading.figure)}
+                  onPress={() => session.offers.take(reading.figure)}
                 />
               )}
               {others.map((other, k) => (

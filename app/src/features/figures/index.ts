@@ -1,4 +1,1 @@
-export { TidyChip } from './TidyChip';
-export { FigureInHand } from './FigureInHand';
-export { SettleItems } from './SettleItems';
-export { ScratchChip } from './ScratchChip';
+export { figuresFeature } from './feature';

@@ -1,4 +1,4 @@
-import type { PageBox } from '@marginalis/core/geometry';
+import { type Page, pagesOfSource } from '@marginalis/core/document';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ActivityIndicator, Text, useTheme } from 'react-native-paper';
@@ -10,7 +10,7 @@ import { PdfPictures, PictureError } from '@/work';
 interface Shown {
   readonly title: string;
   readonly fileName: string;
-  readonly pages: readonly PageBox[];
+  readonly pages: readonly Page[];
   readonly pictures: PdfPictures;
 }
 
@@ -19,10 +19,18 @@ type State =
 
 const UNFORESEEN = 'Something went wrong while the document was fetched. Load this page again.';
 
+/** The one source there is: what was shared. */
+const SHARED = 'shared';
+
 async function load(token: string): Promise<Shown> {
   const { title, fileName } = await readShared(token);
   const pictures = await PdfPictures.open(await readSharedFile(token));
-  return { title, fileName, pages: await pictures.pageBoxes(), pictures };
+  return {
+    title,
+    fileName,
+    pages: pagesOfSource(SHARED, await pictures.pageBoxes(), String),
+    pictures,
+  };
 }
 
 /** What someone sees who was given a link: the pages with every mark, and the download. No account, nothing to install. */
@@ -91,7 +99,7 @@ export function GuestScreen({ token }: { token: string }) {
           </Action>
         </View>
         <View style={styles.pages}>
-          <Stage pictures={state.pictures} marks={null} label={`Pages of ${state.title}`} />
+          <Stage pictures={() => state.pictures} marks={null} label={`Pages of ${state.title}`} />
         </View>
       </View>
     </StageProvider>

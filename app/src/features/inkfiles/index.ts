@@ -1,1 +1,1 @@
-export { InkFileItems } from './InkFileItems';
+export { inkFilesFeature } from './feature';

@@ -11,7 +11,7 @@ export async function takeOutInk(session: DocumentSession): Promise<void> {
   const result = await startWork('writeInk', { document, title }).result;
   if (result.ok)
     download(new File([result.value], `${title}.inkml`, { type: 'application/inkml+xml' }));
-  else if (result.failure.kind !== 'stopped') session.tell(result.failure.message);
+  else if (result.failure.kind !== 'stopped') session.notices.tell(result.failure.message);
 }
 
 /** Puts an InkML file's ink on the pages it names, or on page `current`. It can be stopped while it is read. */
@@ -23,16 +23,16 @@ export async function bringInInkFile(
   const { pages } = session.store.getState().document;
   const ask = { text: await file.text(), pages, otherwise: current };
   const say = (done: number, all: number): void =>
-    session.setTask({
+    session.notices.setTask({
       text: `Bringing in ${file.name}: stroke ${done} of ${all}`,
       stop: () => work.stop(),
     });
   const work = startWork('readInk', ask, say);
   const result = await work.result;
-  session.setTask(null);
+  session.notices.setTask(null);
   if (result.ok) {
     const { document } = session.store.getState();
     session.dispatch(bringInInk(document, result.value, () => crypto.randomUUID(), Date.now()));
   } else if (result.failure.kind !== 'stopped')
-    session.tell(`${file.name}: ${result.failure.message} Nothing was changed.`);
+    session.notices.tell(`${file.name}: ${result.failure.message} Nothing was changed.`);
 }

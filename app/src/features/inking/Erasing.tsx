@@ -1,15 +1,15 @@
 import { inOrder, marksOn } from '@marginalis/core/document';
 import { clearPage } from '@marginalis/core/editing';
-import { inkName, type Instrument } from '@marginalis/core/marks';
+import { type Eraser, inkName } from '@marginalis/core/marks';
 import { usePenRoll, useSession, useSessionState } from '@/session';
 import { useSight } from '@/stage';
 import { Action, type Choice, Choices, InkDrop, paperIcon } from '@/ui';
 
-const TAKES: readonly Choice<Instrument['takes']>[] = [
+const TAKES: readonly Choice<Eraser['takes']>[] = [
   { value: 'whole', label: 'Whole marks' },
   { value: 'part', label: 'What it passes over' },
 ];
-const ONLY: readonly Choice<Instrument['only']>[] = [
+const ONLY: readonly Choice<Eraser['only']>[] = [
   { value: 'everything', label: 'Everything' },
   { value: 'pen', label: 'Pen' },
   { value: 'highlighter', label: 'Highlighter' },
@@ -18,7 +18,7 @@ const ONLY: readonly Choice<Instrument['only']>[] = [
 ];
 
 /** What an eraser takes, and the clearing of a whole page. */
-export function Erasing({ instrument, onClose }: { instrument: Instrument; onClose: () => void }) {
+export function Erasing({ instrument, onClose }: { instrument: Eraser; onClose: () => void }) {
   const { change } = usePenRoll();
   const session = useSession();
   const { current } = useSight();

@@ -8,11 +8,11 @@ import {
   tappedCorner,
   tappedFigure,
 } from '@marginalis/core/figures';
-import { distance, type Matrix, type Vec } from '@marginalis/core/geometry';
-import { type Instrument, instrumentStyle } from '@marginalis/core/marks';
-import { type DocumentSession, usePenRoll } from '@/session';
-import { printedDotOn, type StageController } from '@/stage';
-import type { LiveTiles } from './LiveTiles';
+import { distance, type Vec } from '@marginalis/core/geometry';
+import { type FigurePen, instrumentStyle } from '@marginalis/core/marks';
+import { usePenRoll } from '@/session';
+import { printedDotOn } from '@/stage';
+import type { Hit, Reader, WritingTools } from '@/shell';
 
 /** Taps nearer to a corner than this mean the corner, CSS pixels; a finger is no finer. */
 const NEAR = 14;
@@ -20,7 +20,7 @@ const NEAR = 14;
 interface Drawing {
   readonly page: number;
   readonly pageId: string;
-  readonly instrument: Instrument;
+  readonly instrument: FigurePen;
   /** Where the drag began; the corners tapped so far. */
   readonly corners: Vec[];
   /** Where the pointer is. */
@@ -33,10 +33,8 @@ export class FigureDrawer {
   private drawing: Drawing | null = null;
 
   constructor(
-    private readonly stage: StageController,
-    private readonly session: DocumentSession,
-    private readonly tiles: LiveTiles,
-    private readonly matrix: (page: number) => Matrix,
+    private readonly reader: Reader,
+    private readonly tools: WritingTools,
   ) {}
 
   /** Corners have been tapped and more may come. */
@@ -44,15 +42,14 @@ export class FigureDrawer {
     return this.drawing !== null && !isDragged(this.drawing.instrument.shape);
   }
 
-  start(event: PointerEvent, hit: { index: number; user: Vec }, instrument: Instrument): void {
-    const { document } = this.session.store.getState();
+  start(event: PointerEvent, hit: Hit, instrument: FigurePen): void {
     const goesOn = this.isTapping && this.drawing?.page === hit.index;
     if (!goesOn) {
       this.finish();
       window.addEventListener('keydown', this.onKey, true);
       this.drawing = {
         page: hit.index,
-        pageId: document.pages[hit.index].id,
+        pageId: hit.pageId,
         instrument,
         corners: isDragged(instrument.shape) ? [hit.user] : [],
         at: hit.user,
@@ -71,7 +68,7 @@ export class FigureDrawer {
       even: even !== event.shiftKey,
       fromCentre: fromCentre !== event.altKey,
     };
-    const at = this.stage.toUser(drawing.page, this.stage.fromClient(event.clientX, event.clientY));
+    const at = this.tools.userAt(drawing.page, event);
     const before = drawing.corners[drawing.corners.length - 1];
     drawing.at = isDragged(shape) ? at : tappedCorner(before, at, drawing.manners.even === true);
     this.paint();
@@ -83,7 +80,7 @@ export class FigureDrawer {
     if (!drawing) return;
     if (!this.isTapping) return this.finish();
     const { corners, at } = drawing;
-    const isNear = (p: Vec): boolean => distance(p, at) * this.stage.getCamera().zoom < NEAR;
+    const isNear = (p: Vec): boolean => distance(p, at) * this.reader.stage.getCamera().zoom < NEAR;
     if (corners.length > 2 && isNear(corners[0])) return this.finish(true);
     if (corners.length > 1 && isNear(corners[corners.length - 1])) return this.finish();
     corners.push(at);
@@ -92,7 +89,8 @@ export class FigureDrawer {
 
   /** Draws what is there so far onto the page; `close` makes a polyline a polygon. */
   finish(close = false): void {
-    const { drawing, session } = this;
+    const { drawing } = this;
+    const { session } = this.reader;
     const figure = drawing && this.figureOf(drawing, false);
     this.cancel();
     if (!drawing || !figure) return;
@@ -101,7 +99,7 @@ export class FigureDrawer {
       close && figure.kind === 'polyline' ? { kind: 'polygon', corners: figure.corners } : figure;
     const { meet } = usePenRoll.getState().settle;
     const manners = { upright: false, meet };
-    const printed = printedDotOn(this.stage, drawing.page);
+    const printed = printedDotOn(this.reader.stage, drawing.page);
     const settled = settleOn(document, drawing.pageId, new Set(), closed, manners, printed);
     const id = crypto.randomUUID();
     const done = session.dispatch(
@@ -114,7 +112,7 @@ export class FigureDrawer {
         author: usePenRoll.getState().author,
       }),
     );
-    if (done) session.pick([id]);
+    if (done) session.inHand.pick([id]);
   }
 
   /** The pointer turned out to mean something else: a drag is given up, corners tapped before stay. */
@@ -129,16 +127,21 @@ export class FigureDrawer {
     if (!this.drawing) return;
     window.removeEventListener('keydown', this.onKey, true);
     this.drawing = null;
-    this.tiles.clear('tip');
+    this.tools.tiles.clear('tip');
   }
 
   paint(): void {
     const { drawing } = this;
-    this.tiles.clear('tip');
+    this.tools.tiles.clear('tip');
     const figure = drawing && this.figureOf(drawing, true);
     if (!drawing || !figure) return;
     const { colour, width } = instrumentStyle(drawing.instrument);
-    this.tiles.fill('tip', outlineFigure(figure, width), this.matrix(drawing.page), colour);
+    this.tools.tiles.fill(
+      'tip',
+      outlineFigure(figure, width),
+      this.tools.matrix(drawing.page),
+      colour,
+    );
   }
 
   /** The figure as far as it goes; `withNext` counts the place of the pointer as a corner. */

@@ -2,19 +2,19 @@ import {
   HIGHLIGHTER_INKS,
   type Ink,
   inkName,
-  type Instrument,
   PEN_INKS,
+  type WritingInstrument,
 } from '@marginalis/core/marks';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { usePenRoll } from '@/session';
 import { Action, Choices, ColourInput, InkDrop } from '@/ui';
 
-const inksFor = (kind: Instrument['kind']): readonly Ink[] =>
+const inksFor = (kind: WritingInstrument['kind']): readonly Ink[] =>
   kind === 'highlighter' ? HIGHLIGHTER_INKS : PEN_INKS;
 
 /** The palette, the person's own inks, and two ways to find another. */
-export function InkChoices(props: { instrument: Instrument; onPick: () => void }) {
+export function InkChoices(props: { instrument: WritingInstrument; onPick: () => void }) {
   const { id, kind, colour } = props.instrument;
   const { change, inks: own, mixInk } = usePenRoll();
   const palette = inksFor(kind).map((ink) => ink.colour);

@@ -2,14 +2,17 @@ import { isDragged } from '@marginalis/core/figures';
 import {
   DRAWN_SHAPES,
   type DrawnShape,
+  type FigurePen,
   type Instrument,
-  isWriting,
   type Tidy,
   WIDTHS_MM,
+  writes,
+  type WritingInstrument,
 } from '@marginalis/core/marks';
 import { StyleSheet, View } from 'react-native';
 import { Divider } from 'react-native-paper';
-import { usePenRoll } from '@/session';
+import { usePenRoll, useSession } from '@/session';
+import { colourUnder } from '@/stage';
 import { Action, type Choice, Choices, paperIcon, Sheet, withOwn } from '@/ui';
 import { InkChoices } from './InkChoices';
 import { type Steadying, SteadyWritten } from './SteadyWritten';
@@ -43,24 +46,27 @@ export function InstrumentSheet({
   steadying: Steadying;
   onClose: () => void;
 }) {
-  const { change, pickFor } = usePenRoll();
+  const { change, mixInk } = usePenRoll();
+  const { hand } = useSession();
   if (!instrument) return null;
-  const { id, kind, nib } = instrument;
-  const writes = isWriting(kind);
+  const { id, kind } = instrument;
   return (
     <Sheet title={instrument.name} open onClose={onClose}>
-      {writes && (
+      {writes(instrument) && (
         <InkChoices
           instrument={instrument}
           onPick={() => {
-            pickFor(id);
+            hand.await({
+              text: 'Touch the page where the ink’s colour is.',
+              act: (page, { clientX, clientY }) => mixInk(id, colourUnder(page, clientX, clientY)),
+            });
             onClose();
           }}
         />
       )}
       {kind !== 'picker' && (
         <Choices
-          label={writes ? 'Width, mm' : 'Diameter, mm'}
+          label={kind === 'eraser' ? 'Diameter, mm' : 'Width, mm'}
           value={instrument.widthMm}
           onChange={(widthMm) => change(id, { widthMm })}
           choices={withOwn(WIDTHS_MM[kind], instrument.widthMm).map((mm) => ({
@@ -81,19 +87,37 @@ export function InstrumentSheet({
           ]}
         />
       )}
-      {writes && (
-        <Choices
-          label="Opacity"
-          value={instrument.opacity}
-          onChange={(opacity) => change(id, { opacity })}
-          choices={withOwn(OPACITIES, instrument.opacity).map((o) => ({
-            value: o,
-            label: `${Math.round(100 * o)} %`,
-          }))}
-        />
-      )}
+      {writes(instrument) && <Writing instrument={instrument} steadying={steadying} />}
+      <Divider />
+      <PlaceInRoll instrument={instrument} onClose={onClose} />
+    </Sheet>
+  );
+}
+
+/** How what writes writes. */
+function Writing({
+  instrument,
+  steadying,
+}: {
+  instrument: WritingInstrument;
+  steadying: Steadying;
+}) {
+  const { change } = usePenRoll();
+  const { id, kind, nib } = instrument;
+  const isFreehand = kind !== 'figure-pen' || instrument.shape === 'freehand';
+  return (
+    <>
+      <Choices
+        label="Opacity"
+        value={instrument.opacity}
+        onChange={(opacity) => change(id, { opacity })}
+        choices={withOwn(OPACITIES, instrument.opacity).map((o) => ({
+          value: o,
+          label: `${Math.round(100 * o)} %`,
+        }))}
+      />
       {kind === 'figure-pen' && <Drawing instrument={instrument} />}
-      {writes && !instrument.straight && instrument.shape === 'freehand' && (
+      {!instrument.straight && isFreehand && (
         <>
           <Choices
             label="Steadiness"
@@ -115,13 +139,13 @@ export function InstrumentSheet({
           choices={LINES}
         />
       )}
-      {writes && nib.thinning > 0 && (
+      {nib.thinning > 0 && (
         <ResponseCurve
           value={nib.response}
           onChange={(response) => change(id, { nib: { ...nib, response } })}
         />
       )}
-      {writes && kind !== 'highlighter' && instrument.shape === 'freehand' && (
+      {kind !== 'highlighter' && isFreehand && (
         <Choices
           label="Tidy ink into figures"
           value={instrument.tidy}
@@ -129,14 +153,12 @@ export function InstrumentSheet({
           choices={TIDY}
         />
       )}
-      <Divider />
-      <PlaceInRoll instrument={instrument} onClose={onClose} />
-    </Sheet>
+    </>
   );
 }
 
 /** What a figure pen draws, and how. */
-function Drawing({ instrument }: { instrument: Instrument }) {
+function Drawing({ instrument }: { instrument: FigurePen }) {
   const { change } = usePenRoll();
   const { id, shape, even, fromCentre } = instrument;
   return (
@@ -176,6 +198,7 @@ function Drawing({ instrument }: { instrument: Instrument }) {
 /** Moving, copying and removing, for those who do not drag. */
 function PlaceInRoll({ instrument, onClose }: { instrument: Instrument; onClose: () => void }) {
   const { roll, add, move, remove } = usePenRoll();
+  const { hand } = useSession();
   const { id } = instrument;
   const place = roll.findIndex((i) => i.id === id);
   return (
@@ -189,7 +212,7 @@ function PlaceInRoll({ instrument, onClose }: { instrument: Instrument; onClose:
       <Action
         icon={paperIcon('plus')}
         onPress={() => {
-          add(instrument, id);
+          hand.choose(add(instrument, id));
           onClose();
         }}
       >

@@ -7,7 +7,7 @@ import {
   outlineInk,
   straightLine,
 } from '@marginalis/core/ink';
-import type { LiveTiles } from './LiveTiles';
+import type { LiveTiles } from '@/stage';
 
 /** What is being written. */
 export interface LiveStroke {

@@ -1,8 +1,8 @@
-import { inkName, type Instrument, isWriting } from '@marginalis/core/marks';
+import { inkName, type Instrument, writes } from '@marginalis/core/marks';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Portal, Snackbar, useTheme } from 'react-native-paper';
-import { usePenRoll, useSession, useSessionState } from '@/session';
+import { useHand, usePenRoll, useSession, useSessionState } from '@/session';
 import { Area, Icon, type IconName } from '@/ui';
 import { InstrumentSheet } from './InstrumentSheet';
 import { useSteadying } from './SteadyWritten';
@@ -17,6 +17,10 @@ export const instrumentLabel = (i: Instrument): string =>
       ? `${i.name}, ${i.widthMm} mm`
       : `${i.name}, ${inkName(i.colour)}, ${i.widthMm} mm`;
 
+/** What of an instrument's ink is shown beneath it; null where it has none. */
+const inkOf = (i: Instrument): { colour: string; widthMm: number; opacity: number } | null =>
+  writes(i) ? i : i.kind === 'eraser' && i.only === 'ink' ? { ...i, opacity: 1 } : null;
+
 /** A place in the roll and the gap to the next, CSS pixels. */
 const PLACE = { width: 44, height: 46 };
 const GAP = { upright: 4, level: 1 };
@@ -27,8 +31,12 @@ const inSight = (place: HTMLElement | null): void =>
 
 /** The person's instruments in a row (phone) or a column, with undo and redo. */
 export function PenRoll({ upright }: { upright: boolean }) {
-  const { roll, current, choose, move, pickingFor, pickFor } = usePenRoll();
+  const { roll, move } = usePenRoll();
   const session = useSession();
+  const { hand } = session;
+  const chosen = useHand((s) => s.current);
+  const current = roll.some(({ id }) => id === chosen) ? chosen : roll[0].id;
+  const awaited = useHand((s) => s.awaited);
   const { colors } = useTheme();
   const [changing, setChanging] = useState<string | null>(null);
   const [adding, setAdding] = useState(false);
@@ -41,11 +49,11 @@ export function PenRoll({ upright }: { upright: boolean }) {
   const canUndo = useSessionState((s) => s.history.done !== null) && writable;
   const canRedo = useSessionState((s) => s.history.undone !== null) && writable;
   const shown = roll.find((i) => i.id === changing) ?? null;
-  const steadying = useSteadying(shown?.steadiness ?? null);
+  const steadying = useSteadying(shown && writes(shown) ? shown.steadiness : null);
   const press = (id: string, held: boolean): void => {
     if (drag.wasDrag()) return;
     if (held) setChanging(id);
-    else choose(id);
+    else hand.choose(id);
   };
 
   return (
@@ -108,14 +116,14 @@ export function PenRoll({ upright }: { upright: boolean }) {
       <RollSheet open={adding} onClose={() => setAdding(false)} />
       <Portal>
         <Snackbar
-          visible={pickingFor !== null}
-          onDismiss={() => pickFor(null)}
+          visible={awaited !== null}
+          onDismiss={() => hand.await(null)}
           duration={Infinity}
-          action={{ label: 'Leave it', onPress: () => pickFor(null) }}
+          action={{ label: 'Leave it', onPress: () => hand.await(null) }}
           wrapperStyle={styles.picking}
           style={styles.pickingWidth}
         >
-          Touch the page where the ink’s colour is.
+          {awaited?.text ?? ''}
         </Snackbar>
       </Portal>
     </View>
@@ -129,6 +137,7 @@ function InstrumentButton(props: {
   onPress: (id: string, held: boolean) => void;
 }) {
   const { instrument, held, disabled, onPress } = props;
+  const ink = inkOf(instrument);
   const { colors } = useTheme();
   return (
     <Pressable
@@ -157,13 +166,12 @@ function InstrumentButton(props: {
           instrument.kind === 'picker' && styles.noPaper,
         ]}
       >
-        {(isWriting(instrument.kind) ||
-          (instrument.kind === 'eraser' && instrument.only === 'ink')) && (
+        {ink && (
           <View
             style={{
-              height: Math.max(2, Math.min(6, instrument.widthMm * 2.2)),
-              backgroundColor: instrument.colour,
-              opacity: instrument.opacity,
+              height: Math.max(2, Math.min(6, ink.widthMm * 2.2)),
+              backgroundColor: ink.colour,
+              opacity: ink.opacity,
             }}
           />
         )}

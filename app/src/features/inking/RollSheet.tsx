@@ -1,12 +1,13 @@
 import { INSTRUMENTS, MOST_INSTRUMENTS } from '@marginalis/core/marks';
 import { StyleSheet, View } from 'react-native';
 import { Divider, Text } from 'react-native-paper';
-import { usePenRoll } from '@/session';
+import { usePenRoll, useSession } from '@/session';
 import { Action, Icon, type IconName, Sheet } from '@/ui';
 
 /** Adds an instrument to the roll, or lays out the first roll again. */
 export function RollSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   const { roll, add, reset } = usePenRoll();
+  const { hand } = useSession();
   const full = roll.length >= MOST_INSTRUMENTS;
   return (
     <Sheet title="Add to the pen roll" open={open} onClose={onClose}>
@@ -21,7 +22,7 @@ export function RollSheet({ open, onClose }: { open: boolean; onClose: () => voi
               <Icon name={instrument.kind as IconName} size={size} color={color} />
             )}
             onPress={() => {
-              add(instrument);
+              hand.choose(add(instrument));
               onClose();
             }}
           >

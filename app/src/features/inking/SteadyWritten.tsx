@@ -1,6 +1,6 @@
 import { marksOn } from '@marginalis/core/document';
 import { steadyInk } from '@marginalis/core/editing';
-import type { Mark } from '@marginalis/core/marks';
+import type { Mark } from '@marginalis/core/kinds';
 import { StyleSheet, View } from 'react-native';
 import { useSession, useSessionState } from '@/session';
 import { useSight } from '@/stage';

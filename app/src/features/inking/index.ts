@@ -1,2 +1,1 @@
-export { InkingLayer } from './InkingLayer';
-export { PenRoll } from './PenRoll';
+export { inkingFeature } from './feature';

@@ -1,15 +1,17 @@
-import type { ListedMark, MarkFilter, MarkKind } from '@marginalis/core/derived';
+import type { ListedMark, MarkFilter } from '@marginalis/core/derived';
+import { KINDS } from '@marginalis/core/kinds';
 import { inkName } from '@marginalis/core/marks';
 import { StyleSheet, View } from 'react-native';
 import { type Choice, Choices, InkDrop, NumberField } from '@/ui';
 
-const KINDS: readonly Choice<MarkKind | 'any'>[] = [
-  { value: 'any', label: 'Any' },
-  { value: 'ink', label: 'Ink' },
-  { value: 'highlight', label: 'Highlights' },
-  { value: 'figure', label: 'Figures' },
-];
 const ANY = 'any';
+/** Everything the kinds tell marks apart by. */
+const SORTS: readonly Choice<string>[] = [
+  { value: ANY, label: 'Any' },
+  ...Object.values(KINDS).flatMap(({ sorts }) =>
+    Object.entries(sorts).map(([value, label]) => ({ value, label })),
+  ),
+];
 
 /** Narrows the list by kind, ink, author and pages. */
 export function Filters(props: {
@@ -26,9 +28,9 @@ export function Filters(props: {
     <View style={styles.filters}>
       <Choices
         label="Kind"
-        value={filter.kind ?? ANY}
-        onChange={(kind) => set({ kind: kind === ANY ? undefined : kind })}
-        choices={KINDS}
+        value={filter.sort ?? ANY}
+        onChange={(sort) => set({ sort: sort === ANY ? undefined : sort })}
+        choices={SORTS}
       />
       {colours.length > 1 && (
         <Choices

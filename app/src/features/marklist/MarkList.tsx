@@ -6,30 +6,22 @@ import {
   wordsBeneath,
 } from '@marginalis/core/derived';
 import { lockMarks } from '@marginalis/core/editing';
-import { type ReactNode, useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
-import { useSession, useSessionState } from '@/session';
-import { useStage } from '@/stage';
+import { useSessionState } from '@/session';
+import { useReader } from '@/shell';
 import { Action } from '@/ui';
-import type { PdfPictures } from '@/work';
 import { Filters } from './Filters';
-import { MarkRow, nameOf, ROW_HEIGHT } from './MarkRow';
+import { MarkRow, ROW_HEIGHT } from './MarkRow';
+import { PickedActions } from './PickedActions';
 import { useWords } from './useWords';
 
 const countOf = (n: number): string => (n === 1 ? '1 mark' : `${n} marks`);
 
 /** Every mark of the document in reading order, to find, go to and pick. */
-export function MarkList(props: {
-  pictures: PdfPictures | null;
-  /** What can be done with what is picked. */
-  actions: ReactNode;
-  /** After going to a mark. */
-  onGone: () => void;
-}) {
-  const { pictures, actions, onGone } = props;
-  const session = useSession();
-  const { controller } = useStage();
+export function MarkList({ onGone }: { onGone: () => void }) {
+  const { session, stage, pictures } = useReader();
   const { colors } = useTheme();
   // The list may lag behind the pen: lifting it does not wait for thousands of rows.
   const document = useDeferredValue(useSessionState((s) => s.document));
@@ -39,7 +31,7 @@ export function MarkList(props: {
   const [narrowing, setNarrowing] = useState(false);
   const all = listMarks(document);
   const marked = useMemo(() => [...new Set(all.map(({ page }) => page))], [all]);
-  const words = useWords(pictures, marked);
+  const words = useWords(pictures, document.pages, marked);
   const beneath = useCallback(
     (row: ListedMark): string => wordsBeneath(row.mark, words.get(row.page) ?? []),
     [words],
@@ -47,23 +39,28 @@ export function MarkList(props: {
   const rows = useMemo(
     () =>
       filterMarks(all, filter, (row) =>
-        [nameOf(row), row.mark.author ?? '', filter.text ? beneath(row) : ''].join(' '),
+        [
+          row.words.name,
+          row.words.text,
+          row.mark.author ?? '',
+          filter.text ? beneath(row) : '',
+        ].join(' '),
       ),
     [all, filter, beneath],
   );
 
   const jump = useCallback(
     (row: ListedMark) => {
-      controller.showPlace(row.page, row.at);
-      session.point(row.mark.id);
+      stage.showPlace(row.page, row.at);
+      session.inHand.point(row.mark.id);
       onGone();
     },
-    [controller, session, onGone],
+    [stage, session, onGone],
   );
   const pick = useCallback(
     ({ mark }: ListedMark) => {
       const { picked: held } = session.store.getState();
-      session.pick(
+      session.inHand.pick(
         held.has(mark.id) ? [...held].filter((id) => id !== mark.id) : [...held, mark.id],
       );
     },
@@ -101,7 +98,7 @@ export function MarkList(props: {
         <Action
           compact
           disabled={!writable || free.length === 0}
-          onPress={() => session.pick(allPicked ? [] : free.map(({ mark }) => mark.id))}
+          onPress={() => session.inHand.pick(allPicked ? [] : free.map(({ mark }) => mark.id))}
         >
           {allPicked ? 'Pick none' : 'Pick all'}
         </Action>
@@ -112,7 +109,7 @@ export function MarkList(props: {
       {narrowing && (
         <Filters all={all} pages={document.pages.length} filter={filter} onChange={setFilter} />
       )}
-      {picked.size > 0 && writable && actions}
+      {picked.size > 0 && writable && <PickedActions count={picked.size} />}
       {rows.length === 0 ? (
         <Text style={styles.none}>
           {all.length === 0

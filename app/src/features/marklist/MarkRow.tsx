@@ -1,24 +1,17 @@
-import { boundsOf, type ListedMark } from '@marginalis/core/derived';
+import { boundsOf, drawingOf, type ListedMark, outlineOf } from '@marginalis/core/derived';
 import { displayMatrix, growBox, type PageBox, transformBox } from '@marginalis/core/geometry';
 import { inkName } from '@marginalis/core/marks';
 import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import Svg, { G, Path } from 'react-native-svg';
-import { FIGURE_NAMES } from '@/session';
-import { outlineData } from '@/stage';
+import Svg, { G } from 'react-native-svg';
+import { DrawingSvg } from '@/stage';
 import { Icon } from '@/ui';
 
 export const ROW_HEIGHT = 68;
 const PICTURE = 48;
-/** Outlines longer than this are too much for a small picture. */
-const LONGEST = 60_000;
-
-/** What a mark is called. */
-export function nameOf({ mark, kind }: ListedMark): string {
-  if (mark.kind === 'figure') return FIGURE_NAMES[mark.figure.kind];
-  return kind === 'highlight' ? 'Highlight' : 'Ink';
-}
+/** Outlines of more numbers than this are too much for a small picture. */
+const LONGEST = 9_000;
 
 const dateOf = (time: number): string =>
   new Date(time).toLocaleDateString(undefined, { day: 'numeric', month: 'short' });
@@ -37,7 +30,7 @@ export const MarkRow = memo(function MarkRow(props: {
   const { row, page, words, picked, writable, onJump, onPick, onUnlock } = props;
   const { colors } = useTheme();
   const { mark } = row;
-  const name = nameOf(row);
+  const { name } = row.words;
   const label = [name, inkName(mark.style.colour), `page ${row.page + 1}`, words].filter(Boolean);
   const made = [mark.author, dateOf(mark.madeAt)].filter(Boolean).join(' · ');
   return (
@@ -97,17 +90,17 @@ function Picture({ row, page }: { row: ListedMark; page: PageBox }) {
   const { mark } = row;
   const display = displayMatrix(page);
   const b = growBox(transformBox(display, boundsOf(mark)), 2);
-  const data = outlineData(mark);
+  const isShort = outlineOf(mark).coords.length < LONGEST;
   return (
     <View style={styles.picture}>
-      {data.length < LONGEST && (
+      {isShort && (
         <Svg
           width={PICTURE}
           height={PICTURE}
           viewBox={`${b.minX} ${b.minY} ${b.maxX - b.minX} ${b.maxY - b.minY}`}
         >
           <G transform={`matrix(${display.join(' ')})`}>
-            <Path d={data} fill={mark.style.colour} fillOpacity={mark.style.opacity} />
+            <DrawingSvg drawing={drawingOf(mark)} />
           </G>
         </Svg>
       )}

@@ -21,7 +21,7 @@ export function Pulse({ index }: { index: number }) {
   const isHere = mark !== null && mark.page === page?.id;
   useEffect(() => {
     if (!isHere || !pointed) return undefined;
-    const end = setTimeout(() => session.point(null), TIME);
+    const end = setTimeout(() => session.inHand.point(null), TIME);
     if (!still)
       frame.current?.animate?.(
         [

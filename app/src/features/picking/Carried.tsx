@@ -1,7 +1,8 @@
 import type { Matrix } from '@marginalis/core/geometry';
-import type { Mark } from '@marginalis/core/marks';
-import Svg, { G, Path } from 'react-native-svg';
-import { outlineData } from '@/stage';
+import type { Mark } from '@marginalis/core/kinds';
+import Svg, { G } from 'react-native-svg';
+import { drawingOf } from '@marginalis/core/derived';
+import { DrawingSvg } from '@/stage';
 import { Area } from '@/ui';
 
 /** Marks as they would be after `matrix`, which maps them onto the page as seen. */
@@ -16,13 +17,7 @@ export function Carried(props: {
       <Svg width="100%" height="100%" viewBox={`0 0 ${page.width} ${page.height}`}>
         <G transform={`matrix(${matrix.join(' ')})`}>
           {marks.map((mark) => (
-            <Path
-              key={mark.id}
-              d={outlineData(mark)}
-              fill={mark.style.colour}
-              fillOpacity={mark.style.opacity}
-              fillRule="nonzero"
-            />
+            <DrawingSvg key={mark.id} drawing={drawingOf(mark)} />
           ))}
         </G>
       </Svg>

@@ -12,7 +12,7 @@ import {
   takeApart,
   ungroupMarks,
 } from '@marginalis/core/editing';
-import type { PageRef, Transaction } from '@marginalis/core/document';
+import type { Page, Transaction } from '@marginalis/core/document';
 import {
   displayMatrix,
   invertMatrix,
@@ -23,7 +23,7 @@ import {
   transformBox,
 } from '@marginalis/core/geometry';
 import { POINTS_PER_MM } from '@marginalis/core/ink';
-import type { Mark } from '@marginalis/core/marks';
+import type { Mark } from '@marginalis/core/kinds';
 import { StyleSheet, View } from 'react-native';
 import { Divider, Text } from 'react-native-paper';
 import { usePenRoll, useSession } from '@/session';
@@ -54,7 +54,7 @@ function userSide(side: Alignment, rotate: number): Alignment {
 /** Copying, order, groups, alignment, and where marks are in numbers. */
 export function MoreSheet(props: {
   marks: readonly Mark[];
-  page: PageRef;
+  page: Page;
   open: boolean;
   onClose: () => void;
 }) {
@@ -114,7 +114,7 @@ export function MoreSheet(props: {
             onPress={() => {
               const apart = takeApart(document(), ids, () => crypto.randomUUID());
               act(apart);
-              if (apart) session.pick([...ids, ...apart.changes.map(({ id }) => id)]);
+              if (apart) session.inHand.pick([...ids, ...apart.changes.map(({ id }) => id)]);
             }}
           >
             Take the pieces apart
@@ -124,7 +124,7 @@ export function MoreSheet(props: {
           icon={paperIcon('lock')}
           onPress={() => {
             act(lockMarks(document(), ids, true));
-            session.pick([]);
+            session.inHand.pick([]);
           }}
         >
           Lock
@@ -186,7 +186,7 @@ export function MoreSheet(props: {
 const ROUNDS = 8;
 
 /** Place and size in millimetres, from the page's upper left corner as it is seen. */
-function Numbers({ marks, page }: { marks: readonly Mark[]; page: PageRef }) {
+function Numbers({ marks, page }: { marks: readonly Mark[]; page: Page }) {
   const session = useSession();
   const { widthFollows } = usePenRoll();
   const display = displayMatrix(page);

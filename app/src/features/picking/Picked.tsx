@@ -1,6 +1,6 @@
 import { handlesOf, figureLines } from '@marginalis/core/figures';
 import { backToInk, boundsOfAll, removeMarks } from '@marginalis/core/editing';
-import type { PageRef } from '@marginalis/core/document';
+import type { Page } from '@marginalis/core/document';
 import {
   displayMatrix,
   invertMatrix,
@@ -8,9 +8,9 @@ import {
   transformBox,
   type Vec,
 } from '@marginalis/core/geometry';
-import type { Mark } from '@marginalis/core/marks';
+import { asFigure, kindFor, type Mark } from '@marginalis/core/kinds';
 import { useState } from 'react';
-import { FIGURE_NAMES, useSession, useSessionState } from '@/session';
+import { useSession, useSessionState } from '@/session';
 import { Chip, ChipButton, useSight } from '@/stage';
 import { duplicatePicked } from './clipboard';
 import { MoreSheet } from './MoreSheet';
@@ -29,7 +29,7 @@ export function Picked({ index }: { index: number }) {
   const marks = usePicked();
   const here = marks.filter((mark) => mark.page === page?.id);
   if (!page || here.length === 0 || !writable) return null;
-  const isFigure = marks.length === 1 && here[0].kind === 'figure';
+  const isFigure = marks.length === 1 && asFigure(here[0]) !== null;
   return (
     <>
       {!isFigure && <PickedBox key={here[0].id} index={index} marks={here} />}
@@ -42,8 +42,7 @@ export function Picked({ index }: { index: number }) {
 export function wordsFor(marks: readonly Mark[]): string {
   if (marks.length !== 1) return `${marks.length} marks`;
   const [mark] = marks;
-  if (mark.kind === 'figure') return `the ${FIGURE_NAMES[mark.figure.kind].toLowerCase()}`;
-  return mark.tool === 'highlighter' ? 'the highlight' : 'the ink';
+  return `the ${kindFor(mark).words(mark).name.toLowerCase()}`;
 }
 
 function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonly Mark[] }) {
@@ -56,7 +55,8 @@ function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonl
   const ids = marks.map(({ id }) => id);
   const document = () => session.store.getState().document;
   const [first] = marks;
-  const isFigure = marks.length === 1 && first.kind === 'figure';
+  const figure = marks.length === 1 ? asFigure(first) : null;
+  const isFigure = figure !== null;
   const words = wordsFor(marks);
   return (
     <>
@@ -74,7 +74,7 @@ function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonl
             label={`Change ${words}`}
             onPress={() => setSheet('look')}
           />
-          {isFigure && first.from.length > 0 && (
+          {figure && figure.from.length > 0 && (
             <ChipButton
               icon="pen"
               text=""
@@ -104,7 +104,7 @@ function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonl
             icon="close"
             text=""
             label={isFigure ? 'Done with the figure' : `Lay down ${words}`}
-            onPress={() => session.pick([])}
+            onPress={() => session.inHand.pick([])}
           />
         </Chip>
       )}
@@ -115,10 +115,9 @@ function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonl
 }
 
 /** What the bar must not lie over: the marks and their handles. */
-function clearOf(marks: readonly Mark[], isFigure: boolean, page: PageRef, zoom: number): Vec[] {
-  const [first] = marks;
-  if (isFigure && first.kind === 'figure')
-    return [...figureLines(first.figure).flat(), ...handlesOf(first.figure).map((h) => h.at)];
+function clearOf(marks: readonly Mark[], isFigure: boolean, page: Page, zoom: number): Vec[] {
+  const figure = isFigure ? asFigure(marks[0])?.figure : undefined;
+  if (figure) return [...figureLines(figure).flat(), ...handlesOf(figure).map((h) => h.at)];
   const display = displayMatrix(page);
   const { minX, minY, maxX, maxY } = transformBox(display, boundsOfAll(marks));
   const [room, turn] = [(ROOM + HALF) / zoom, (ROOM + TURN_REACH + HALF) / zoom];

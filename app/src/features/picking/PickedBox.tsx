@@ -12,7 +12,7 @@ import {
   transformBox,
   type Vec,
 } from '@marginalis/core/geometry';
-import type { Mark } from '@marginalis/core/marks';
+import type { Mark } from '@marginalis/core/kinds';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { useTheme } from 'react-native-paper';
 import { usePenRoll, useSession, useSessionState } from '@/session';
@@ -53,7 +53,7 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
   const { width, height } = displaySize(page);
   const bounds = transformBox(display, boundsOfAll(marks));
   const ids = marks.map(({ id }) => id);
-  useEffect(() => () => session.setDoomed(new Set()), [session]);
+  useEffect(() => () => session.inHand.doom(new Set()), [session]);
 
   const placeOf = (e: PointerEvent): Vec =>
     transform(display, controller.toUser(index, controller.fromClient(e.clientX, e.clientY)));
@@ -75,13 +75,13 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
     if (!current) return;
     const far = Math.hypot(e.clientX - current.client.x, e.clientY - current.client.y);
     if (!current.moved && far < TAP) return;
-    if (!current.moved) session.setDoomed(new Set(ids));
+    if (!current.moved) session.inHand.doom(new Set(ids));
     current.moved = true;
     setDraft(boxDrag(bounds, current.handle, current.from, placeOf(e), manners(e)));
   };
   const show = (matrix: Matrix | null) => {
     setDraft(matrix);
-    session.setDoomed(new Set(matrix ? ids : []));
+    session.inHand.doom(new Set(matrix ? ids : []));
   };
   const drop = (e: PointerEvent, keep: boolean) => {
     const { current } = drag;
@@ -118,12 +118,12 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
     const there = marksAt(document, page.id, at, 12 / zoom).filter((m) => !m.locked);
     if (e.shiftKey && there[0]) {
       const one = pickedBy(document, there[0], false);
-      return session.pick([...picked].filter((id) => !one.includes(id)));
+      return session.inHand.pick([...picked].filter((id) => !one.includes(id)));
     }
-    if (there.length === 0) return session.pick([]);
+    if (there.length === 0) return session.inHand.pick([]);
     const held = there.findIndex(({ id }) => picked.has(id));
     const next = there[(held + 1) % there.length];
-    session.pick(picked.has(next.id) ? [next.id] : pickedBy(document, next, false));
+    session.inHand.pick(picked.has(next.id) ? [next.id] : pickedBy(document, next, false));
   };
   const onKey = (handle: BoxHandle, e: KeyboardEvent) => {
     const step = arrowStep(e);
@@ -163,7 +163,7 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
           const { document } = session.store.getState();
           const at = controller.toUser(index, controller.fromClient(e.clientX, e.clientY));
           const [one] = marksAt(document, page.id, at, 12 / zoom).filter((m) => !m.locked);
-          if (one && findMark(document, one.id)) session.pick([one.id]);
+          if (one && findMark(document, one.id)) session.inHand.pick([one.id]);
         }}
         style={{
           position: 'absolute',

@@ -1,17 +1,12 @@
+import { liesBeneath } from '@marginalis/core/derived';
 import { changeFigure, type Restyle, restyleMarks } from '@marginalis/core/editing';
-import { type Dash, type Figure, isClosedFigure } from '@marginalis/core/figures';
+import type { Dash, Figure } from '@marginalis/core/figures';
 import { POINTS_PER_MM } from '@marginalis/core/ink';
-import {
-  HIGHLIGHTER_INKS,
-  inkName,
-  isHighlight,
-  type Mark,
-  PEN_INKS,
-  WIDTHS_MM,
-} from '@marginalis/core/marks';
+import { asFigure, kindFor, type Mark } from '@marginalis/core/kinds';
+import { HIGHLIGHTER_INKS, inkName, PEN_INKS, WIDTHS_MM } from '@marginalis/core/marks';
 import { useState } from 'react';
 import { TextInput, useTheme } from 'react-native-paper';
-import { FIGURE_NAMES, instrumentInHand, usePenRoll, useSession } from '@/session';
+import { usePenRoll, useSession } from '@/session';
 import { Action, type Choice, Choices, InkDrop, Sheet, withOwn } from '@/ui';
 
 const LINES: readonly Choice<Dash>[] = [
@@ -32,8 +27,8 @@ const percent = (o: number): string => `${Math.round(100 * o)} %`;
 const millimetres = (points: number): number => Math.round((100 * points) / POINTS_PER_MM) / 100;
 
 /** The value all marks share; `otherwise` when they differ or there are none. */
-function common<T, O>(marks: readonly Mark[], of: (mark: Mark) => T, otherwise: O): T | O {
-  const values = new Set(marks.map(of));
+function common<A, T, O>(all: readonly A[], of: (one: A) => T, otherwise: O): T | O {
+  const values = new Set(all.map(of));
   return values.size === 1 ? [...values][0] : otherwise;
 }
 const known = (values: readonly number[], own: number): number[] =>
@@ -51,30 +46,25 @@ export function RestyleSheet(props: {
   const ids = marks.map(({ id }) => id);
   const change = (restyle: Restyle) =>
     session.dispatch(restyleMarks(session.store.getState().document, ids, restyle));
-  const figures = marks.filter((m) => m.kind === 'figure');
-  const inks = marks.filter((m) => m.kind === 'ink');
-  const closed = figures.filter((m) => m.kind === 'figure' && isClosedFigure(m.figure));
+  const looks = marks.map((mark) => kindFor(mark).look(mark));
+  const inks = looks.filter((look) => look.steadiness !== undefined);
+  const figures = looks.filter((look) => look.dash !== undefined);
+  const closed = looks.filter((look) => look.fill !== undefined);
   const colour = common(marks, (m) => m.style.colour, '');
   const width = common(marks, (m) => millimetres(m.style.width), MIXED);
   const opacity = common(marks, (m) => m.style.opacity, MIXED);
-  const steadiness = common(inks, (m) => (m.kind === 'ink' ? m.ink.steadiness : MIXED), MIXED);
-  const dash = common(figures, (m) => (m.kind === 'figure' ? m.dash : 'none'), '' as Dash);
-  const fill = common(closed, (m) => (m.kind === 'figure' ? (m.fill?.opacity ?? 0) : 0), MIXED);
-  const light = marks.every(isHighlight);
+  const steadiness = common(inks, (look) => look.steadiness ?? MIXED, MIXED);
+  const dash = common(figures, (look) => look.dash ?? 'none', '' as Dash);
+  const fill = common(closed, (look) => look.fill?.opacity ?? 0, MIXED);
+  const light = marks.every(liesBeneath);
   const palette = [
     ...(light ? HIGHLIGHTER_INKS : PEN_INKS).map((ink) => ink.colour),
     ...own,
     ...(colour ? [colour] : []),
   ];
   const [only] = marks;
-  const title =
-    marks.length === 1 && only.kind === 'figure'
-      ? FIGURE_NAMES[only.figure.kind]
-      : marks.length === 1
-        ? light
-          ? 'Highlight'
-          : 'Ink'
-        : `${marks.length} marks`;
+  const title = marks.length === 1 ? kindFor(only).words(only).name : `${marks.length} marks`;
+  const figure = marks.length === 1 ? asFigure(only)?.figure : undefined;
   return (
     <Sheet title={title} open={open} onClose={onClose}>
       <Choices
@@ -133,11 +123,13 @@ export function RestyleSheet(props: {
           }))}
         />
       )}
-      {marks.length === 1 && only.kind === 'figure' && (
+      {figure && (
         <Heads
-          figure={only.figure}
-          onChange={(figure) =>
-            session.dispatch(changeFigure(session.store.getState().document, only.id, { figure }))
+          figure={figure}
+          onChange={(next) =>
+            session.dispatch(
+              changeFigure(session.store.getState().document, only.id, { figure: next }),
+            )
           }
         />
       )}
@@ -173,9 +165,11 @@ function Author({ author, onChange }: { author: string; onChange: (author: strin
 
 /** Gives the instrument in hand the look of a mark. */
 function LikeThis({ mark, onDone }: { mark: Mark; onDone: () => void }) {
-  const { roll, change, choose, current } = usePenRoll();
-  const wanted = isHighlight(mark) ? 'highlighter' : mark.kind === 'figure' ? 'figure-pen' : 'pen';
-  const held = instrumentInHand();
+  const { roll, change } = usePenRoll();
+  const { hand } = useSession();
+  const wanted = kindFor(mark).madeWith?.(mark);
+  const { steadiness, nib } = kindFor(mark).look(mark);
+  const held = hand.instrument();
   const instrument = held.kind === wanted ? held : roll.find(({ kind }) => kind === wanted);
   if (!instrument) return null;
   return (
@@ -186,9 +180,10 @@ function LikeThis({ mark, onDone }: { mark: Mark; onDone: () => void }) {
           colour: mark.style.colour,
           widthMm: millimetres(mark.style.width),
           opacity: mark.style.opacity,
-          ...(mark.kind === 'ink' ? { steadiness: mark.ink.steadiness, nib: mark.ink.nib } : {}),
+          ...(steadiness === undefined ? {} : { steadiness }),
+          ...(nib ? { nib } : {}),
         });
-        if (current !== instrument.id) choose(instrument.id);
+        hand.choose(instrument.id);
         onDone();
       }}
     >

@@ -24,7 +24,7 @@ function stand() {
       document = done(document, t);
       return true;
     },
-    tell: (words: string) => told.push(words),
+    notices: { tell: (words: string) => told.push(words) },
   } as unknown as DocumentSession;
   return { session, told, count: () => countMarks(document) };
 }

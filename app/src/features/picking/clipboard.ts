@@ -21,7 +21,8 @@ const newId = (): string => crypto.randomUUID();
 
 /** Does what brings in marks, and picks them. */
 function takeInHand(session: DocumentSession, transaction: Transaction | null): void {
-  if (session.dispatch(transaction)) session.pick((transaction?.changes ?? []).map(({ id }) => id));
+  if (session.dispatch(transaction))
+    session.inHand.pick((transaction?.changes ?? []).map(({ id }) => id));
 }
 
 /** Puts copies of what is picked beside it, and picks them. */
@@ -46,7 +47,7 @@ export async function copyPicked(session: DocumentSession): Promise<boolean> {
   try {
     await keepClip(writeClip(clip));
   } catch (e) {
-    session.tell(
+    session.notices.tell(
       `What was copied could not be kept: ${e instanceof Error ? e.message : String(e)}`,
     );
     return false;
@@ -54,7 +55,9 @@ export async function copyPicked(session: DocumentSession): Promise<boolean> {
   try {
     await navigator.clipboard.write([new ClipboardItem({ 'image/png': picture })]);
   } catch {
-    session.tell('Copied for pasting here. The browser does not give other programs its picture.');
+    session.notices.tell(
+      'Copied for pasting here. The browser does not give other programs its picture.',
+    );
   }
   return true;
 }
@@ -66,7 +69,7 @@ export async function pasteClip(
   at: Vec | null,
 ): Promise<void> {
   const text = await readKeptClip();
-  if (text === null) return session.tell('Nothing has been copied yet.');
+  if (text === null) return session.notices.tell('Nothing has been copied yet.');
   try {
     const clip = readClip(text);
     const { document } = session.store.getState();
@@ -77,6 +80,6 @@ export async function pasteClip(
     takeInHand(session, pasteMarks(document, clip, page, place, newId));
   } catch (e) {
     if (!(e instanceof ClipError)) throw e;
-    session.tell(e.message);
+    session.notices.tell(e.message);
   }
 }

@@ -1,3 +1,1 @@
-export { Picked } from './Picked';
-export { PickKeys } from './PickKeys';
-export { PickedActions } from './PickedActions';
+export { pickingFeature } from './feature';

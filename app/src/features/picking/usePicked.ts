@@ -1,5 +1,5 @@
 import { findMark } from '@marginalis/core/document';
-import type { Mark } from '@marginalis/core/marks';
+import type { Mark } from '@marginalis/core/kinds';
 import { useMemo } from 'react';
 import { useSessionState } from '@/session';
 

@@ -1,1 +1,1 @@
-export { PracticeItem } from './PracticeItem';
+export { practiceFeature } from './feature';

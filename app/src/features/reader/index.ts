@@ -1,1 +1,1 @@
-export { ReaderScreen, type ReaderParts } from './ReaderScreen';
+export { ReaderScreen } from './ReaderScreen';

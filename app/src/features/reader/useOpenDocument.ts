@@ -7,13 +7,18 @@ import {
   passwordFor,
 } from '@/session';
 import { type DeskDocument, findDocument, readSource } from '@/storage';
+import type { SourcePictures } from '@/stage';
 import { PdfPictures } from '@/work';
 
 export type OpenedDocument =
   | { readonly phase: 'opening' }
   | { readonly phase: 'failed'; readonly message: string }
   | { readonly phase: 'locked'; readonly document: DeskDocument; retry(): void }
-  | { readonly phase: 'open'; readonly session: DocumentSession; readonly pictures: PdfPictures };
+  | {
+      readonly phase: 'open';
+      readonly session: DocumentSession;
+      readonly pictures: SourcePictures;
+    };
 
 const GONE =
   'It is not on this desk: it may have been removed, or the link belongs to another browser.';
@@ -57,7 +62,9 @@ export function useOpenDocument(id: string): OpenedDocument {
           noteWorkedOn(id, Date.now()).catch(() => undefined);
         }
       });
-      return show({ phase: 'open', session, pictures });
+      const own = (source: string): PdfPictures | null =>
+        source === document.source ? pictures : null;
+      return show({ phase: 'open', session, pictures: own });
     }
     open().catch((e: unknown) => {
       show({ phase: 'failed', message: e instanceof Error ? e.message : String(e) });

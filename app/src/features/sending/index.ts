@@ -1,1 +1,1 @@
-export { SendButton } from './SendButton';
+export { sendingFeature } from './feature';

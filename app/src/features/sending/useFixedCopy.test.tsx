@@ -1,12 +1,15 @@
-import { emptyDocument } from '@marginalis/core/document';
+import { emptyDocument, pagesOfSource } from '@marginalis/core/document';
+import { plainPage } from '@marginalis/core/geometry';
 import { act, renderHook } from '@testing-library/react';
 import { readSource } from '@/storage';
 import { startWork } from '@/work';
 import { useFixedCopy } from './useFixedCopy';
 
+const mockPages = pagesOfSource('a'.repeat(64), Array(3).fill(plainPage(9, 9)), String);
 const mockSession = {
+  copyLayers: { known: () => new Map() },
   desk: { source: 'a', pages: [1, 2, 3] },
-  store: { getState: () => ({ document: emptyDocument([]) }) },
+  store: { getState: () => ({ document: emptyDocument(mockPages) }) },
 };
 jest.mock('@/session', () => ({ useSession: () => mockSession, passwordFor: () => undefined }));
 jest.mock('@/storage', () => ({ readSource: jest.fn() }));

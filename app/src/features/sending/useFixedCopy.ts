@@ -34,15 +34,19 @@ export function useFixedCopy(): { state: CopyState; make: () => void; stop: () =
     const show = (next: CopyState): void => {
       if (making.current === mine) setState(next);
     };
-    setState({ phase: 'making', done: 0, all: session.desk.pages.length });
+    setState({ phase: 'making', done: 0, all: session.store.getState().document.pages.length });
     try {
       const bytes = await readSource(source);
       if (making.current !== mine) return;
       if (!bytes) return show({ phase: 'failed', message: BYTES_GONE });
+      const { document } = session.store.getState();
+      const layers = session.copyLayers.known(document);
+      const unknown = new Map([...document.marks].filter(([page]) => !layers.has(page)));
+      const password = passwordFor(source);
       const ask = {
-        bytes,
-        document: plainDocument(session.store.getState().document),
-        password: passwordFor(source),
+        sources: [{ sha: source, bytes, ...(password === undefined ? {} : { password }) }],
+        document: plainDocument({ ...document, marks: unknown }),
+        layers,
       };
       mine.work = startWork('fixedCopy', ask, (done, all) => show({ phase: 'making', done, all }));
       const result = await mine.work.result;

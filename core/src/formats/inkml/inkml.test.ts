@@ -10,7 +10,8 @@ import {
   marksOn,
 } from '../../document/index.ts';
 import { bringInInk, drawInk } from '../../editing/index.ts';
-import { type InkMark, INSTRUMENTS, isWriting } from '../../marks/index.ts';
+import { type InkMark } from '../../kinds/index.ts';
+import { FIRST_ROLL, INSTRUMENTS, writes } from '../../marks/index.ts';
 import { plainPage } from '../../geometry/index.ts';
 import { placeTraces } from './place.ts';
 import { InkmlError, readInkml } from './read.ts';
@@ -55,7 +56,7 @@ test('ink of every instrument comes back as it was, on its page, also on a turne
     { page: 0, path: wavePath({ x: 100, y: 400 }, 200, 10, 3) },
     { page: 1, path: ellipsePath({ x: 300, y: 300 }, 40, 30), instrument: HIGHLIGHTER },
   ]);
-  INSTRUMENTS.filter((i) => isWriting(i.kind)).forEach((instrument, k) => {
+  INSTRUMENTS.filter(writes).forEach((instrument, k) => {
     const samples = writeAlong(wavePath({ x: 80, y: 100 + 40 * k }, 200, 8, 2), {
       seed: k + 1,
     }).map((s) => ({
@@ -88,7 +89,7 @@ test('any stroke on the stored grid survives the round trip', () => {
       const t = drawInk(empty, {
         id: 'a',
         page: 'p0',
-        instrument: INSTRUMENTS[0],
+        instrument: FIRST_ROLL[0],
         samples: inside,
         madeAt: 0,
       });

@@ -1,4 +1,4 @@
-import type { PageRef } from '../../document/index.ts';
+import type { Page } from '../../document/index.ts';
 import {
   type Box,
   boxHeight,
@@ -10,7 +10,7 @@ import {
   transform,
 } from '../../geometry/index.ts';
 import type { InkSample } from '../../ink/index.ts';
-import { type InkMark, writtenInk } from '../../marks/index.ts';
+import { type InkMark, writtenInk } from '../../kinds/index.ts';
 import type { ReadTrace } from './read.ts';
 
 /** Ink on a page of the document, in its user space. */
@@ -28,7 +28,7 @@ const BEYOND = 2;
  */
 export function placeTraces(
   traces: readonly ReadTrace[],
-  pages: readonly PageRef[],
+  pages: readonly Page[],
   otherwise: number,
   onProgress: (done: number, all: number) => void = () => undefined,
 ): PlacedInk[] {
@@ -59,7 +59,7 @@ export function placeTraces(
   });
 }
 
-function fitting(ink: Box, page: PageRef): { scale: number; dx: number; dy: number } {
+function fitting(ink: Box, page: Page): { scale: number; dx: number; dy: number } {
   const { width, height } = displaySize(page);
   const inside =
     ink.minX >= -BEYOND &&

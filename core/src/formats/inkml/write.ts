@@ -1,7 +1,7 @@
-import { type DocState, inOrder, marksOn, type PageRef } from '../../document/index.ts';
+import { type DocState, inOrder, marksOn, type Page } from '../../document/index.ts';
 import { displayMatrix } from '../../geometry/index.ts';
 import type { InkSample } from '../../ink/index.ts';
-import { type InkMark, leftSamples } from '../../marks/index.ts';
+import { asInk, type InkMark, leftSamples } from '../../kinds/index.ts';
 import { INKML, OWN } from './names.ts';
 
 const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
@@ -73,7 +73,7 @@ function trace(samples: readonly InkSample[], id: string, page: number, brushId:
 }
 
 /** From user space to the page as it lies before the reader, y down: rows of an affine mapping. */
-function mapping(page: PageRef, id: string): string {
+function mapping(page: Page, id: string): string {
   const [a, b, c, d, e, f] = displayMatrix(page, 1);
   return `    <canvasTransform xml:id="${id}">
       <mapping type="affine"><affine>${a} ${c} ${e}, ${b} ${d} ${f}</affine></mapping>
@@ -93,7 +93,7 @@ export function writeInkml(state: DocState, title: string): string {
   const brushes = new Map<string, string>();
   const traces: string[] = [];
   state.pages.forEach((page, index) => {
-    const marks = inOrder(marksOn(state, page.id)).filter((m): m is InkMark => m.kind === 'ink');
+    const marks = inOrder(marksOn(state, page.id)).flatMap((mark) => asInk(mark) ?? []);
     if (marks.length === 0) return;
     const number = index + 1;
     definitions.push(mapping(page, `turn-${number}`));

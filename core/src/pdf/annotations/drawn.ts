@@ -1,7 +1,7 @@
 import { PDFArray, PDFDict, PDFName, PDFNumber } from '@cantoo/pdf-lib';
 import { ellipseInto, type Vec } from '../../geometry/index.ts';
-import type { Layer } from '../layer.ts';
-import { pdfNumber as n } from '../operators.ts';
+import type { Layer } from '../sink/layer.ts';
+import { pdfNumber as n } from '../sink/operators.ts';
 import { lineEnding } from './lineEndings.ts';
 import { numbersAt, numbersOf, rectOf, subtypeOf } from './read.ts';
 

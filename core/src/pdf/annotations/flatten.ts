@@ -1,7 +1,7 @@
 import { PDFArray, PDFDict, PDFName, type PDFPage, PDFRef } from '@cantoo/pdf-lib';
 import { disarm } from '../actions.ts';
-import type { Layer } from '../layer.ts';
-import { pdfNumber } from '../operators.ts';
+import type { Layer } from '../sink/layer.ts';
+import { pdfNumber } from '../sink/operators.ts';
 import { appearanceOf } from './appearance.ts';
 import { drawWithoutAppearance } from './drawn.ts';
 import { isShown, subtypeOf } from './read.ts';

@@ -1,5 +1,5 @@
 import type { Vec } from '../../geometry/index.ts';
-import { pdfNumber as n } from '../operators.ts';
+import { pdfNumber as n } from '../sink/operators.ts';
 
 /** What stands at an end of a line, drawn in the line's own colour. */
 export interface LineEnding {

@@ -1,0 +1,1 @@
+export { historyFeature } from './feature';

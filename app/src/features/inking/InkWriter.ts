@@ -1,0 +1,192 @@
+import {
+  drawFinished,
+  drawInk,
+  type FinishedStroke,
+  marksTouched,
+  strokeWork,
+} from '@marginalis/core/editing';
+import { findMark } from '@marginalis/core/document';
+import { distance, type Vec } from '@marginalis/core/geometry';
+import {
+  createLiveInk,
+  createSpeedPressure,
+  type InkSample,
+  type LiveInk,
+  type Nib,
+  NO_PRESSURE,
+} from '@marginalis/core/ink';
+import { asFigure } from '@marginalis/core/kinds';
+import {
+  type Instrument,
+  instrumentStyle,
+  writes,
+  type WritingInstrument,
+} from '@marginalis/core/marks';
+import { usePenRoll } from '@/session';
+import {
+  type Hit,
+  type InstrumentWriter,
+  type Reader,
+  samplesOf,
+  type WritingTools,
+} from '@/shell';
+import { printedDotOn } from '@/stage';
+import { StrokeFinisher } from '@/work';
+import { LivePainter } from './LivePainter';
+
+interface Stroke {
+  readonly page: number;
+  readonly pageId: string;
+  readonly instrument: WritingInstrument;
+  readonly nib: Nib;
+  readonly colour: string;
+  readonly straight: boolean;
+  readonly live: LiveInk;
+  readonly samples: InkSample[];
+  readonly speedPressure: (place: Vec, t: number) => number;
+  predicted: InkSample[];
+}
+
+/** A touch so short and so still is a tap, ms and CSS pixels. */
+const TAP_TIME = 350;
+const TAP_REACH = 9;
+/** The worker that finishes strokes is made ready so long after the page came, ms. */
+const FINISHER_DELAY = 1500;
+
+/** Turns a contact into ink, shown in the frame of the event. */
+export class InkWriter implements InstrumentWriter {
+  private stroke: Stroke | null = null;
+  private readonly painter: LivePainter;
+  private readonly finisher = new StrokeFinisher();
+  private readonly starting: ReturnType<typeof setTimeout>;
+
+  constructor(
+    private readonly reader: Reader,
+    private readonly tools: WritingTools,
+  ) {
+    this.painter = new LivePainter(tools.tiles);
+    // Not while the page is still being drawn.
+    this.starting = setTimeout(() => this.finisher.start(), FINISHER_DELAY);
+  }
+
+  start(event: PointerEvent, { index, pageId }: Hit, instrument: Instrument): void {
+    if (!writes(instrument)) return;
+    const { colour, opacity, width } = instrumentStyle(instrument);
+    this.reader.session.inHand.pick([]);
+    this.stroke = {
+      page: index,
+      pageId,
+      instrument,
+      nib: { ...instrument.nib, width },
+      colour,
+      straight: instrument.straight,
+      live: createLiveInk(instrument.steadiness),
+      samples: [],
+      speedPressure: createSpeedPressure(),
+      predicted: [],
+    };
+    this.reader.session.strokeInHand.start();
+    this.tools.lookLike({ opacity, multiplied: instrument.kind === 'highlighter' });
+    this.move(event);
+  }
+
+  move(event: PointerEvent): void {
+    const { stroke } = this;
+    if (!stroke) return;
+    for (const e of samplesOf(event)) {
+      const sample = this.sampleOf(stroke, e);
+      stroke.samples.push(sample);
+      stroke.live.push(sample);
+    }
+    const { pressure } = stroke.samples[stroke.samples.length - 1];
+    stroke.predicted = (event.getPredictedEvents?.() ?? []).map((e) => ({
+      ...this.sampleOf(stroke, e, true),
+      pressure,
+    }));
+    this.painter.paint(stroke, this.tools.matrix(stroke.page));
+  }
+
+  end(): void {
+    this.cancel(true);
+  }
+
+  cancel(keep: boolean): void {
+    const { stroke } = this;
+    this.stroke = null;
+    if (stroke && keep && stroke.samples.length > 0) return this.keep(stroke);
+    if (stroke) this.reader.session.strokeInHand.drop();
+    this.painter.clear();
+  }
+
+  fit(): void {
+    if (!this.stroke) return;
+    this.painter.clear();
+    this.painter.paint(this.stroke, this.tools.matrix(this.stroke.page));
+  }
+
+  leave(): void {
+    clearTimeout(this.starting);
+    this.reader.session.strokeInHand.finishNow();
+    this.finisher.stop();
+  }
+
+  private sampleOf({ page, speedPressure }: Stroke, e: PointerEvent, predicted = false): InkSample {
+    const at = this.tools.userAt(page, e);
+    const t = e.timeStamp;
+    if (e.pointerType === 'pen')
+      return { ...at, t, pressure: e.pressure, tiltX: e.tiltX, tiltY: e.tiltY };
+    // A mouse presses evenly, a finger as the glass guesses: their speed says more.
+    return { ...at, t, pressure: predicted ? NO_PRESSURE : speedPressure(at, t) };
+  }
+
+  /** Takes in hand the figure that a figure pen tapped on; whether there was one. */
+  private takeTapped({ instrument, samples, pageId }: Stroke): boolean {
+    if (instrument.kind !== 'figure-pen') return false;
+    const [first, last] = [samples[0], samples[samples.length - 1]];
+    const { zoom } = this.reader.stage.getCamera();
+    if (last.t - first.t > TAP_TIME || distance(first, last) * zoom > TAP_REACH) return false;
+    const { document } = this.reader.session.store.getState();
+    const touched = marksTouched(document, pageId, [last], TAP_REACH / zoom);
+    const figure = [...touched].reverse().find((id) => asFigure(findMark(document, id)));
+    if (figure) this.reader.session.inHand.pick([figure]);
+    return figure !== undefined;
+  }
+
+  /** The live ink stays until the finished mark is on the page, so nothing flickers. */
+  private keep(stroke: Stroke): void {
+    const { instrument, samples, pageId } = stroke;
+    const { session } = this.reader;
+    if (this.takeTapped(stroke)) {
+      session.strokeInHand.drop();
+      return this.painter.clear();
+    }
+    const whole = {
+      id: crypto.randomUUID(),
+      page: pageId,
+      instrument,
+      samples,
+      madeAt: Date.now(),
+      author: usePenRoll.getState().author,
+    };
+    const draw = (finished: FinishedStroke | null): void => {
+      const { document } = session.store.getState();
+      session.dispatch(
+        finished ? drawFinished(document, whole, finished) : drawInk(document, whole),
+      );
+      const { settle } = usePenRoll.getState();
+      const consider = (): void =>
+        session.offers.considerTidy(
+          whole.id,
+          instrument.tidy,
+          settle,
+          finished?.found,
+          printedDotOn(this.reader.stage, stroke.page),
+        );
+      if (instrument.tidy === 'always') consider();
+      else session.strokeInHand.askSoon(consider);
+      this.painter.clear();
+    };
+    const work = strokeWork(session.store.getState().document, whole);
+    session.strokeInHand.finishWhen(this.finisher.finish(work), draw);
+  }
+}

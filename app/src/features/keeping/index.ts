@@ -1,0 +1,1 @@
+export { keepingFeature } from './feature';

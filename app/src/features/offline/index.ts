@@ -1,0 +1,1 @@
+export { offlineFeature } from './feature';

@@ -1,0 +1,166 @@
+import { marksOn } from '@marginalis/core/document';
+import { carryMarks, groupMarks, removeMarks, ungroupMarks } from '@marginalis/core/editing';
+import {
+  displayMatrix,
+  invertMatrix,
+  moveBy,
+  thenMatrix,
+  type Vec,
+} from '@marginalis/core/geometry';
+import type { Command, Reader, ReaderFeature } from '@/shell';
+import { arrowStep } from '@/ui';
+import { copyPicked, cutPicked, duplicatePicked, pasteClip } from './clipboard';
+import { Picked } from './Picked';
+import { PickWriter } from './PickWriter';
+import { RESTYLE, RestylePicked } from './RestylePicked';
+
+/** The page in the middle of the window and the place there; the current page's middle when none is. */
+function middleOf({ session, stage }: Reader): { page: string; at: Vec | null } {
+  const { pages } = session.store.getState().document;
+  const { width, height } = stage.getView();
+  const hit = stage.pageAt({ x: width / 2, y: height / 2 });
+  return hit
+    ? { page: pages[hit.index].id, at: hit.user }
+    : { page: pages[stage.getSight().current].id, at: null };
+}
+
+/** Moves what is picked by a step of the arrow keys, as it is seen, whichever way its page is turned. */
+function nudge({ session }: Reader, key: string): void {
+  const { document, picked } = session.store.getState();
+  const [first] = picked;
+  const page = document.pages.find(({ id }) => marksOn(document, id).has(first));
+  const step = arrowStep({ key: key.replace('Shift+', ''), shiftKey: key.startsWith('Shift+') });
+  if (!page || !step) return;
+  const display = displayMatrix(page);
+  const matrix = thenMatrix(thenMatrix(display, moveBy(step)), invertMatrix(display));
+  session.dispatch(carryMarks(document, picked, matrix, 'Move'));
+}
+
+const ARROWS = ['ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight'];
+
+function commands(reader: Reader): readonly Command[] {
+  const { session, shell } = reader;
+  const { document, picked, writable } = session.store.getState();
+  const some = (): boolean => writable && picked.size > 0;
+  const remove = (): void => void session.dispatch(removeMarks(document, picked));
+  return [
+    {
+      id: 'lay-down',
+      title: 'Refuse what is offered; lay down what is picked; close a sheet',
+      group: 'Marks',
+      keys: ['Escape'],
+      hidden: true,
+      run: () => {
+        session.offers.dismiss();
+        session.inHand.pick([]);
+      },
+    },
+    {
+      id: 'pick-all',
+      title: 'Pick all marks of the page',
+      group: 'Marks',
+      also: 'select everything',
+      icon: 'picker',
+      keys: ['Mod+A'],
+      able: () => writable,
+      run: () => session.inHand.pick(marksOn(document, middleOf(reader).page).keys()),
+    },
+    {
+      id: 'nudge',
+      title: 'Move what is picked',
+      group: 'Marks',
+      keys: [...ARROWS, ...ARROWS.map((key) => `Shift+${key}`)],
+      spelled: 'Arrows, with Shift farther',
+      hidden: true,
+      able: some,
+      run: (key = '') => nudge(reader, key),
+    },
+    {
+      id: RESTYLE,
+      title: 'Change what is picked',
+      group: 'Marks',
+      also: 'look colour ink width style',
+      icon: 'look',
+      forPicked: 'Change',
+      able: some,
+      run: () => shell.openDialog(RESTYLE),
+    },
+    {
+      id: 'copy-picked',
+      title: 'Copy what is picked',
+      group: 'Marks',
+      icon: 'copy',
+      keys: ['Mod+C'],
+      forPicked: 'Copy',
+      able: some,
+      run: () => void copyPicked(session),
+    },
+    {
+      id: 'cut-picked',
+      title: 'Cut what is picked',
+      group: 'Marks',
+      icon: 'cut',
+      keys: ['Mod+X'],
+      able: some,
+      run: () => void cutPicked(session),
+    },
+    {
+      id: 'paste',
+      title: 'Paste',
+      group: 'Marks',
+      icon: 'paste',
+      keys: ['Mod+V'],
+      able: () => writable,
+      run: () => {
+        const { page, at } = middleOf(reader);
+        void pasteClip(session, page, at);
+      },
+    },
+    {
+      id: 'duplicate-picked',
+      title: 'Duplicate what is picked',
+      group: 'Marks',
+      icon: 'duplicate',
+      keys: ['Mod+D'],
+      able: some,
+      run: () => duplicatePicked(session),
+    },
+    {
+      id: 'group',
+      title: 'Group what is picked',
+      group: 'Marks',
+      keys: ['Mod+G'],
+      able: some,
+      run: () => session.dispatch(groupMarks(document, picked, crypto.randomUUID())),
+    },
+    {
+      id: 'ungroup',
+      title: 'Ungroup what is picked',
+      group: 'Marks',
+      keys: ['Mod+Shift+G'],
+      able: some,
+      run: () => session.dispatch(ungroupMarks(document, picked)),
+    },
+    {
+      id: 'remove-picked',
+      title: 'Remove what is picked',
+      group: 'Marks',
+      also: 'delete rub out',
+      icon: 'remove',
+      keys: ['Delete', 'Backspace'],
+      spelled: 'Delete',
+      forPicked: `Remove ${picked.size}`,
+      able: some,
+      run: remove,
+    },
+  ];
+}
+
+/** Taking marks in hand, and what can be done with them. */
+export const pickingFeature: ReaderFeature = {
+  name: 'picking',
+  commands,
+  OnPage: Picked,
+  dialogs: [{ id: RESTYLE, Content: RestylePicked }],
+  instruments: [{ kinds: ['picker'], writer: (reader, tools) => new PickWriter(reader, tools) }],
+};

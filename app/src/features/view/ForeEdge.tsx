@@ -1,0 +1,134 @@
+import { markSlots, SLOTS } from '@marginalis/core/derived';
+import type { DocState } from '@marginalis/core/document';
+import {
+  type PointerEvent as ReactPointerEvent,
+  type KeyboardEvent as ReactKeyboardEvent,
+  useRef,
+} from 'react';
+import { useTheme } from 'react-native-paper';
+import { useShallow } from 'zustand/react/shallow';
+import { useSessionState } from '@/session';
+import { useSight, useStage } from '@/stage';
+import { Area } from '@/ui';
+
+const WIDTH = 28;
+
+/** Places along the strip that are told apart. */
+const PLACES = 240;
+
+const kept = new WeakMap<
+  DocState['marks'],
+  { pages: DocState['pages']; places: readonly number[] }
+>();
+
+/** Where marks are, in pages and shares of pages; those that fall together once. Kept as long as no mark and no page changes. */
+function placesOf({ pages, marks }: DocState): readonly number[] {
+  const known = kept.get(marks);
+  if (known?.pages === pages) return known.places;
+  const steps = PLACES / pages.length;
+  const all = pages.flatMap((page, n) => {
+    const here = marks.get(page.id);
+    return here ? markSlots(page, here).map((slot) => n + slot / SLOTS) : [];
+  });
+  const places = [...new Set(all.map((place) => Math.floor(place * steps) / steps))].sort(
+    (a, b) => a - b,
+  );
+  kept.set(marks, { pages, places });
+  return places;
+}
+
+/** The strip along the page stack: where marks lie, where the reader is; dragging it scrubs through the pages. */
+export function ForeEdge() {
+  const { controller } = useStage();
+  const { current, first, last, count } = useSight();
+  const { colors } = useTheme();
+  const strip = useRef<HTMLDivElement>(null);
+  // Told only when it differs: writing on must not cost more because the strip shows it.
+  const marked = useSessionState(useShallow((s) => placesOf(s.document)));
+
+  const scrub = (e: ReactPointerEvent<HTMLDivElement>) => {
+    const r = strip.current?.getBoundingClientRect();
+    if (!r) return;
+    const share = Math.min(1, Math.max(0, (e.clientY - r.top) / r.height));
+    controller.goToHeight(
+      share * controller.stack.height -
+        controller.getView().height / controller.getCamera().zoom / 2,
+    );
+  };
+  const onKeyDown = (e: ReactKeyboardEvent) => {
+    const to = {
+      ArrowUp: current - 1,
+      ArrowDown: current + 1,
+      Home: 0,
+      End: count - 1,
+      PageUp: current - 10,
+      PageDown: current + 10,
+    }[e.key];
+    if (to === undefined) return;
+    e.preventDefault();
+    e.stopPropagation();
+    controller.goToPage(to);
+  };
+  const share = (page: number): string => `${(100 * page) / count}%`;
+
+  return (
+    <Area
+      ref={strip}
+      role="slider"
+      tabIndex={0}
+      aria-label="Fore-edge: place in the document"
+      aria-orientation="vertical"
+      aria-valuemin={1}
+      aria-valuemax={count}
+      aria-valuenow={current + 1}
+      aria-valuetext={`Page ${current + 1} of ${count}`}
+      onKeyDown={onKeyDown}
+      onPointerDown={(e) => {
+        e.currentTarget.setPointerCapture(e.pointerId);
+        scrub(e);
+      }}
+      onPointerMove={(e) => {
+        if (e.buttons > 0) scrub(e);
+      }}
+      style={{
+        width: WIDTH,
+        position: 'relative',
+        touchAction: 'none',
+        cursor: 'ns-resize',
+        background: colors.surfaceVariant,
+        borderLeft: `1px solid ${colors.outlineVariant}`,
+        borderRight: `1px solid ${colors.outlineVariant}`,
+        boxSizing: 'border-box',
+      }}
+    >
+      <Area
+        style={{
+          position: 'absolute',
+          left: 0,
+          right: 0,
+          top: share(first),
+          height: share(last - first + 1),
+          minHeight: 6,
+          background: colors.secondaryContainer,
+          borderTop: `1px solid ${colors.outline}`,
+          borderBottom: `1px solid ${colors.outline}`,
+          boxSizing: 'border-box',
+        }}
+      />
+      {marked.map((place) => (
+        <Area
+          key={place}
+          data-marked={Math.floor(place) + 1}
+          style={{
+            position: 'absolute',
+            right: 4,
+            width: 10,
+            top: share(place),
+            height: 2,
+            background: colors.primary,
+          }}
+        />
+      ))}
+    </Area>
+  );
+}

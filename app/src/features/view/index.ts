@@ -1,0 +1,1 @@
+export { viewFeature } from './feature';

@@ -1,0 +1,51 @@
+import { FIRST_ROLL, type Instrument } from '@marginalis/core/marks';
+import { createStore } from 'zustand/vanilla';
+import { usePenRoll } from './penRoll';
+
+/** The next touch of a page is for something else than writing. */
+export interface AwaitedTouch {
+  /** What the person is to do, in words. */
+  readonly text: string;
+  act(page: Element, at: { readonly clientX: number; readonly clientY: number }): void;
+}
+
+export interface HandState {
+  /** Id of the instrument in hand. */
+  readonly current: string;
+  readonly awaited: AwaitedTouch | null;
+}
+
+/** What a person holds over one open document: each document has a pen of its own. */
+export class Hand {
+  readonly store = createStore<HandState>(() => ({
+    current: usePenRoll.getState().roll[0].id,
+    awaited: null,
+  }));
+
+  choose = (id: string): void => this.store.setState({ current: id });
+
+  /** The instrument in hand; the first of the roll where that one is gone. */
+  instrument = (): Instrument => {
+    const { roll } = usePenRoll.getState();
+    const { current } = this.store.getState();
+    return roll.find(({ id }) => id === current) ?? roll[0];
+  };
+
+  /** Has the next touch of a page do something; null calls it off. */
+  await = (awaited: AwaitedTouch | null): void => this.store.setState({ awaited });
+
+  /** Whether a touch was awaited; it has done what it was awaited for then. */
+  takeTouch(page: Element, at: { readonly clientX: number; readonly clientY: number }): boolean {
+    const { awaited } = this.store.getState();
+    if (!awaited) return false;
+    this.await(null);
+    awaited.act(page, at);
+    return true;
+  }
+}
+
+/** The eraser of the roll, for a stylus turned round. */
+export const eraserOfRoll = (): Instrument => {
+  const isEraser = ({ kind }: Instrument): boolean => kind === 'eraser';
+  return usePenRoll.getState().roll.find(isEraser) ?? FIRST_ROLL.find(isEraser) ?? FIRST_ROLL[0];
+};

@@ -1,0 +1,15 @@
+import type { MarkRecord } from '@marginalis/core/marks';
+import type { MarkLayer } from '@marginalis/core/pdf';
+import { startWork } from '@/work';
+
+/** A page's marks encoded by a worker; null when that failed: then the copy tells what is wrong with them. */
+export async function encodeElsewhere(marks: readonly MarkRecord[]): Promise<MarkLayer | null> {
+  const result = await startWork('encodeMarks', { marks }).result;
+  return result.ok ? result.value : null;
+}
+
+/** Not every browser says when it is idle. */
+export function whenIdle(act: () => void): void {
+  if (typeof requestIdleCallback === 'function') requestIdleCallback(act);
+  else setTimeout(act, 0);
+}

@@ -1,0 +1,31 @@
+import type { Keeper } from './keeper';
+import type { SessionStore, Task } from './sessionState';
+import type { StrokeInHand } from './strokeInHand';
+
+/** What a person is told of their document. */
+export class Notices {
+  constructor(
+    private readonly store: SessionStore,
+    private readonly keeper: () => Pick<Keeper, 'waits' | 'isWriting' | 'isRefused'>,
+    private readonly stroke: () => Pick<StrokeInHand, 'isBusy'>,
+  ) {}
+
+  /** What is not in the journal yet is not said to be kept, ink under the pen least of all. */
+  saving = (): void => {
+    const { waits, isWriting, isRefused } = this.keeper();
+    const isBusy = this.stroke().isBusy || (waits > 0 && isWriting);
+    const saving = isBusy ? 'keeping' : waits > 0 ? 'unkept' : 'kept';
+    const refused = isRefused && waits > 0;
+    const said = this.store.getState();
+    // The interface is told only what it has not been told.
+    if (said.saving !== saving || said.refused !== refused)
+      this.store.setState({ saving, refused });
+  };
+
+  /** Says what went wrong, until it is put away. */
+  tell = (trouble: string): void => this.store.setState({ trouble });
+
+  forgetTrouble = (): void => this.store.setState({ trouble: null });
+
+  setTask = (task: Task | null): void => this.store.setState({ task });
+}

@@ -1,0 +1,76 @@
+import { StyleSheet, View } from 'react-native';
+import { IconButton, Text, useTheme } from 'react-native-paper';
+import { paperIcon, Sheet } from '@/ui';
+import type { Panel, ReaderFeature } from './feature';
+import { useReader, useShell } from './ReaderContext';
+
+type Side = Panel['side'];
+
+function useOpenPanel(features: readonly ReaderFeature[], side: Side): Panel | null {
+  const id = useShell((s) => s.panels[side]);
+  return features.flatMap(({ panels = [] }) => panels).find((panel) => panel.id === id) ?? null;
+}
+
+/** The column at a side of the pages; nothing while no panel is open there. */
+export function SidePanel({ features, side }: { features: readonly ReaderFeature[]; side: Side }) {
+  const panel = useOpenPanel(features, side);
+  const { shell } = useReader();
+  const { colors } = useTheme();
+  if (!panel) return null;
+  const { title, Content } = panel;
+  return (
+    <View
+      role="complementary"
+      aria-label={title}
+      style={[
+        styles.column,
+        { backgroundColor: colors.surface, borderColor: colors.outlineVariant },
+      ]}
+    >
+      <View style={styles.head}>
+        <Text variant="titleMedium" role="heading" aria-level={2} style={styles.title}>
+          {title}
+        </Text>
+        <IconButton
+          icon={paperIcon('close')}
+          size={20}
+          accessibilityLabel={`Close ${title.toLowerCase()}`}
+          onPress={() => shell.closePanel(side)}
+          style={styles.close}
+        />
+      </View>
+      <Content onGone={NOTHING} />
+    </View>
+  );
+}
+
+/** The same on a phone: a sheet over the lower half, gone when the reader was led somewhere. */
+export function PanelSheet({ features, side }: { features: readonly ReaderFeature[]; side: Side }) {
+  const panel = useOpenPanel(features, side);
+  const { shell } = useReader();
+  if (!panel) return null;
+  const { title, Content } = panel;
+  const close = (): void => shell.closePanel(side);
+  return (
+    <Sheet title={title} open onClose={close} tall>
+      <Content onGone={close} />
+    </Sheet>
+  );
+}
+
+/** Whatever is open over everything else. */
+export function OpenDialog({ features }: { features: readonly ReaderFeature[] }) {
+  const id = useShell((s) => s.dialog);
+  const { shell } = useReader();
+  const dialog = features.flatMap(({ dialogs = [] }) => dialogs).find((d) => d.id === id);
+  return dialog ? <dialog.Content onClose={() => shell.closeDialog(dialog.id)} /> : null;
+}
+
+const NOTHING = (): void => undefined;
+
+const styles = StyleSheet.create({
+  column: { width: 320, padding: 10, borderLeftWidth: 1, borderRightWidth: 1 },
+  head: { flexDirection: 'row', alignItems: 'center' },
+  title: { flex: 1 },
+  close: { margin: 0, width: 44, height: 44 },
+});

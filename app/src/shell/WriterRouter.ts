@@ -1,0 +1,87 @@
+import type { Instrument, InstrumentKind } from '@marginalis/core/marks';
+import { eraserOfRoll } from '@/session';
+import type { Writer } from '@/stage';
+import type { Reader, ReaderFeature } from './feature';
+import type { InstrumentWriter, WritingTools } from './writing';
+
+/** Gives every contact that writes to the instrument in hand, or to the eraser of the roll. */
+export class WriterRouter implements Writer {
+  private readonly writers: readonly InstrumentWriter[];
+  private readonly byKind = new Map<InstrumentKind, InstrumentWriter>();
+  /** What has the contact that is down. */
+  private busy: InstrumentWriter | null = null;
+
+  constructor(
+    private readonly reader: Reader,
+    private readonly tools: WritingTools,
+    features: readonly ReaderFeature[],
+  ) {
+    this.writers = features
+      .flatMap(({ instruments = [] }) => instruments)
+      .map(({ kinds, writer }) => {
+        const made = writer(reader, tools);
+        for (const kind of kinds) this.byKind.set(kind, made);
+        return made;
+      });
+  }
+
+  start(event: PointerEvent, act: 'write' | 'erase'): void {
+    const { session, stage } = this.reader;
+    const { hand } = session;
+    this.hover(null);
+    session.strokeInHand.finishNow();
+    session.strokeInHand.askNoMore();
+    session.offers.dismiss();
+    const hit = stage.pageAt(stage.fromClient(event.clientX, event.clientY));
+    const { writable, document } = session.store.getState();
+    const page = hit && stage.elementOf(hit.index);
+    if (!hit || !page || !writable) return;
+    if (hand.takeTouch(page, event)) return;
+    const instrument = act === 'erase' ? eraserOfRoll() : hand.instrument();
+    const writer = this.byKind.get(instrument.kind);
+    if (!writer) return;
+    for (const other of this.writers) if (other !== writer) other.yield?.();
+    this.busy = writer;
+    writer.start(event, { ...hit, pageId: document.pages[hit.index].id }, instrument);
+  }
+
+  move(event: PointerEvent): void {
+    this.busy?.move(event);
+  }
+
+  end(event: PointerEvent): void {
+    const { busy } = this;
+    this.busy = null;
+    busy?.end(event);
+  }
+
+  cancel(keep: boolean): void {
+    const { busy } = this;
+    this.busy = null;
+    busy?.cancel(keep);
+  }
+
+  hover(
+    event: PointerEvent | null,
+    instrument: Instrument = this.reader.session.hand.instrument(),
+  ): void {
+    const writer = this.byKind.get(instrument.kind);
+    this.tools.showRing(writer?.bare ? null : event, instrument);
+    if (event) writer?.hover?.(event);
+  }
+
+  /** The window's size or the camera changed. */
+  fit(): void {
+    this.tools.fit();
+    for (const writer of this.writers) writer.fit?.();
+  }
+
+  /** The pen is taken away with the screen. */
+  leave(): void {
+    const { strokeInHand } = this.reader.session;
+    for (const writer of this.writers) writer.leave?.();
+    strokeInHand.finishNow();
+    strokeInHand.askNoMore();
+    this.tools.remove();
+  }
+}

@@ -1,0 +1,45 @@
+import { matchSorter, rankings } from 'match-sorter';
+import {
+  type Command,
+  type CommandGroup,
+  GROUPS,
+  type Reader,
+  type ReaderFeature,
+} from './feature';
+
+/** Every command of the features, in their order: what they can do now. */
+export const commandsOf = (
+  features: readonly ReaderFeature[],
+  reader: Reader,
+): readonly Command[] => features.flatMap((feature) => feature.commands?.(reader) ?? []);
+
+export const isAble = (command: Command): boolean => command.able?.() ?? true;
+
+/** The command that a key means now; null when it means none. */
+export const commandForKey = (commands: readonly Command[], key: string): Command | null =>
+  commands.find((command) => command.keys?.includes(key) && isAble(command)) ?? null;
+
+/** What can be found by its name: with nothing typed all in their groups, else what fits best first. */
+export function findCommands(commands: readonly Command[], typed: string): readonly Command[] {
+  const listed = commands.filter((command) => !command.hidden);
+  if (typed.trim() === '')
+    return [...listed].sort((a, b) => GROUPS.indexOf(a.group) - GROUPS.indexOf(b.group));
+  return matchSorter(listed, typed.trim(), {
+    keys: [
+      'title',
+      // Letters here and there are enough in what it is called only.
+      { key: ({ also }) => also?.split(' ') ?? [], threshold: rankings.STARTS_WITH },
+      { key: 'group', threshold: rankings.STARTS_WITH },
+    ],
+    // Of those that fit alike the one named first stays first.
+    baseSort: (a, b) => a.index - b.index,
+  });
+}
+
+/** Commands under their groups, in order; groups that have none are left out. */
+export const inGroups = (
+  commands: readonly Command[],
+): readonly (readonly [CommandGroup, readonly Command[]])[] =>
+  GROUPS.map((group) => [group, commands.filter((c) => c.group === group)] as const).filter(
+    ([, all]) => all.length > 0,
+  );

@@ -1,0 +1,91 @@
+import type { InstrumentKind } from '@marginalis/core/marks';
+import type { ComponentType } from 'react';
+import type { DocumentSession } from '@/session';
+import type { SourcePictures, StageController } from '@/stage';
+import type { IconName } from '@/ui';
+import type { Shell } from './shellStore';
+import type { InstrumentWriter, WritingTools } from './writing';
+
+/** What a feature works on: one open document and the window onto it. */
+export interface Reader {
+  readonly session: DocumentSession;
+  readonly stage: StageController;
+  readonly pictures: SourcePictures;
+  readonly shell: Shell;
+}
+
+/** What commands are listed under. */
+export const GROUPS = ['Document', 'Pages', 'Marks', 'Instruments', 'View', 'Settings'] as const;
+export type CommandGroup = (typeof GROUPS)[number];
+
+/** Something a person can have done: by its key, from the bar, or by its name in the list of commands. */
+export interface Command {
+  readonly id: string;
+  readonly title: string;
+  readonly group: CommandGroup;
+  /** Other words it is looked for by. */
+  readonly also?: string;
+  readonly icon?: IconName;
+  /** As {@link spellKey} writes them: `Mod+Shift+Z`, `L`, `PageDown`. Of several commands that fit, the first able one runs. */
+  readonly keys?: readonly string[];
+  /** How the list of keys writes them, where they are many. */
+  readonly spelled?: string;
+  /** Its place in the bar, from the left; none without. */
+  readonly bar?: number;
+  /** Drawn as the one that matters most, where there is room. */
+  readonly prominent?: boolean;
+  /** What it is called beside what is picked, in short; not offered there without. */
+  readonly forPicked?: string;
+  /** Only by its keys: it would make no sense in a list. */
+  readonly hidden?: boolean;
+  /** Whether it can be done now; always without. */
+  able?(): boolean;
+  /** Whether what it switches is on; nothing is switched without. */
+  on?(): boolean;
+  run(key?: string): void;
+}
+
+/** What stands beside the pages, one at a time a side; a sheet on a phone. */
+export interface Panel {
+  readonly id: string;
+  readonly title: string;
+  readonly side: 'roll' | 'margin';
+  /** `onGone`: the reader was led to a place, which a sheet must not cover. */
+  readonly Content: ComponentType<{ onGone: () => void }>;
+}
+
+/** What is asked or shown over everything else, until it is closed. */
+export interface Dialog {
+  readonly id: string;
+  readonly Content: ComponentType<{ onClose: () => void }>;
+}
+
+/** Instruments, and what they do when they come down on a page. */
+export interface Instruments {
+  readonly kinds: readonly InstrumentKind[];
+  /** Made when the reader opens. */
+  writer(reader: Reader, tools: WritingTools): InstrumentWriter;
+}
+
+/** One thing the reader can do, whole: everything on the screen is put together from these. */
+export interface ReaderFeature {
+  readonly name: string;
+  commands?(reader: Reader): readonly Command[];
+  readonly instruments?: readonly Instruments[];
+  readonly panels?: readonly Panel[];
+  readonly dialogs?: readonly Dialog[];
+  /** In page `index`, moving with it. */
+  readonly OnPage?: ComponentType<{ index: number }>;
+  /** Over the pages, unmoved; or nothing that is seen. */
+  readonly Over?: ComponentType;
+  /** Beside the title. */
+  readonly Status?: ComponentType;
+  /** In the bar, before the commands there. */
+  readonly InBar?: ComponentType<{ wide: boolean }>;
+  /** The row of instruments: below, or upright at the side. */
+  readonly Tools?: ComponentType<{ upright: boolean }>;
+  /** The strip along the pages. */
+  readonly Edge?: ComponentType;
+  /** Sentences across the top. */
+  readonly Notices?: ComponentType;
+}

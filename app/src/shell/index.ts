@@ -1,0 +1,14 @@
+export type {
+  Command,
+  CommandGroup,
+  Dialog,
+  Instruments,
+  Panel,
+  Reader,
+  ReaderFeature,
+} from './feature';
+export { late } from './late';
+export { ReaderShell, type ReaderShellProps } from './ReaderShell';
+export { useReader, useShell } from './ReaderContext';
+export { type Shell, UNKEPT } from './shellStore';
+export { type Hit, type InstrumentWriter, samplesOf, type WritingTools } from './writing';

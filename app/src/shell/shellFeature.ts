@@ -1,0 +1,33 @@
+import { CommandPalette, PALETTE } from './CommandPalette';
+import type { ReaderFeature } from './feature';
+import { KEYS, KeysSheet } from './KeysSheet';
+
+/** What the shell itself can do: the list of everything, and the list of keys. */
+export const shellFeature: ReaderFeature = {
+  name: 'shell',
+  dialogs: [
+    { id: PALETTE, Content: CommandPalette },
+    { id: KEYS, Content: KeysSheet },
+  ],
+  commands: ({ shell }) => [
+    {
+      id: PALETTE,
+      title: 'Commands',
+      group: 'View',
+      icon: 'find',
+      keys: ['Mod+K'],
+      bar: 70,
+      hidden: true,
+      run: () => shell.openDialog(PALETTE),
+    },
+    {
+      id: KEYS,
+      title: 'Keys',
+      group: 'View',
+      also: 'keyboard shortcuts help',
+      icon: 'keys',
+      keys: ['?'],
+      run: () => shell.openDialog(KEYS),
+    },
+  ],
+};

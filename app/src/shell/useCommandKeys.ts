@@ -1,0 +1,45 @@
+import { useEffect } from 'react';
+import { isTyping } from '@/ui';
+import { commandForKey } from './commands';
+import { pressedKey } from './keys';
+import { useReader } from './ReaderContext';
+
+/** Keys that press a button, follow a link or open a menu where the focus stands on one. */
+const OF_BUTTONS = new Set(['Enter', 'Space']);
+const BUTTON = 'button, [role=button], [role=menuitem], [role=option], a';
+
+/** Of several readers in one window the one that was touched or focused last has the keys. */
+let active: object | null = null;
+
+/**
+ * Runs the commands of a reader by their keys. They rest while something is typed, or something is open over the pages.
+ * `frame` is the reader's element.
+ */
+export function useCommandKeys(frame: HTMLElement | null): void {
+  const reader = useReader();
+  useEffect(() => {
+    const claim = (): void => {
+      active = reader;
+    };
+    active ??= reader;
+    const onKey = (e: KeyboardEvent): void => {
+      if (active !== reader || e.defaultPrevented) return;
+      if (isTyping(e) || document.querySelector('[role=dialog], [role=menu]')) return;
+      const key = pressedKey(e);
+      if (OF_BUTTONS.has(key) && (e.target as Element | null)?.closest?.(BUTTON)) return;
+      const command = commandForKey(reader.commands(), key);
+      if (!command) return;
+      e.preventDefault();
+      command.run(key);
+    };
+    frame?.addEventListener('pointerdown', claim, true);
+    frame?.addEventListener('focusin', claim);
+    window.addEventListener('keydown', onKey);
+    return () => {
+      if (active === reader) active = null;
+      frame?.removeEventListener('pointerdown', claim, true);
+      frame?.removeEventListener('focusin', claim);
+      window.removeEventListener('keydown', onKey);
+    };
+  }, [reader, frame]);
+}

@@ -1,0 +1,92 @@
+import type { Matrix, Vec } from '@marginalis/core/geometry';
+import { type Instrument, instrumentWidth } from '@marginalis/core/marks';
+import { type LiveLook, LiveTiles, type StageController } from '@/stage';
+
+/** Where a contact came down. */
+export interface Hit {
+  /** Page of the document, from 0. */
+  readonly index: number;
+  readonly pageId: string;
+  /** In the page's user space. */
+  readonly user: Vec;
+}
+
+/** What an instrument does with the contact that holds it. */
+export interface InstrumentWriter {
+  start(event: PointerEvent, hit: Hit, instrument: Instrument): void;
+  move(event: PointerEvent): void;
+  end(event: PointerEvent): void;
+  /** The contact was taken away, or meant something else; what is there stays when `keep`. */
+  cancel(keep: boolean): void;
+  /** It is near, not down. */
+  hover?(event: PointerEvent): void;
+  /** Another instrument comes down: what is still in the making is finished. */
+  yield?(): void;
+  /** The window's size or the camera changed: what is shown is drawn anew. */
+  fit?(): void;
+  /** The reader closes. */
+  leave?(): void;
+  /** Shows no ring of its size. */
+  readonly bare?: boolean;
+}
+
+/** What writers draw with, above the pages. */
+export class WritingTools {
+  readonly tiles: LiveTiles;
+
+  constructor(
+    readonly stage: StageController,
+    /** Holds what is being drawn; takes its opacity and blending, so that overlaps never darken. */
+    private readonly live: HTMLElement,
+    private readonly ring: HTMLElement,
+  ) {
+    this.tiles = new LiveTiles(live);
+  }
+
+  fit(): void {
+    const { width, height } = this.stage.getView();
+    this.tiles.fit(width, height, pixelRatio());
+  }
+
+  /** From a page's user space to the window's device pixels. */
+  matrix = (page: number): Matrix => {
+    const dpr = pixelRatio();
+    const m = this.stage.userToView(page);
+    return [m[0] * dpr, m[1] * dpr, m[2] * dpr, m[3] * dpr, m[4] * dpr, m[5] * dpr];
+  };
+
+  /** A place on a page under a contact, in user space. */
+  userAt = (page: number, { clientX, clientY }: MouseEvent): Vec =>
+    this.stage.toUser(page, this.stage.fromClient(clientX, clientY));
+
+  lookLike({ opacity, multiplied }: LiveLook): void {
+    this.live.style.opacity = String(opacity);
+    this.live.style.mixBlendMode = multiplied ? 'multiply' : 'normal';
+  }
+
+  /** The true size of the instrument under the pointer; nothing with null. */
+  showRing(event: MouseEvent | null, instrument: Instrument): void {
+    const { ring } = this;
+    ring.style.display = event ? 'block' : 'none';
+    if (!event) return;
+    const at = this.stage.fromClient(event.clientX, event.clientY);
+    const size = Math.max(3, instrumentWidth(instrument) * this.stage.getCamera().zoom);
+    Object.assign(ring.style, {
+      width: `${size}px`,
+      height: `${size}px`,
+      transform: `translate(${at.x - size / 2}px, ${at.y - size / 2}px)`,
+    });
+  }
+
+  remove(): void {
+    this.tiles.remove();
+  }
+}
+
+/** The events a contact was sampled at since the last one. */
+export function samplesOf(event: PointerEvent): readonly PointerEvent[] {
+  const coalesced = event.getCoalescedEvents?.() ?? [];
+  return coalesced.length > 0 ? coalesced : [event];
+}
+
+const pixelRatio = (): number => window.devicePixelRatio || 1;

@@ -1,0 +1,57 @@
+import { plainPage } from '@marginalis/core/geometry';
+import { pageRefsFor } from '../../../core/testing/marks';
+import { StageController } from './StageController';
+
+const A4 = plainPage(595, 842);
+const pages = (count: number, size = A4) => pageRefsFor(Array.from({ length: count }, () => size));
+const stageOf = (count: number): StageController => {
+  const stage = new StageController(pages(count));
+  stage.resize(800, 600);
+  return stage;
+};
+/** Where the top of the page in sight stands in the window, CSS pixels. */
+const topInSight = (stage: StageController): number =>
+  stage.userToView(stage.getSight().current)[5];
+
+test('the next page is asked for twice within one frame, and the one after it comes', () => {
+  const stage = stageOf(9);
+  stage.goToPage(stage.getSight().current + 1);
+  stage.goToPage(stage.getSight().current + 1);
+  expect(stage.getSight().current).toBe(2);
+});
+
+test('no page before the first is gone to, and none after the last', () => {
+  const stage = stageOf(3);
+  stage.goToPage(-4);
+  expect(stage.getSight().current).toBe(0);
+  stage.goToPage(7);
+  expect(stage.getSight().current).toBe(2);
+});
+
+test('what is in sight stays where it is when a page before it comes, and goes', () => {
+  const stage = stageOf(9);
+  const before = stage.pages;
+  stage.goToPage(5);
+  const top = topInSight(stage);
+  const [added] = pageRefsFor([A4]);
+  stage.setPages([before[0], { ...added, id: 'added' }, ...before.slice(1)]);
+  expect(stage.getSight()).toMatchObject({ current: 6, count: 10 });
+  expect(topInSight(stage)).toBeCloseTo(top);
+  stage.setPages(before);
+  expect(stage.getSight()).toMatchObject({ current: 5, count: 9 });
+  expect(topInSight(stage)).toBeCloseTo(top);
+});
+
+test('when the page in sight goes, and it was the last and widest, one sees the one before it', () => {
+  const stage = stageOf(3);
+  const before = stage.pages;
+  const [wide] = pageRefsFor([plainPage(1200, 842)]);
+  stage.setPages([...before, { ...wide, id: 'wide' }]);
+  stage.setFit('page');
+  stage.goToPage(3);
+  stage.setPages(before);
+  expect(stage.getSight().current).toBe(2);
+  const never = stageOf(3);
+  never.setFit('page');
+  expect(stage.getSight().zoom).toBeCloseTo(never.getSight().zoom);
+});

@@ -1,0 +1,60 @@
+import type { Page } from '@marginalis/core/document';
+import { displayMatrix, type Tile } from '@marginalis/core/geometry';
+import { paperDrawing, type Ruling } from '@marginalis/core/paper';
+import type { PdfPictures, PictureJob } from '@/work';
+import { paintDrawing } from './paintDrawing';
+import type { PagePicture } from './pagePicture';
+
+/** The page pictures of a source by its SHA-256; null while it is not open. */
+export type SourcePictures = (source: string) => PdfPictures | null;
+
+/** Where the print of one page comes from, tile by tile. */
+export interface PaperSource {
+  /** A tile of the page; `urgency` is asked whenever a place is free, the smallest number goes first. */
+  request(picture: PagePicture, tile: Tile, urgency: () => number): PictureJob;
+  /** Lets go of what is kept of the page while it is out of sight. */
+  forget(): void;
+}
+
+/** The print of a page: drawn from its source, or ruled. */
+export function paperSourceOf(page: Page, pictures: SourcePictures): PaperSource {
+  const { shows } = page;
+  if ('paper' in shows) return ruled(page, shows.paper);
+  const source = pictures(shows.source);
+  return source ? printed(page, shows.index, source) : NOTHING;
+}
+
+/** A page whose source is not there yet stays white. */
+const NOTHING: PaperSource = {
+  request: () => ({ picture: Promise.resolve(null), drop: () => undefined }),
+  forget: () => undefined,
+};
+
+const printed = (page: Page, index: number, pictures: PdfPictures): PaperSource => ({
+  request: ({ scale }, tile, urgency) =>
+    pictures.request({ index, ...asSeen(page, scale) }, scale, tile, urgency),
+  forget: () => pictures.forget(index),
+});
+
+/** How the person has turned the page, and where what they cut it down to begins, device pixels. */
+function asSeen(page: Page, scale: number): { rotation?: number; x?: number; y?: number } {
+  if (page.turn === 0 && !page.crop) return {};
+  const whole = displayMatrix({ ...page, box: page.sheet }, scale);
+  const seen = displayMatrix(page, scale);
+  return { rotation: page.rotate, x: seen[4] - whole[4], y: seen[5] - whole[5] };
+}
+
+function ruled(page: Page, ruling: Ruling): PaperSource {
+  const drawing = paperDrawing(ruling, page.sheet);
+  return {
+    request(picture, tile) {
+      const canvas = document.createElement('canvas');
+      canvas.width = tile.width;
+      canvas.height = tile.height;
+      const ctx = canvas.getContext('2d');
+      if (ctx) paintDrawing(ctx, drawing, picture.matrixFor(tile));
+      return { picture: Promise.resolve(canvas), drop: () => undefined };
+    },
+    forget: () => undefined,
+  };
+}

@@ -1,0 +1,22 @@
+import type { FaceName } from '@marginalis/core/type';
+import { Asset } from 'expo-asset';
+
+/** The faces that text on pages is set in, where the packages have them. */
+const FILES: Readonly<Record<FaceName, number>> = {
+  sans: require('@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf'),
+  'sans-bold': require('@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf'),
+  'sans-italic': require('@expo-google-fonts/atkinson-hyperlegible-next/400Regular_Italic/AtkinsonHyperlegibleNext_400Regular_Italic.ttf'),
+  serif: require('@expo-google-fonts/literata/400Regular/Literata_400Regular.ttf'),
+  mono: require('@expo-google-fonts/atkinson-hyperlegible-mono/400Regular/AtkinsonHyperlegibleMono_400Regular.ttf'),
+  hand: require('@expo-google-fonts/kalam/400Regular/Kalam_400Regular.ttf'),
+  arabic: require('@expo-google-fonts/noto-naskh-arabic/400Regular/NotoNaskhArabic_400Regular.ttf'),
+  hebrew: require('@expo-google-fonts/noto-sans-hebrew/400Regular/NotoSansHebrew_400Regular.ttf'),
+  devanagari: require('@expo-google-fonts/noto-sans-devanagari/400Regular/NotoSansDevanagari_400Regular.ttf'),
+};
+
+/** The bytes of a face that ships. Rejects when they cannot be fetched. */
+export async function readFaceFile(name: FaceName): Promise<Uint8Array> {
+  const response = await fetch(Asset.fromModule(FILES[name]).uri);
+  if (!response.ok) throw new Error(`The face "${name}" could not be fetched.`);
+  return new Uint8Array(await response.arrayBuffer());
+}

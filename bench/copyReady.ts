@@ -1,0 +1,153 @@
+import { readFileSync } from 'node:fs';
+import { deflate } from 'node:zlib';
+import { promisify } from 'node:util';
+import { PDFDocument } from '@cantoo/pdf-lib';
+import type { Page as BrowserPage } from '@playwright/test';
+import { type DocState, emptyDocument, marksOn } from '@marginalis/core/document';
+import { writeInkml } from '@marginalis/core/formats';
+import { encodeMarks, inspectPdf, makeFixedCopy, type MarkLayer } from '@marginalis/core/pdf';
+import { pageRefsFor } from '../core/testing/marks';
+import { realPdf } from '../references/support/realPdfs';
+import { covered, twentyPages } from './flatten';
+import { inBrowser } from './inBrowser';
+import { inTurn, median, type Row, timed } from './report';
+import { BASE } from './server';
+
+const zlib = promisify(deflate);
+const compressed = async (b: Uint8Array): Promise<Uint8Array> => new Uint8Array(await zlib(b));
+const REFERENCE = 'loading and saving the numeric language manual of octave-doc, 4 MB';
+/** Pages are encoded while nobody writes; so long it may take for all of them, ms. */
+const IDLE = 120_000;
+
+/** A file of others of about 4 MB. */
+const manual = (): Uint8Array =>
+  realPdf({
+    name: 'numeric language manual',
+    package: 'octave-doc',
+    path: 'usr/share/doc/octave/octave.pdf',
+  });
+
+const loadAndSave =
+  (bytes: Uint8Array): (() => Promise<number>) =>
+  () =>
+    timed(async () => (await PDFDocument.load(bytes, { updateMetadata: false })).save());
+
+async function layersOf(document: DocState): Promise<Map<string, MarkLayer>> {
+  const layers = new Map<string, MarkLayer>();
+  for (const { id } of document.pages)
+    layers.set(id, await encodeMarks(marksOn(document, id), compressed));
+  return layers;
+}
+
+/** A copy whose pages were encoded before, against the reference. */
+async function readyRow(
+  what: string,
+  source: Uint8Array,
+  marked: (pages: ReturnType<typeof pageRefsFor>) => DocState,
+  theirs: () => Promise<number>,
+): Promise<Row> {
+  const document = marked(pageRefsFor((await inspectPdf(source)).pages));
+  const layers = await layersOf(document);
+  const bare = emptyDocument(document.pages);
+  let size = 0;
+  const ours = (): Promise<number> =>
+    timed(async () => {
+      const copy = await makeFixedCopy(source, bare, { layers, deflate: compressed });
+      size = copy.bytes.length;
+    });
+  const times = await inTurn(3, ours, theirs);
+  console.log(`${what}: ${(size / 1e6).toFixed(2)} MB.`);
+  return { what, reference: REFERENCE, ...times };
+}
+
+/** From the Send button until the copy is said to be ready, ms. */
+async function sendIn(page: BrowserPage): Promise<number> {
+  const took = await page.evaluate(
+    () =>
+      new Promise<number>((resolve) => {
+        const button = [...document.querySelectorAll<HTMLElement>('[role=button], button')].find(
+          (b) => b.textContent?.trim() === 'Send',
+        );
+        const start = performance.now();
+        const look = (): void => {
+          if (document.querySelector('[data-testid="copy-made"]'))
+            resolve(performance.now() - start);
+          else setTimeout(look, 4);
+        };
+        button?.click();
+        look();
+      }),
+  );
+  await page.keyboard.press('Escape');
+  await page.getByRole('dialog').waitFor({ state: 'hidden' });
+  return took;
+}
+
+/** The same in the browser: written, left alone, sent; then again after a reload. */
+async function sendRows(theirs: () => Promise<number>): Promise<Row[]> {
+  const source = await twentyPages();
+  const written = covered(pageRefsFor((await inspectPdf(source)).pages));
+  const ink = Buffer.from(writeInkml(written, 'Twenty pages'));
+  const reference = median([await theirs(), await theirs(), await theirs()]);
+  return inBrowser(async (context) => {
+    const page = await context.newPage();
+    await page.goto(BASE);
+    const pdf = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Open a PDF' }).first().click({ timeout: 60_000 });
+    const file = { name: 'twenty.pdf', mimeType: 'application/pdf', buffer: Buffer.from(source) };
+    await (await pdf).setFiles(file);
+    await page
+      .getByRole('button', { name: /^Open (twenty|Course)/ })
+      .first()
+      .click();
+    await page.locator('[data-page="1"][data-drawn]').waitFor();
+    const chooser = page.waitForEvent('filechooser');
+    await page.getByRole('button', { name: 'Commands' }).click();
+    await page.getByRole('option', { name: 'Bring in ink' }).click();
+    await (
+      await chooser
+    ).setFiles({ name: 'twenty.inkml', mimeType: 'application/inkml+xml', buffer: ink });
+    const undo = page.getByRole('button', { name: 'Undo', exact: true });
+    await undo.and(page.locator(':not([aria-disabled=true])')).waitFor({ timeout: 300_000 });
+    await page.getByTestId('saving').getByText('Kept').waitFor({ timeout: 180_000 });
+    const rows: Row[] = [];
+    for (const when of ['', ', after a reload']) {
+      if (when) {
+        await page.reload();
+        await page.locator('[data-page="1"][data-drawn]').waitFor();
+      }
+      await page.waitForTimeout(IDLE);
+      const ours = median([await sendIn(page), await sendIn(page), await sendIn(page)]);
+      const what = `from Send to a ready copy of 20 pages, 4,000 strokes, in the browser${when}`;
+      rows.push({ what, reference: REFERENCE, ours, theirs: reference });
+    }
+    return rows;
+  });
+}
+
+/** Thirty of 800 pages marked. */
+const thirtyMarked = (pages: ReturnType<typeof pageRefsFor>): DocState => {
+  const some = pages.filter((_, i) => i % 27 === 0).slice(0, 30);
+  return { ...covered(some), pages };
+};
+
+/** Copies whose marks were encoded while nobody wrote. */
+export async function benchCopyReady(): Promise<Row[]> {
+  const theirs = loadAndSave(manual());
+  const almanac = new Uint8Array(readFileSync('demo/documents/tide-almanac.pdf'));
+  return [
+    await readyRow(
+      'copy of 20 pages, 4,000 strokes, encoded before',
+      await twentyPages(),
+      covered,
+      theirs,
+    ),
+    await readyRow(
+      'copy of 800 pages, 30 with 200 strokes, encoded before',
+      almanac,
+      thirtyMarked,
+      theirs,
+    ),
+    ...(await sendRows(theirs)),
+  ];
+}

@@ -1,0 +1,24 @@
+export {
+  type Page,
+  type Shown,
+  type Turn,
+  cropPage,
+  pageShape,
+  pagesOfSource,
+  paperPage,
+  turnPage,
+} from './page.ts';
+export type { Bookmark } from './bookmark.ts';
+export type { Remark, Thread } from './thread.ts';
+export type { Tag } from './tag.ts';
+export type { LinkTarget, OwnLink } from './ownLink.ts';
+export {
+  type PartName,
+  type Parts,
+  fromPartRecord,
+  isPartName,
+  PART_NAMES,
+  PartRecordError,
+  samePart,
+  toPartRecord,
+} from './parts.ts';

@@ -1,0 +1,3 @@
+export { type FigureMark, asFigure } from './mark.ts';
+export { FIGURE } from './figure.ts';
+export { FIGURE_NAMES } from './names.ts';

@@ -1,0 +1,17 @@
+export type { CarryOptions, Kind, Look, LookChange, MarkWords, Plane } from './kind.ts';
+export type { AnnotationSketch } from './annotation.ts';
+export { KINDS, kindFor, type Mark } from './table.ts';
+export { fromMarkRecord, toMarkRecord } from './record.ts';
+export {
+  adoptDrawn,
+  adoptStored,
+  asInk,
+  type InkMark,
+  leftSamples,
+  nibOf,
+  placedSamples,
+  storedSamples,
+  type WrittenInk,
+  writtenInk,
+} from './ink/index.ts';
+export { asFigure, FIGURE_NAMES, type FigureMark } from './figure/index.ts';

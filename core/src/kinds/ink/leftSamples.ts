@@ -1,0 +1,23 @@
+import { transform } from '../../geometry/index.ts';
+import { type InkSample, sampleBetween } from '../../ink/index.ts';
+import type { InkMark, WrittenInk } from './mark.ts';
+
+/** The samples of ink where the ink is now. */
+export const placedSamples = ({ samples, place }: WrittenInk): readonly InkSample[] =>
+  place ? samples.map((s) => ({ ...s, ...transform(place, s) })) : samples;
+
+/** The samples of what rubbing has left, run by run, with one at each cut; where the ink is now. */
+export function leftSamples({ ink, left }: InkMark): readonly (readonly InkSample[])[] {
+  const samples = placedSamples(ink);
+  if (!left) return [samples];
+  const at = (place: number): InkSample => {
+    const i = Math.min(samples.length - 1, Math.floor(place));
+    const next = samples[i + 1];
+    return next && place > i ? sampleBetween(samples[i], next, place - i) : samples[i];
+  };
+  return left.map(({ from, to }) => [
+    at(from),
+    ...samples.slice(Math.floor(from) + 1, Math.ceil(to)),
+    ...(to > from ? [at(to)] : []),
+  ]);
+}

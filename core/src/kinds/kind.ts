@@ -1,0 +1,88 @@
+import type { Drawing } from '../drawing/index.ts';
+import type { Box, Matrix, Vec } from '../geometry/index.ts';
+import type { NibManner } from '../ink/index.ts';
+import type { Dash } from '../figures/index.ts';
+import type {
+  Inside,
+  InstrumentKind,
+  MarkBase,
+  MarkId,
+  MarkLine,
+  MarkRecord,
+  MarkStyle,
+  Run,
+} from '../marks/index.ts';
+import type { AnnotationSketch } from './annotation.ts';
+
+/** How marks are carried to another place. */
+export interface CarryOptions {
+  /** Whether lines grow wider as the mark grows. */
+  readonly widthFollows?: boolean;
+}
+
+/** What of a mark's look can be changed; a kind that lacks something does not say it, and leaves it alone. */
+export interface Look {
+  readonly style: MarkStyle;
+  /** How strongly ink is smoothed, 0–100. */
+  readonly steadiness?: number;
+  readonly nib?: NibManner;
+  readonly dash?: Dash;
+  /** Null where there is an inside that is empty. */
+  readonly fill?: Inside | null;
+}
+
+/** A change of look; what a mark lacks is left. */
+export interface LookChange extends Partial<Omit<Look, 'style' | 'nib'>> {
+  readonly style?: Partial<MarkStyle>;
+}
+
+/** Beneath: multiplied onto the page under everything else. Over: painted, each above what was made before it. */
+export type Plane = 'beneath' | 'over';
+
+/** What a mark is called, and what it says; for lists, search and screen readers. */
+export interface MarkWords {
+  /** As a person would name this one: "Highlight", "Arrow". */
+  readonly name: string;
+  /** What it says by itself; empty where it says nothing. */
+  readonly text: string;
+  /** Which of the kind's {@link Kind.sorts} it is. */
+  readonly sort: string;
+}
+
+/**
+ * All there is to know of a kind of mark. A new kind is a folder beside this file and a line in the table: everything
+ * else draws, hits, moves, restyles, rubs, stores and lists marks through these.
+ */
+export interface Kind<M extends MarkBase> {
+  readonly name: M['kind'];
+  /** What marks of this kind are told apart by in lists and by erasers, and what several are called. */
+  readonly sorts: Readonly<Record<string, string>>;
+  /** Plain JSON, which {@link fromRecord} of this and every later release reads. */
+  toRecord(mark: M): MarkRecord;
+  /** @throws MarkRecordError, or what validation and decoding throw, when it is not a mark of this kind */
+  fromRecord(record: unknown): M;
+  plane(mark: M): Plane;
+  /** In user space. */
+  draw(mark: M): Drawing;
+  /** About where it lies, without drawing it; never smaller than its lines. */
+  roughBounds(mark: M): Box;
+  /** The lines it is drawn along, whole; what can be rubbed in part, and is met near its line. Whole only without. */
+  lines?(mark: M): readonly MarkLine[];
+  /** How far its ink reaches to either side of a point of its lines, points; half its width without. */
+  reach?(mark: M, point: Vec): number;
+  /** Polygons that are met anywhere inside. A kind with neither lines nor these is met in its bounds. */
+  areas?(mark: M): readonly (readonly Vec[])[];
+  /** Under an affine map of its page. */
+  carry(mark: M, by: Matrix, options: CarryOptions): M;
+  /** Its pieces as marks of their own, with the first one's id in all; the same mark with one run each without. */
+  split?(mark: M, runs: readonly Run[]): readonly M[];
+  /** A copy whose own parts have ids of their own; what has no parts needs none. */
+  renew?(mark: M, newId: () => MarkId): M;
+  /** The instrument that makes marks like this one; none where no instrument does. */
+  madeWith?(mark: M): InstrumentKind;
+  look(mark: M): Look;
+  restyle(mark: M, change: LookChange): M;
+  words(mark: M): MarkWords;
+  /** As a standard annotation (ISO 32000-1 §12.5.6), beside the drawing. */
+  annotation(mark: M): AnnotationSketch;
+}

@@ -1,0 +1,18 @@
+import { FIGURE } from './figure/index.ts';
+import { INK } from './ink/index.ts';
+import type { Kind } from './kind.ts';
+
+/** Every kind of mark there is. What a document can hold follows from this table. */
+export const KINDS = {
+  ink: INK,
+  figure: FIGURE,
+};
+
+type MarkOfKind<K> = K extends Kind<infer M> ? M : never;
+
+/** Anything a person puts on a page. */
+export type Mark = MarkOfKind<(typeof KINDS)[keyof typeof KINDS]>;
+
+/** What a mark is, and how it behaves. */
+export const kindFor = <M extends Mark>(mark: M): Kind<Mark> =>
+  KINDS[mark.kind as keyof typeof KINDS] as unknown as Kind<Mark>;

@@ -1,0 +1,22 @@
+import { layersOf } from '../derived/index.ts';
+import type { PageMarks } from '../document/index.ts';
+import type { EncodedForm } from './sink/encodedForm.ts';
+import { type Deflate, encodeForm } from './sink/formWriter.ts';
+
+/** A page's marks as a copy holds them, made without the document: plain data, to be kept until a copy is asked for. */
+export interface MarkLayer {
+  /** Null where there is nothing to draw. */
+  readonly form: EncodedForm | null;
+  readonly count: number;
+}
+
+/** Encodes a page's marks, in user space, as the screen shows them. */
+export async function encodeMarks(
+  marks: PageMarks,
+  deflate: Deflate | undefined,
+): Promise<MarkLayer> {
+  if (marks.size === 0) return { form: null, count: 0 };
+  const { beneath, over } = layersOf(marks);
+  const form = await encodeForm([...beneath, ...over], deflate);
+  return { form: form.content.length === 0 ? null : form, count: marks.size };
+}

@@ -1,0 +1,63 @@
+import { PDFArray, PDFName, PDFNumber, type PDFPage } from '@cantoo/pdf-lib';
+import {
+  box,
+  boxHeight,
+  boxWidth,
+  type Box,
+  intersectBoxes,
+  isEmptyBox,
+  type PageBox,
+} from '../../geometry/index.ts';
+
+/** What viewers take where a page says no size: US Letter. */
+const NO_SIZE = box(0, 0, 612, 792);
+
+function inherited(page: PDFPage, key: string): unknown {
+  let found: unknown;
+  page.node.ascend((node) => {
+    found ??= node.lookup(PDFName.of(key));
+  });
+  return found;
+}
+
+/** Four numbers as a box with its corners in order; null for anything else or nothing inside. */
+function boxOf(value: unknown): Box | null {
+  if (!(value instanceof PDFArray) || value.size() !== 4) return null;
+  const n = [0, 1, 2, 3].map((i) => {
+    const item = value.lookup(i);
+    return item instanceof PDFNumber ? item.asNumber() : NaN;
+  });
+  if (!n.every(Number.isFinite)) return null;
+  const b = box(
+    Math.min(n[0], n[2]),
+    Math.min(n[1], n[3]),
+    Math.max(n[0], n[2]),
+    Math.max(n[1], n[3]),
+  );
+  return boxWidth(b) > 0 && boxHeight(b) > 0 ? b : null;
+}
+
+/**
+ * The visible box, MediaBox ∩ CropBox, both inherited (ISO 32000-1 §7.7.3.3, §14.11.2); the MediaBox
+ * where they do not meet. Turns that are no multiple of 90° count as none.
+ */
+export function pageGeometry(page: PDFPage): PageBox {
+  const media = boxOf(inherited(page, 'MediaBox')) ?? NO_SIZE;
+  const crop = boxOf(inherited(page, 'CropBox'));
+  const seen = crop && intersectBoxes(media, crop);
+  const usable = seen && !isEmptyBox(seen) && boxWidth(seen) > 0 && boxHeight(seen) > 0;
+  const turn = inherited(page, 'Rotate');
+  const degrees = turn instanceof PDFNumber ? turn.asNumber() : 0;
+  const rotate = degrees % 90 === 0 ? ((((degrees % 360) + 360) % 360) as PageBox['rotate']) : 0;
+  const unit = page.node.lookup(PDFName.of('UserUnit'));
+  const userUnit = unit instanceof PDFNumber && unit.asNumber() > 0 ? unit.asNumber() : 1;
+  return { box: usable ? seen : media, rotate, userUnit };
+}
+
+/** Writes the geometry onto the page itself, so that every viewer takes the same. */
+export function fixGeometry(page: PDFPage, { box: b, rotate }: PageBox): void {
+  const numbers = page.doc.context.obj([b.minX, b.minY, b.maxX, b.maxY]);
+  page.node.set(PDFName.of('CropBox'), numbers);
+  if (!boxOf(inherited(page, 'MediaBox'))) page.node.set(PDFName.of('MediaBox'), numbers);
+  page.node.set(PDFName.of('Rotate'), PDFNumber.of(rotate));
+}

@@ -1,0 +1,68 @@
+import { JpegEmbedder, type PDFContext, type PDFRef, PngEmbedder } from '@cantoo/pdf-lib';
+import type { FaceName, Fonts } from '../../type/index.ts';
+import { embedFace } from './embedFace.ts';
+import type { Holdings } from './registerForm.ts';
+
+/** A picture's bytes as they are put into a document. */
+export interface PictureFile {
+  readonly bytes: Uint8Array;
+  readonly type: 'image/jpeg' | 'image/png';
+}
+
+/** Where a copy gets the fonts and pictures of its marks. */
+export interface HeldFiles {
+  /** The faces that the drawings use, loaded. */
+  readonly fonts?: Fonts;
+  /** A picture by the SHA-256 of its bytes; null when it is not at hand. */
+  readonly picture?: (source: string) => PictureFile | null;
+}
+
+/** The fonts and pictures a document holds, each once, put in when all that use them are there. */
+export class Held implements Holdings {
+  private readonly fonts: { face: FaceName; ref: PDFRef; glyphs: Map<number, string> }[] = [];
+  private readonly pictures = new Map<string, PDFRef>();
+
+  constructor(
+    private readonly context: PDFContext,
+    private readonly files: HeldFiles,
+  ) {}
+
+  /** A font says of each glyph once what it stands for; where that differs there are two of a face. */
+  font(face: FaceName, glyphs: ReadonlyMap<number, string>): PDFRef {
+    let font = this.fonts.find(
+      (f) =>
+        f.face === face &&
+        [...glyphs].every(([id, text]) => [undefined, text].includes(f.glyphs.get(id))),
+    );
+    if (!font) this.fonts.push((font = { face, ref: this.context.nextRef(), glyphs: new Map() }));
+    for (const [id, text] of glyphs) font.glyphs.set(id, text);
+    return font.ref;
+  }
+
+  picture(source: string): PDFRef {
+    let ref = this.pictures.get(source);
+    if (!ref) this.pictures.set(source, (ref = this.context.nextRef()));
+    return ref;
+  }
+
+  /** Puts them into the document. @throws RangeError when a face is not loaded */
+  async finish(): Promise<void> {
+    const { context, files } = this;
+    for (const { face: name, ref, glyphs } of this.fonts) {
+      const face = files.fonts?.face(name);
+      if (!face) throw new RangeError(`The face "${name}" is not loaded.`);
+      embedFace(context, face, glyphs, ref);
+    }
+    for (const [source, ref] of this.pictures) {
+      const file = files.picture?.(source);
+      const embedder = file && (file.type === 'image/png' ? PngEmbedder : JpegEmbedder);
+      if (file && embedder) await (await embedder.for(file.bytes)).embedIntoContext(context, ref);
+      // The drawings name it: one that is not at hand is an empty form.
+      else
+        context.assign(
+          ref,
+          context.stream('', { Type: 'XObject', Subtype: 'Form', BBox: [0, 0, 1, 1] }),
+        );
+    }
+  }
+}

@@ -1,0 +1,6 @@
+/** A number as four hexadecimal digits. */
+export const hex4 = (n: number): string => n.toString(16).toUpperCase().padStart(4, '0');
+
+/** Text as UTF-16BE, in hexadecimal digits. */
+export const utf16Hex = (text: string): string =>
+  Array.from({ length: text.length }, (_, i) => hex4(text.charCodeAt(i))).join('');

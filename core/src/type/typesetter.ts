@@ -1,0 +1,2 @@
+export { FaceError, openFace } from './openFace.ts';
+export { placeText, setText } from './setText.ts';
