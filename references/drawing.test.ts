@@ -8,8 +8,8 @@ import { registerAppearance } from '../core/src/pdf/sink/appearance';
 import { encodeForm } from '../core/src/pdf/sink/formWriter';
 import { Held, type HeldFiles } from '../core/src/pdf/sink/held';
 import { registerForm } from '../core/src/pdf/sink/registerForm';
-import { placeText, setText } from '../core/src/type/typesetter';
-import { shippedFonts } from '../core/testing/faces';
+import { openFace, placeText, setText } from '../core/src/type/typesetter';
+import { faceFile, shippedFonts } from '../core/testing/faces';
 import { changeBetween, marksApart, type Picture } from './support/pictures';
 import { complaintOfQpdf, newComplaints, pictureBy, textOf } from './support/programs';
 import { READER_NAMES } from './support/readers';
@@ -97,7 +97,10 @@ const shapes: Drawing = [
   },
 ];
 const drawing: Drawing = [...text, ...shapes];
-const files: HeldFiles = { fonts, picture: () => ({ bytes: picturePng(), type: 'image/png' }) };
+const files: HeldFiles = {
+  face: async (name) => openFace(name, faceFile(name)),
+  picture: async () => ({ bytes: picturePng(), type: 'image/png' }),
+};
 
 async function pdfWith(draw: (doc: PDFDocument, held: Held) => Promise<void>): Promise<Uint8Array> {
   const doc = await PDFDocument.create();

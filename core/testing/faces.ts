@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { type Face, type FaceName, FACES, type Fonts } from '../src/type/index.ts';
 import { openFace } from '../src/type/openFace.ts';
 
-const FOLDER = join(__dirname, '../../node_modules/@expo-google-fonts');
+const FOLDER = join(process.cwd(), 'node_modules/@expo-google-fonts');
 
 /** The files of the faces that ship, where the packages have them. */
 const FILES: Readonly<Record<FaceName, string>> = {

@@ -67,12 +67,12 @@ test('what is written is kept: another visit finds it, and can undo it', async (
   expect(state(session).saving).toBe('keeping');
   await session.settled();
   expect(state(session).saving).toBe('kept');
-  expect(session.undo()).toBe('Write');
+  expect(session.undo()?.label).toBe('Write');
   await session.close();
 
   const again = await opened(desk);
   expect(marks(again)).toBe(1);
-  expect(again.redo()).toBe('Write');
+  expect(again.redo()?.label).toBe('Write');
   expect(marks(again)).toBe(2);
   again.undo();
   again.undo();
@@ -259,7 +259,7 @@ test('a tab that reads along takes over each stroke without reading the journal 
   // It can go on from there.
   second.askForTurn();
   await settle();
-  expect(second.redo()).toBe('Write');
+  expect(second.redo()?.label).toBe('Write');
   await second.settled();
   await second.close();
   await first.close();

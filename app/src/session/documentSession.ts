@@ -99,11 +99,11 @@ export class DocumentSession {
     return true;
   };
 
-  undo = (): string | null => this.step('undo');
-  redo = (): string | null => this.step('redo');
+  undo = (): Transaction | null => this.step('undo');
+  redo = (): Transaction | null => this.step('redo');
 
-  /** One step through the history; the label of what was done, or null. */
-  private step(act: 'undo' | 'redo'): string | null {
+  /** One step through the history; what it changed, or null. */
+  private step(act: 'undo' | 'redo'): Transaction | null {
     this.strokeInHand.finishNow();
     const { document, history, writable } = this.store.getState();
     if (!writable) return null;
@@ -118,7 +118,7 @@ export class DocumentSession {
     if (!moved) return null;
     this.become(moved.state, moved.history);
     this.keeper.keep(act, moved.transaction);
-    return moved.transaction.label;
+    return moved.transaction;
   }
 
   private become(document: DocState, history: History): void {

@@ -100,7 +100,7 @@ test('two documents are open at once, each with its own pen and its own undo', a
     'fine-pen',
   ]);
   expect([write(here, 'a'), write(there, 'b'), write(there, 'c')]).toEqual([true, true, true]);
-  expect(there.undo()).toBe('Write');
+  expect(there.undo()?.label).toBe('Write');
   expect([here, there].map((s) => countMarks(s.store.getState().document))).toEqual([1, 1]);
   expect(here.store.getState().history.undone).toBeNull();
   await Promise.all([leaveSession(here), leaveSession(there)]);

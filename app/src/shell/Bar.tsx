@@ -1,11 +1,10 @@
 import { StyleSheet, View } from 'react-native';
 import { IconButton, Text, useTheme } from 'react-native-paper';
-import { useStore } from 'zustand';
-import { useShallow } from 'zustand/react/shallow';
 import { Action, paperIcon } from '@/ui';
 import { isAble } from './commands';
 import type { Command, ReaderFeature } from './feature';
 import { useReader } from './ReaderContext';
+import { usePlaced } from './usePlaced';
 
 /** One thin bar: back, title and state, place in the document, and the few commands that have a place there. */
 export function Bar({ features, wide }: { features: readonly ReaderFeature[]; wide: boolean }) {
@@ -41,18 +40,9 @@ export function Bar({ features, wide }: { features: readonly ReaderFeature[]; wi
 }
 
 function BarCommands({ wide }: { wide: boolean }) {
-  const reader = useReader();
-  const inBar = (): Command[] =>
-    reader
-      .commands()
-      .filter((command) => command.bar !== undefined)
-      .sort((a, b) => (a.bar ?? 0) - (b.bar ?? 0));
-  // Told only when a button looks otherwise: writing on costs nothing here.
-  const looks = (): string[] =>
-    inBar().map((c) => `${c.id} ${c.title} ${isAble(c)} ${c.on?.() ?? ''}`);
-  useStore(reader.session.store, useShallow(looks));
-  useStore(reader.shell.store, useShallow(looks));
-  return inBar().map((command) => <BarButton key={command.id} command={command} wide={wide} />);
+  return usePlaced('bar').map((command) => (
+    <BarButton key={command.id} command={command} wide={wide} />
+  ));
 }
 
 function BarButton({ command, wide }: { command: Command; wide: boolean }) {

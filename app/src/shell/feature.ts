@@ -18,7 +18,10 @@ export interface Reader {
 export const GROUPS = ['Document', 'Pages', 'Marks', 'Instruments', 'View', 'Settings'] as const;
 export type CommandGroup = (typeof GROUPS)[number];
 
-/** Something a person can have done: by its key, from the bar, or by its name in the list of commands. */
+/** Where commands have buttons: the bar above, and beside the instruments. */
+export type CommandPlace = 'bar' | 'roll';
+
+/** Something a person can have done: by its key, by its button, or by its name in the list of commands. */
 export interface Command {
   readonly id: string;
   readonly title: string;
@@ -32,6 +35,8 @@ export interface Command {
   readonly spelled?: string;
   /** Its place in the bar, from the left; none without. */
   readonly bar?: number;
+  /** Its place after the instruments; none without. */
+  readonly roll?: number;
   /** Drawn as the one that matters most, where there is room. */
   readonly prominent?: boolean;
   /** What it is called beside what is picked, in short; not offered there without. */

@@ -1,6 +1,8 @@
+export { isAble } from './commands';
 export type {
   Command,
   CommandGroup,
+  CommandPlace,
   Dialog,
   Instruments,
   Panel,
@@ -12,3 +14,4 @@ export { ReaderShell, type ReaderShellProps } from './ReaderShell';
 export { useReader, useShell } from './ReaderContext';
 export { type Shell, UNKEPT } from './shellStore';
 export { type Hit, type InstrumentWriter, samplesOf, type WritingTools } from './writing';
+export { usePlaced } from './usePlaced';

@@ -1,4 +1,4 @@
-import { plainPage } from '@marginalis/core/geometry';
+import { box, plainPage, transform } from '@marginalis/core/geometry';
 import { pageRefsFor } from '../../../core/testing/marks';
 import { StageController } from './StageController';
 
@@ -54,4 +54,21 @@ test('when the page in sight goes, and it was the last and widest, one sees the 
   const never = stageOf(3);
   never.setFit('page');
   expect(stage.getSight().zoom).toBeCloseTo(never.getSight().zoom);
+});
+
+test('a place that can be seen is left where it is; another comes to the middle', () => {
+  const stage = stageOf(9);
+  const area = box(100, 700, 200, 720);
+  stage.bringInSight(0, area);
+  expect(stage.getCamera().y).toBe(0);
+  expect(stage.shows(6, area)).toBe(false);
+  stage.bringInSight(6, area);
+  expect(stage.getSight().current).toBe(6);
+  const middle = transform(stage.userToView(6), { x: 150, y: 710 });
+  expect(middle.y).toBeCloseTo(300);
+  const { y } = stage.getCamera();
+  stage.bringInSight(6, null);
+  expect(stage.getCamera().y).toBe(y);
+  stage.bringInSight(2, null);
+  expect(stage.getSight().current).toBe(2);
 });

@@ -1,5 +1,7 @@
 import {
   box,
+  boxCentre,
+  boxesMeet,
   type Box,
   type Camera,
   clampCamera,
@@ -18,6 +20,7 @@ import {
   thenMatrix,
   toStack,
   transform,
+  transformBox,
   type Vec,
   type Viewport,
   zoomAbout,
@@ -179,6 +182,20 @@ export class StageController {
       x: pageLeft(this.stack, index) + at.x - this.view.width / zoom / 2,
       y: this.stack.tops[index] + at.y - this.view.height / zoom / 2,
     });
+  }
+
+  /** Whether the window shows some of a page, or of a part of it in user space. */
+  shows(index: number, area: Box | null): boolean {
+    if (!area) return index >= this.sight.first && index <= this.sight.last;
+    const { width, height } = this.view;
+    return boxesMeet(transformBox(this.userToView(index), area), box(0, 0, width, height));
+  }
+
+  /** Brings a page, or a part of it in user space, into the window, unless some of it is there. */
+  bringInSight(index: number, area: Box | null): void {
+    if (this.shows(index, area)) return;
+    if (area) this.showPlace(index, transform(displayMatrix(this.pages[index]), boxCentre(area)));
+    else this.goToPage(index);
   }
 
   /** Keeps the zoom when the window's size changes, so that the page stays where it is. */

@@ -1,4 +1,4 @@
-import type { FaceName } from '@marginalis/core/type';
+import { type FaceName, FACES } from '@marginalis/core/type';
 import { Asset } from 'expo-asset';
 
 /** The faces that text on pages is set in, where the packages have them. */
@@ -14,9 +14,16 @@ const FILES: Readonly<Record<FaceName, number>> = {
   devanagari: require('@expo-google-fonts/noto-sans-devanagari/400Regular/NotoSansDevanagari_400Regular.ttf'),
 };
 
+const addressOf = (name: FaceName): string =>
+  new URL(Asset.fromModule(FILES[name]).uri, window.location.href).href;
+
+/** Where the files of all faces are, for a worker to read. */
+export const faceAddresses = (): Readonly<Record<FaceName, string>> =>
+  Object.fromEntries(FACES.map((name) => [name, addressOf(name)])) as Record<FaceName, string>;
+
 /** The bytes of a face that ships. Rejects when they cannot be fetched. */
 export async function readFaceFile(name: FaceName): Promise<Uint8Array> {
-  const response = await fetch(Asset.fromModule(FILES[name]).uri);
+  const response = await fetch(addressOf(name));
   if (!response.ok) throw new Error(`The face "${name}" could not be fetched.`);
   return new Uint8Array(await response.arrayBuffer());
 }

@@ -1,6 +1,7 @@
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { emptyDocument } from '@marginalis/core/document';
 import { plainPage } from '@marginalis/core/geometry';
+import { usualRuling } from '@marginalis/core/paper';
 import { wavePath } from '../../../core/testing/hand';
 import { pageRefsFor, written } from '../../../core/testing/marks';
 import type { JobName, WorkReply } from './contract';
@@ -21,6 +22,7 @@ const copying = (bytes: Uint8Array) => ({
   sources: [{ sha: '', bytes }],
   document: emptyDocument([]),
   layers: new Map(),
+  faces: {},
 });
 
 test('inspecting answers with what the document is', async () => {
@@ -45,6 +47,32 @@ test('anything else that goes wrong is a failure with words, never a throw', asy
     ok: false,
     failure: { kind: 'failed', message: expect.any(String) },
   });
+});
+
+test('a copy that needs a face which cannot be fetched is a failure that says so', async () => {
+  const [page] = pageRefsFor([plainPage(300, 400)]);
+  const paper = { ...page, shows: { paper: usualRuling('blank') } };
+  const faces = [{ name: 'F0', face: 'hand', glyphs: new Map([[5, 'a']]) }];
+  const form = { content: new Uint8Array([32]), deflated: false, states: [], forms: [], faces };
+  const layer = { form: { ...form, pictures: [], isolated: false }, count: 1 };
+  const asked = jest.fn().mockResolvedValue({ ok: false, status: 503 });
+  const real = globalThis.fetch;
+  globalThis.fetch = asked;
+  try {
+    const out = await replies('fixedCopy', {
+      sources: [],
+      document: emptyDocument([paper]),
+      layers: new Map([[page.id, layer]]),
+      faces: { hand: 'https://desk.example/hand.ttf' },
+    });
+    expect(asked.mock.calls).toEqual([['https://desk.example/hand.ttf']]);
+    expect(out.at(-1)).toMatchObject({
+      ok: false,
+      failure: { message: expect.stringMatching(/font .* could not be fetched/) },
+    });
+  } finally {
+    globalThis.fetch = real;
+  }
 });
 
 test('ink goes out as InkML and comes in again; a file that is none is told', async () => {

@@ -2,6 +2,7 @@ import { placeTraces, readInkml, writeInkml } from '@marginalis/core/formats';
 import { PdfRefusal } from '@marginalis/core/document';
 import { fromMarkRecord } from '@marginalis/core/kinds';
 import { encodeMarks, inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
+import { openFace } from '@marginalis/core/typesetter';
 import type { JobName, Jobs, WorkFailure, WorkReply, WorkRequest } from './contract';
 
 /** RFC 1950 by the browser; many times faster than in JavaScript. */
@@ -15,6 +16,13 @@ async function deflate(bytes: Uint8Array): Promise<Uint8Array> {
 const platformDeflate = (): typeof deflate | undefined =>
   typeof CompressionStream === 'undefined' ? undefined : deflate;
 
+async function readFile(address: string): Promise<Uint8Array> {
+  const response = await fetch(address);
+  if (!response.ok)
+    throw new Error(`A font of the copy could not be fetched (${response.status}).`);
+  return new Uint8Array(await response.arrayBuffer());
+}
+
 type Run<J extends JobName> = (
   ask: Jobs[J]['ask'],
   progress: (done: number, all: number) => void,
@@ -22,8 +30,13 @@ type Run<J extends JobName> = (
 
 const runs: { [J in JobName]: Run<J> } = {
   inspect: ({ bytes, password }) => inspectPdf(bytes, password),
-  fixedCopy: ({ sources, document, layers }, onProgress) =>
-    makeFixedCopy(sources, document, { onProgress, layers, deflate: platformDeflate() }),
+  fixedCopy: ({ sources, document, layers, faces }, onProgress) =>
+    makeFixedCopy(sources, document, {
+      onProgress,
+      layers,
+      deflate: platformDeflate(),
+      face: async (name) => openFace(name, await readFile(faces[name])),
+    }),
   encodeMarks: ({ marks }) =>
     encodeMarks(
       new Map(marks.map(fromMarkRecord).map((mark) => [mark.id, mark])),

@@ -4,6 +4,7 @@ export { marksMeeting } from './pageIndex.ts';
 export { type MarkLayers, type Strength, layersFrom, layersMeeting, layersOf } from './layers.ts';
 export { SLOTS, markSlots } from './markSlots.ts';
 export { changedBox } from './changedBox.ts';
+export { changedPlaces } from './changedPlaces.ts';
 export { shareWithin } from './shareWithin.ts';
 export { isTouched } from './touch.ts';
 export {

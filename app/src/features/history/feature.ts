@@ -1,10 +1,19 @@
 import type { Reader, ReaderFeature } from '@/shell';
+import { leadTo } from './leadTo';
+
+/** Takes a step, and shows what it did. */
+function take({ session, stage }: Reader, act: 'undo' | 'redo'): void {
+  const { pages } = session.store.getState().document;
+  const transaction = session[act]();
+  // The stage hears of other pages when React has shown them.
+  if (transaction) requestAnimationFrame(() => leadTo(stage, pages, transaction));
+}
 
 /** Back through everything that was done, and forth again. */
 export const historyFeature: ReaderFeature = {
   name: 'history',
-  commands: ({ session }: Reader) => {
-    const { history, writable } = session.store.getState();
+  commands: (reader: Reader) => {
+    const { history, writable } = reader.session.store.getState();
     return [
       {
         id: 'undo',
@@ -12,8 +21,9 @@ export const historyFeature: ReaderFeature = {
         group: 'Document',
         icon: 'undo',
         keys: ['Mod+Z'],
+        roll: 1,
         able: () => writable && history.done !== null,
-        run: session.undo,
+        run: () => take(reader, 'undo'),
       },
       {
         id: 'redo',
@@ -22,8 +32,9 @@ export const historyFeature: ReaderFeature = {
         also: 'again',
         icon: 'redo',
         keys: ['Mod+Shift+Z', 'Mod+Y'],
+        roll: 2,
         able: () => writable && history.undone !== null,
-        run: session.redo,
+        run: () => take(reader, 'redo'),
       },
     ];
   },

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Portal, Snackbar, useTheme } from 'react-native-paper';
 import { useHand, usePenRoll, useSession, useSessionState } from '@/session';
+import { isAble, usePlaced } from '@/shell';
 import { Area, Icon, type IconName } from '@/ui';
 import { InstrumentSheet } from './InstrumentSheet';
 import { useSteadying } from './SteadyWritten';
@@ -46,8 +47,7 @@ export function PenRoll({ upright }: { upright: boolean }) {
     move,
   );
   const writable = useSessionState((s) => s.writable);
-  const canUndo = useSessionState((s) => s.history.done !== null) && writable;
-  const canRedo = useSessionState((s) => s.history.undone !== null) && writable;
+  const placed = usePlaced('roll');
   const shown = roll.find((i) => i.id === changing) ?? null;
   const steadying = useSteadying(shown && writes(shown) ? shown.steadiness : null);
   const press = (id: string, held: boolean): void => {
@@ -110,8 +110,15 @@ export function PenRoll({ upright }: { upright: boolean }) {
           { backgroundColor: colors.outlineVariant },
         ]}
       />
-      <Step label="Undo" icon="undo" able={canUndo} onPress={session.undo} />
-      <Step label="Redo" icon="redo" able={canRedo} onPress={session.redo} />
+      {placed.map((command) => (
+        <Step
+          key={command.id}
+          label={command.title}
+          icon={command.icon ?? 'more'}
+          able={isAble(command)}
+          onPress={() => command.run()}
+        />
+      ))}
       <InstrumentSheet instrument={shown} steadying={steadying} onClose={() => setChanging(null)} />
       <RollSheet open={adding} onClose={() => setAdding(false)} />
       <Portal>

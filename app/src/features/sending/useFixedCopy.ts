@@ -3,6 +3,7 @@ import type { FixedCopy } from '@marginalis/core/pdf';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { passwordFor, useSession } from '@/session';
 import { readSource } from '@/storage';
+import { faceAddresses } from '@/ui';
 import { startWork, type Work } from '@/work';
 
 export type CopyState =
@@ -47,6 +48,7 @@ export function useFixedCopy(): { state: CopyState; make: () => void; stop: () =
         sources: [{ sha: source, bytes, ...(password === undefined ? {} : { password }) }],
         document: plainDocument({ ...document, marks: unknown }),
         layers,
+        faces: faceAddresses(),
       };
       mine.work = startWork('fixedCopy', ask, (done, all) => show({ phase: 'making', done, all }));
       const result = await mine.work.result;

@@ -1,5 +1,5 @@
 import { JpegEmbedder, type PDFContext, type PDFRef, PngEmbedder } from '@cantoo/pdf-lib';
-import type { FaceName, Fonts } from '../../type/index.ts';
+import type { Face, FaceName } from '../../type/index.ts';
 import { embedFace } from './embedFace.ts';
 import type { Holdings } from './registerForm.ts';
 
@@ -11,10 +11,10 @@ export interface PictureFile {
 
 /** Where a copy gets the fonts and pictures of its marks. */
 export interface HeldFiles {
-  /** The faces that the drawings use, loaded. */
-  readonly fonts?: Fonts;
+  /** Loads a face that a drawing uses; rejects when it cannot be had. */
+  readonly face?: (name: FaceName) => Promise<Face>;
   /** A picture by the SHA-256 of its bytes; null when it is not at hand. */
-  readonly picture?: (source: string) => PictureFile | null;
+  readonly picture?: (source: string) => Promise<PictureFile | null>;
 }
 
 /** The fonts and pictures a document holds, each once, put in when all that use them are there. */
@@ -45,16 +45,15 @@ export class Held implements Holdings {
     return ref;
   }
 
-  /** Puts them into the document. @throws RangeError when a face is not loaded */
+  /** Puts them into the document. @throws RangeError when there is no way to load a face; what loading it rejects with */
   async finish(): Promise<void> {
     const { context, files } = this;
     for (const { face: name, ref, glyphs } of this.fonts) {
-      const face = files.fonts?.face(name);
-      if (!face) throw new RangeError(`The face "${name}" is not loaded.`);
-      embedFace(context, face, glyphs, ref);
+      if (!files.face) throw new RangeError(`The face "${name}" is needed and cannot be loaded.`);
+      embedFace(context, await files.face(name), glyphs, ref);
     }
     for (const [source, ref] of this.pictures) {
-      const file = files.picture?.(source);
+      const file = await files.picture?.(source);
       const embedder = file && (file.type === 'image/png' ? PngEmbedder : JpegEmbedder);
       if (file && embedder) await (await embedder.for(file.bytes)).embedIntoContext(context, ref);
       // The drawings name it: one that is not at hand is an empty form.
