@@ -13,8 +13,16 @@ export async function startServer(): Promise<{ readonly pid: number; stop(): voi
       DATA_FOLDER: '.cache/bench-links',
       LINK_REQUESTS: '100000',
     },
-    stdio: 'ignore',
+    stdio: ['ignore', 'ignore', 'inherit'],
   });
+  let stopped = false;
+  server.once('exit', (code, signal) => {
+    if (!stopped) console.error(`The server ended by itself: ${signal ?? `exit code ${code}`}.`);
+  });
+  const stop = (): void => {
+    stopped = true;
+    server.kill();
+  };
   for (let i = 0; i < 100; i++) {
     if (
       await fetch(BASE).then(
@@ -22,9 +30,9 @@ export async function startServer(): Promise<{ readonly pid: number; stop(): voi
         () => false,
       )
     )
-      return { pid: server.pid ?? 0, stop: () => server.kill() };
+      return { pid: server.pid ?? 0, stop };
     await new Promise((resolve) => setTimeout(resolve, 100));
   }
-  server.kill();
+  stop();
   throw new Error('The server did not start.');
 }

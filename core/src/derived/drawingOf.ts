@@ -2,36 +2,47 @@ import { type Drawing, drawingBounds, filledPath } from '../drawing/index.ts';
 import { type Box, type Path, type Vec } from '../geometry/index.ts';
 import { kindFor, type Mark } from '../kinds/index.ts';
 
-const drawings = new WeakMap<Mark, Drawing>();
-const outlines = new WeakMap<Mark, Path>();
-const bounds = new WeakMap<Mark, Box>();
-const roughBounds = new WeakMap<Mark, Box>();
-
-function cached<T extends object>(cache: WeakMap<Mark, T>, mark: Mark, make: () => T): T {
-  let value = cache.get(mark);
-  if (!value) cache.set(mark, (value = make()));
-  return value;
+/** What is worked out of a mark, as it is asked for. */
+interface Known {
+  drawing?: Drawing;
+  outline?: Path;
+  bounds?: Box;
+  roughBounds?: Box;
 }
 
+/** One entry a mark: each costs the collector of garbage more than what it holds. */
+const known = new WeakMap<Mark, Known>();
+
+function knownOf(mark: Mark): Known {
+  let all = known.get(mark);
+  if (!all) known.set(mark, (all = {}));
+  return all;
+}
+
+const drawnIn = (mark: Mark, all: Known): Drawing => (all.drawing ??= kindFor(mark).draw(mark));
+
 /** How a mark is drawn, for every sink; kept as long as the mark. */
-export const drawingOf = (mark: Mark): Drawing =>
-  cached(drawings, mark, () => kindFor(mark).draw(mark));
+export const drawingOf = (mark: Mark): Drawing => drawnIn(mark, knownOf(mark));
 
 /** Everything a mark fills, as one path; kept as long as the mark. */
-export const outlineOf = (mark: Mark): Path =>
-  cached(outlines, mark, () => filledPath(drawingOf(mark)));
+export function outlineOf(mark: Mark): Path {
+  const all = knownOf(mark);
+  return (all.outline ??= filledPath(drawnIn(mark, all)));
+}
 
-export const boundsOf = (mark: Mark): Box =>
-  cached(bounds, mark, () => drawingBounds(drawingOf(mark)));
+export function boundsOf(mark: Mark): Box {
+  const all = knownOf(mark);
+  return (all.bounds ??= drawingBounds(drawnIn(mark, all)));
+}
 
 /**
  * About where a mark lies, without drawing it: what asks for thousands of marks at once asks for this. Never smaller
  * than its lines.
  */
 export function roughBoundsOf(mark: Mark): Box {
-  const known = bounds.get(mark);
-  if (known || mark.left) return known ?? boundsOf(mark);
-  return cached(roughBounds, mark, () => kindFor(mark).roughBounds(mark));
+  const all = knownOf(mark);
+  if (all.bounds || mark.left) return boundsOf(mark);
+  return (all.roughBounds ??= kindFor(mark).roughBounds(mark));
 }
 
 /** Whether a mark is multiplied onto the page, beneath the others. */

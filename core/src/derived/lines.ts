@@ -34,6 +34,5 @@ export function areasOf(mark: Mark): readonly (readonly Vec[])[] {
 /** How far a mark's ink reaches to either side of a point of its lines, points. */
 export function reachOf(mark: Mark): (point: Vec) => number {
   const kind = kindFor(mark);
-  if (!kind.reach) return () => (kind.lines ? mark.style.width / 2 : 0);
-  return (point) => kind.reach?.(mark, point) ?? 0;
+  return kind.reach?.(mark) ?? (() => (kind.lines ? mark.style.width / 2 : 0));
 }

@@ -32,4 +32,7 @@ function itemBounds(item: Item): Box {
 
 /** The box around everything a drawing may touch, control points included; empty for an empty drawing. */
 export const drawingBounds = (drawing: Drawing): Box =>
-  drawing.map(itemBounds).reduce(uniteBoxes, EMPTY_BOX);
+  // Most are one fill, and a page has thousands.
+  drawing.length === 1
+    ? itemBounds(drawing[0])
+    : drawing.map(itemBounds).reduce(uniteBoxes, EMPTY_BOX);

@@ -16,6 +16,8 @@ export function oneShape(items: Drawing): { readonly colour: string; paths: Path
 
 /** Everything a drawing fills as one path, whatever its colours; what its groups fill too. */
 export function filledPath(items: Drawing): Path {
+  const [first] = items;
+  if (items.length === 1 && first.is === 'fill') return first.path;
   const paths = items.flatMap(pathsIn);
   return paths.length === 1 ? paths[0] : joinPaths(paths);
 }

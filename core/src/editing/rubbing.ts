@@ -1,4 +1,4 @@
-import { isTouched, linesOf, marksMeeting } from '../derived/index.ts';
+import { isTouched, marksMeeting } from '../derived/index.ts';
 import {
   type DocState,
   marksOn,
@@ -81,6 +81,6 @@ function rubbed(
   { takes }: EraserManner,
 ): Mark | null {
   // What is not drawn along lines cannot be cut.
-  if (takes === 'part' && linesOf(mark).length > 0) return rubMark(mark, sweep);
+  if (takes === 'part' && kindFor(mark).lines) return rubMark(mark, sweep);
   return isTouched(mark, line, sweep.radius) ? null : mark;
 }

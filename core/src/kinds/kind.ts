@@ -68,8 +68,8 @@ export interface Kind<M extends MarkBase> {
   roughBounds(mark: M): Box;
   /** The lines it is drawn along, whole; what can be rubbed in part, and is met near its line. Whole only without. */
   lines?(mark: M): readonly MarkLine[];
-  /** How far its ink reaches to either side of a point of its lines, points; half its width without. */
-  reach?(mark: M, point: Vec): number;
+  /** How far its ink reaches to either side of points of its lines, points; half its width without. */
+  reach?(mark: M): (point: Vec) => number;
   /** Polygons that are met anywhere inside. A kind with neither lines nor these is met in its bounds. */
   areas?(mark: M): readonly (readonly Vec[])[];
   /** Under an affine map of its page. */

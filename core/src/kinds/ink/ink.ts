@@ -1,12 +1,5 @@
 import type { Drawing } from '../../drawing/index.ts';
-import {
-  boxOfPoints,
-  growBox,
-  IDENTITY,
-  type Matrix,
-  thenMatrix,
-  type Vec,
-} from '../../geometry/index.ts';
+import { boxOfPoints, growBox, IDENTITY, type Matrix, thenMatrix } from '../../geometry/index.ts';
 import { type InkSample, radiusAt } from '../../ink/index.ts';
 import { leftOf, widened } from '../../marks/index.ts';
 import type { CarryOptions, Kind } from '../kind.ts';
@@ -43,7 +36,10 @@ export const INK: Kind<InkMark> = {
   draw,
   roughBounds: ({ ink, style }) => growBox(boxOfPoints(placedSamples(ink)), style.width / 2),
   lines: inkLines,
-  reach: (mark, point: Vec) => radiusAt(nibOf(mark), point as InkSample),
+  reach: (mark) => {
+    const nib = nibOf(mark);
+    return (point) => radiusAt(nib, point as InkSample);
+  },
   carry: carryInk,
   madeWith: (mark) => (isHighlighter(mark) ? 'highlighter' : 'pen'),
   look: ({ style, ink: { steadiness, nib } }) => ({ style, steadiness, nib }),
