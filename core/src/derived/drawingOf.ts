@@ -1,5 +1,5 @@
 import { type Drawing, drawingBounds, filledPath } from '../drawing/index.ts';
-import { type Box, type Path, type Vec } from '../geometry/index.ts';
+import { type Box, type Path, pathBounds, type Vec } from '../geometry/index.ts';
 import { kindFor, type Mark } from '../kinds/index.ts';
 
 /** What is worked out of a mark, as it is asked for. */
@@ -26,13 +26,20 @@ export const drawingOf = (mark: Mark): Drawing => drawnIn(mark, knownOf(mark));
 
 /** Everything a mark fills, as one path; kept as long as the mark. */
 export function outlineOf(mark: Mark): Path {
+  const { outline } = kindFor(mark);
+  if (outline) return outline(mark);
   const all = knownOf(mark);
   return (all.outline ??= filledPath(drawnIn(mark, all)));
 }
 
+function boundsIn(mark: Mark, all: Known): Box {
+  const { outline } = kindFor(mark);
+  return outline ? pathBounds(outline(mark)) : drawingBounds(drawnIn(mark, all));
+}
+
 export function boundsOf(mark: Mark): Box {
   const all = knownOf(mark);
-  return (all.bounds ??= drawingBounds(drawnIn(mark, all)));
+  return (all.bounds ??= boundsIn(mark, all));
 }
 
 /**

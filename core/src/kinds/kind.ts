@@ -1,5 +1,5 @@
 import type { Drawing } from '../drawing/index.ts';
-import type { Box, Matrix, Vec } from '../geometry/index.ts';
+import type { Box, Matrix, Path, Vec } from '../geometry/index.ts';
 import type { NibManner } from '../ink/index.ts';
 import type { Dash } from '../figures/index.ts';
 import type {
@@ -64,6 +64,8 @@ export interface Kind<M extends MarkBase> {
   plane(mark: M): Plane;
   /** In user space. */
   draw(mark: M): Drawing;
+  /** All that {@link draw} fills, where that is one path, kept as long as the mark: boxes of thousands need no drawings. */
+  outline?(mark: M): Path;
   /** About where it lies, without drawing it; never smaller than its lines. */
   roughBounds(mark: M): Box;
   /** The lines it is drawn along, whole; what can be rubbed in part, and is met near its line. Whole only without. */

@@ -34,6 +34,7 @@ export const INK: Kind<InkMark> = {
   fromRecord: fromInkRecord,
   plane: (mark) => (isHighlighter(mark) ? 'beneath' : 'over'),
   draw,
+  outline: inkOutline,
   roughBounds: ({ ink, style }) => growBox(boxOfPoints(placedSamples(ink)), style.width / 2),
   lines: inkLines,
   reach: (mark) => {

@@ -14,11 +14,14 @@ export function nibOf({ ink: { nib, place }, style: { width } }: InkMark): Nib {
 
 /** The outline of one line at the width it was last asked for. */
 const lineOutlines = new WeakMap<MarkLine, { readonly width: number; readonly outline: Path }>();
-/** Outlines that another thread has worked out. */
-const adopted = new WeakMap<InkMark, Path>();
+const outlines = new WeakMap<InkMark, Path>();
 
-/** The filled outline of what is left of ink. */
-export const inkOutline = (mark: InkMark): Path => adopted.get(mark) ?? outlineLeft(mark);
+/** The filled outline of what is left of ink; kept as long as the mark. */
+export function inkOutline(mark: InkMark): Path {
+  let outline = outlines.get(mark);
+  if (!outline) outlines.set(mark, (outline = outlineLeft(mark)));
+  return outline;
+}
 
 function outlineLeft(mark: InkMark): Path {
   const nib = nibOf(mark);
@@ -41,5 +44,5 @@ export function adoptDrawn(
   { centreline, outline }: { centreline: readonly InkSample[]; outline: Path },
 ): void {
   adoptLine(mark, centreline);
-  adopted.set(mark, outline);
+  outlines.set(mark, outline);
 }
