@@ -104,7 +104,7 @@ for (const scheme of ['light', 'dark'] as const) {
       expect(await complaints(page, '[role=dialog]'), 'more').toEqual([]);
       await page.keyboard.press('Escape');
       await page.getByRole('button', { name: 'List of marks' }).click();
-      await page.getByRole('button', { name: 'Narrow' }).click();
+      await page.getByRole('button', { name: 'Filter' }).click();
       expect(await complaints(page, LIST), 'list of marks').toEqual([]);
     });
 

@@ -36,7 +36,7 @@ test('every mark is listed in reading order, with the words beneath; one is gone
   await open(page);
   await expect(rows(page)).toHaveCount(3);
   await expect(rows(page).first()).toHaveAccessibleName(
-    /Highlight, Weld, page 1, .*Which zone of the shore/,
+    /Highlight, Weld yellow, page 1, .*Which zone of the shore/,
   );
   await expect(page.getByText('3 marks')).toBeVisible();
   const before = await pageBox(page, 1).boundingBox();
@@ -56,11 +56,11 @@ test('the list is searched and narrowed, several are picked, restyled and remove
   await page.getByPlaceholder('Search the marks').fill('no such word');
   await expect(page.getByText('No mark fits.')).toBeVisible();
   await page.getByPlaceholder('Search the marks').fill('');
-  await page.getByRole('button', { name: 'Narrow' }).click();
+  await page.getByRole('button', { name: 'Filter' }).click();
   await page.getByRole('radio', { name: 'Figures' }).click();
   await expect(rows(page)).toHaveCount(1);
-  await expect(rows(page).first()).toHaveAccessibleName(/^Go to Circle, Verdigris/);
-  await page.getByRole('button', { name: 'Narrow no more' }).click();
+  await expect(rows(page).first()).toHaveAccessibleName(/^Go to Circle, Verdigris green/);
+  await page.getByRole('button', { name: 'Clear filters' }).click();
   await page.getByRole('button', { name: 'Pick all' }).click();
   await page.getByRole('button', { name: 'Remove 3', exact: true }).click();
   await expect(page.getByText('Nothing is marked yet.')).toBeVisible();

@@ -127,17 +127,22 @@ test('before a stylus one finger writes; after it a finger moves the paper', asy
   expect(await inkOn(page, 1)).toBe(ink);
 });
 
-test('two fingers move and zoom, and leave no ink', async ({ page }) => {
+test('two fingers move and zoom, leave no ink, and lifted at once leave the page where it is', async ({
+  page,
+}) => {
   const spread = (d: number): Point[] => [
-    [640 - d, 400],
-    [640 + d, 400],
+    [640 - d, 460 - d],
+    [640 + d, 460 - d],
   ];
   const width = async () => (await pageBox(page, 1).boundingBox())?.width ?? 0;
   const before = await width();
   await pen.fingers('touchStart', spread(60));
   for (let d = 60; d <= 120; d += 6) await pen.fingers('touchMove', spread(d));
+  const held = await top(page);
   await pen.fingers('touchEnd', []);
   await expect.poll(width).toBeGreaterThan(before * 1.8);
+  await page.waitForTimeout(300);
+  expect(Math.abs((await top(page)) - held)).toBeLessThan(2);
   await drawn(page, 1);
   expect(await inkOn(page, 1)).toBe(0);
 });

@@ -142,7 +142,9 @@ test('ink and width of an instrument can be changed, and stay changed', async ({
   await page.getByRole('dialog').getByRole('button', { name: 'Close', exact: true }).click();
   await page.reload();
   await drawn(page, 1);
-  await expect(page.getByRole('button', { name: 'Marking pen, Verdigris, 2.5 mm' })).toBeVisible();
+  await expect(
+    page.getByRole('button', { name: 'Marking pen, Verdigris green, 2.5 mm' }),
+  ).toBeVisible();
 });
 
 test('the figure pen tidies unasked and gives the ink back', async ({ page }) => {

@@ -88,7 +88,7 @@ test('an instrument’s ink, width, steadiness and manner can be changed, each b
   );
   for (const group of ['Ink', 'Width, mm', 'Steadiness'])
     expect(screen.getByRole('radiogroup', { name: group })).toBeTruthy();
-  fireEvent.click(screen.getByRole('radio', { name: 'Verdigris' }));
+  fireEvent.click(screen.getByRole('radio', { name: 'Verdigris green' }));
   fireEvent.click(screen.getByRole('radio', { name: '1.5' }));
   fireEvent.click(screen.getByText('Never'));
   expect(usePenRoll.getState().roll[0]).toMatchObject({
@@ -117,11 +117,11 @@ test('the eraser has a diameter and neither ink nor manners', () => {
 
 test('an instrument is said aloud with its ink and width', () => {
   expect(FIRST_ROLL.map(instrumentLabel)).toEqual([
-    'Fine pen, Iron gall, 0.5 mm',
-    'Marking pen, Vermilion, 0.7 mm',
-    'Broad highlighter, Weld, 5 mm',
-    'Fine highlighter, Woad, 3 mm',
-    'Figure pen, Verdigris, 0.5 mm',
+    'Fine pen, Iron gall blue, 0.5 mm',
+    'Marking pen, Vermilion red, 0.7 mm',
+    'Broad highlighter, Weld yellow, 5 mm',
+    'Fine highlighter, Woad blue, 3 mm',
+    'Figure pen, Verdigris green, 0.5 mm',
     'Eraser, 4 mm',
     'Picker',
   ]);

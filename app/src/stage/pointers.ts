@@ -1,6 +1,7 @@
 import type { Vec } from '@marginalis/core/geometry';
 import { isTyping } from '@/ui';
 import { type Act, type Contact, Manners } from './manners';
+import { PaperMover } from './PaperMover';
 import type { StageController } from './StageController';
 
 /** Whoever writes: told of the contacts that are meant for it. */
@@ -14,9 +15,6 @@ export interface Writer {
   hover(event: PointerEvent | null): void;
 }
 
-/** Glide after a finger is lifted: the speed left after a second. */
-const GLIDE = 0.04;
-const SLOWEST = 0.02;
 /** What is pressed on a chip and moves farther was not meant for it, CSS pixels. */
 const THROUGH = 8;
 
@@ -41,11 +39,8 @@ export function attachPointers(
     () => spaceHeld,
     () => getWriter() !== null,
   );
-  const movers = new Map<number, Vec>();
+  const mover = new PaperMover(stage);
   let writing: number | null = null;
-  let glide = 0;
-  let speed: Vec = { x: 0, y: 0 };
-  let lastMove = 0;
 
   const contact = (e: PointerEvent): Contact => ({
     id: e.pointerId,
@@ -57,19 +52,14 @@ export function attachPointers(
   const isControl = (e: Event): boolean =>
     e.target instanceof Element && e.target.closest('[data-control]') !== null;
 
-  function stopGlide(): void {
-    cancelAnimationFrame(glide);
-    glide = 0;
-  }
-
-  function turnOthers(act: Act): void {
+  function turnOthers(act: Act, time: number): void {
     if (writing !== null) {
       // The first finger was the beginning of a pinch, or a palm that came before the pen: its line is not kept.
       getWriter()?.cancel(false);
-      if (act === 'move') movers.set(writing, lastPlace);
+      if (act === 'move') mover.down(writing, lastPlace, time);
       writing = null;
     }
-    if (act === 'ignore') movers.clear();
+    if (act === 'ignore') mover.letAllGo();
   }
   let lastPlace: Vec = { x: 0, y: 0 };
 
@@ -84,19 +74,17 @@ export function attachPointers(
 
   function begin(e: PointerEvent): void {
     stage.locate();
-    stopGlide();
+    mover.stop();
     const { act, others } = manners.down(contact(e));
-    if (others) turnOthers(others);
+    if (others) turnOthers(others, e.timeStamp);
     if (act === 'ignore') return;
     element.dataset.byPointer = '';
     element.focus({ preventScroll: true });
     capture(element, e.pointerId);
     e.preventDefault();
     const at = stage.fromClient(e.clientX, e.clientY);
-    if (act === 'move') {
-      movers.set(e.pointerId, at);
-      speed = { x: 0, y: 0 };
-    } else if (writing === null) {
+    if (act === 'move') mover.down(e.pointerId, at, e.timeStamp);
+    else if (writing === null) {
       writing = e.pointerId;
       lastPlace = at;
       getWriter()?.start(e, act);
@@ -115,30 +103,12 @@ export function attachPointers(
     if (e.pointerId === writing) {
       lastPlace = stage.fromClient(e.clientX, e.clientY);
       getWriter()?.move(e);
-    } else if (movers.has(e.pointerId)) movePaper(e);
+    } else if (mover.holds(e.pointerId))
+      mover.move(e.pointerId, stage.fromClient(e.clientX, e.clientY), e.timeStamp);
     else if (e.pointerType !== 'touch' && e.buttons === 0) {
       stage.locate();
       getWriter()?.hover(isControl(e) ? null : e);
     }
-  }
-
-  function movePaper(e: PointerEvent): void {
-    const before = movers.get(e.pointerId) as Vec;
-    const at = stage.fromClient(e.clientX, e.clientY);
-    const other = [...movers].find(([id]) => id !== e.pointerId)?.[1];
-    movers.set(e.pointerId, at);
-    if (!other) {
-      stage.pan(at.x - before.x, at.y - before.y);
-    } else {
-      const spread = (p: Vec): number => Math.max(1, Math.hypot(p.x - other.x, p.y - other.y));
-      const middle = (p: Vec): Vec => ({ x: (p.x + other.x) / 2, y: (p.y + other.y) / 2 });
-      const [from, to] = [middle(before), middle(at)];
-      stage.pan(to.x - from.x, to.y - from.y);
-      stage.zoomTo((stage.getCamera().zoom * spread(at)) / spread(before), to);
-    }
-    const dt = Math.max(1, e.timeStamp - lastMove);
-    lastMove = e.timeStamp;
-    speed = { x: (at.x - before.x) / dt, y: (at.y - before.y) / dt };
   }
 
   function onUp(e: PointerEvent): void {
@@ -147,38 +117,23 @@ export function attachPointers(
     if (e.pointerId === writing) {
       writing = null;
       getWriter()?.end(e);
-    } else if (movers.delete(e.pointerId) && movers.size === 0 && e.timeStamp - lastMove < 60)
-      startGlide();
+    } else mover.up(e.pointerId, e.timeStamp);
   }
 
   function onCancel(e: PointerEvent): void {
     onChip = null;
     manners.up(contact(e));
-    movers.delete(e.pointerId);
+    mover.letGo(e.pointerId);
     if (e.pointerId !== writing) return;
     writing = null;
     // A call, a tab switch or the system took the pen away: what was written stays.
     getWriter()?.cancel(true);
   }
 
-  function startGlide(): void {
-    if (window.matchMedia('(prefers-reduced-motion: reduce)').matches) return;
-    let last = performance.now();
-    const step = (now: number): void => {
-      const dt = Math.min(50, now - last);
-      last = now;
-      stage.pan(speed.x * dt, speed.y * dt);
-      const slower = GLIDE ** (dt / 1000);
-      speed = { x: speed.x * slower, y: speed.y * slower };
-      if (Math.hypot(speed.x, speed.y) > SLOWEST) glide = requestAnimationFrame(step);
-    };
-    glide = requestAnimationFrame(step);
-  }
-
   function onWheel(e: WheelEvent): void {
     e.preventDefault();
     stage.locate();
-    stopGlide();
+    mover.stop();
     const unit = e.deltaMode === 1 ? 32 : e.deltaMode === 2 ? stage.getView().height : 1;
     if (e.ctrlKey || e.metaKey) {
       const at = stage.fromClient(e.clientX, e.clientY);
@@ -226,7 +181,7 @@ export function attachPointers(
   window.addEventListener('keydown', onKey);
   window.addEventListener('keyup', onKey);
   return () => {
-    stopGlide();
+    mover.stop();
     element.removeEventListener('pointerdown', onDown);
     element.removeEventListener('pointermove', onMove);
     element.removeEventListener('pointerup', onUp);

@@ -37,7 +37,7 @@ test('inks are told apart by name and pattern too', () => {
     expect(new Set(inks.map((i) => i.name)).size).toBe(inks.length);
     expect(new Set(inks.map((i) => i.pattern)).size).toBe(inks.length);
   }
-  expect(inkName(PEN_INKS[2].colour)).toBe('Vermilion');
+  expect(inkName(PEN_INKS[2].colour)).toBe('Vermilion red');
   expect(inkName('#123456')).toBe('#123456');
 });
 

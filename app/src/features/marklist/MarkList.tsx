@@ -28,7 +28,7 @@ export function MarkList({ onGone }: { onGone: () => void }) {
   const picked = useSessionState((s) => s.picked);
   const writable = useSessionState((s) => s.writable);
   const [filter, setFilter] = useState<MarkFilter>({});
-  const [narrowing, setNarrowing] = useState(false);
+  const [filtering, setFiltering] = useState(false);
   const all = listMarks(document);
   const marked = useMemo(() => [...new Set(all.map(({ page }) => page))], [all]);
   const words = useWords(pictures, document.pages, marked);
@@ -89,11 +89,11 @@ export function MarkList({ onGone }: { onGone: () => void }) {
         <Action
           compact
           onPress={() => {
-            if (narrowing) setFilter({ text: filter.text });
-            setNarrowing(!narrowing);
+            if (filtering) setFilter({ text: filter.text });
+            setFiltering(!filtering);
           }}
         >
-          {narrowing ? 'Narrow no more' : 'Narrow'}
+          {filtering ? 'Clear filters' : 'Filter'}
         </Action>
         <Action
           compact
@@ -106,7 +106,7 @@ export function MarkList({ onGone }: { onGone: () => void }) {
           {rows.length === all.length ? countOf(all.length) : `${rows.length} of ${all.length}`}
         </Text>
       </View>
-      {narrowing && (
+      {filtering && (
         <Filters all={all} pages={document.pages.length} filter={filter} onChange={setFilter} />
       )}
       {picked.size > 0 && writable && <PickedActions count={picked.size} />}

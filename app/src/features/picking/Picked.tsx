@@ -103,7 +103,7 @@ function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonl
           <ChipButton
             icon="close"
             text=""
-            label={isFigure ? 'Done with the figure' : `Lay down ${words}`}
+            label={isFigure ? 'Done with the figure' : `Deselect ${words}`}
             onPress={() => session.inHand.pick([])}
           />
         </Chip>

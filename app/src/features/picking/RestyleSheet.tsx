@@ -10,7 +10,7 @@ import { usePenRoll, useSession } from '@/session';
 import { Action, type Choice, Choices, InkDrop, Sheet, withOwn } from '@/ui';
 
 const LINES: readonly Choice<Dash>[] = [
-  { value: 'none', label: 'Whole' },
+  { value: 'none', label: 'Solid' },
   { value: 'dashed', label: 'Dashed' },
   { value: 'dotted', label: 'Dotted' },
 ];
@@ -19,7 +19,7 @@ const STEADINESS = [0, 20, 40, 60, 80, 100];
 const FILLS = [0, 0.15, 0.35, 1];
 /** Length of an arrowhead's barbs, points. */
 const HEADS = [0, 7, 11, 16];
-const HEAD_NAMES = ['None', 'Small', 'Middling', 'Large'];
+const HEAD_NAMES = ['None', 'Small', 'Medium', 'Large'];
 /** What no choice has: marks that differ have none of them chosen. */
 const MIXED = -1;
 

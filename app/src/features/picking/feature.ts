@@ -46,7 +46,7 @@ function commands(reader: Reader): readonly Command[] {
   return [
     {
       id: 'lay-down',
-      title: 'Refuse what is offered; lay down what is picked; close a sheet',
+      title: 'Refuse what is offered; deselect; close a sheet',
       group: 'Marks',
       keys: ['Escape'],
       hidden: true,

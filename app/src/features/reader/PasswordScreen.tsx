@@ -25,7 +25,7 @@ export function PasswordScreen(props: {
   return (
     <EmptyScreen
       title={document.title}
-      text="This PDF is locked with a password. It stays in this tab only and is stored nowhere."
+      text="This PDF is locked with a password. The password stays in this tab only and is stored nowhere."
     >
       <View style={styles.form}>
         <TextInput
