@@ -25,7 +25,7 @@ export function speedOf(trail: readonly Placed[], lifted: number): Vec {
   const took = Math.max(SHORTEST, lifted - first.time);
   const x = (last.at.x - first.at.x) / took;
   const y = (last.at.y - first.at.y) / took;
-  const slower = Math.min(1, FASTEST / Math.max(FASTEST, Math.hypot(x, y)));
+  const slower = FASTEST / Math.max(FASTEST, Math.hypot(x, y));
   return { x: x * slower, y: y * slower };
 }
 
@@ -91,14 +91,17 @@ export class PaperMover {
   private glide(speed: Vec): void {
     if (window.matchMedia('(prefers-reduced-motion: reduce)').matches) return;
     let last = performance.now();
+    const goOn = (): void => {
+      if (Math.hypot(speed.x, speed.y) > SLOWEST) this.frame = requestAnimationFrame(step);
+    };
     const step = (now: number): void => {
       const dt = Math.min(50, now - last);
       last = now;
       this.stage.pan(speed.x * dt, speed.y * dt);
       const slower = GLIDE ** (dt / 1000);
       speed = { x: speed.x * slower, y: speed.y * slower };
-      if (Math.hypot(speed.x, speed.y) > SLOWEST) this.frame = requestAnimationFrame(step);
+      goOn();
     };
-    if (Math.hypot(speed.x, speed.y) > SLOWEST) this.frame = requestAnimationFrame(step);
+    goOn();
   }
 }
