@@ -20,6 +20,8 @@ interface Label {
 const LABELS = PDFName.of('PageLabels');
 /** Deeper number trees are damage. */
 const DEEPEST = 32;
+/** Letters and Roman numbers grow with what they count: what a damaged file counts beyond this is written in digits. */
+const MOST_SPELLED = 4_999;
 
 /** The ranges of a number tree, by the page they begin at. */
 function rangesIn(node: unknown, into: Map<number, PDFDict>, depth = 0): void {
@@ -39,11 +41,12 @@ function labelOf(range: PDFDict, past: number): Label {
   const style = range.lookup(PDFName.of('S'));
   const prefix = range.lookup(PDFName.of('P'));
   const start = range.lookup(PDFName.of('St'));
+  const first = start instanceof PDFNumber ? Math.trunc(start.asNumber()) : 1;
   const isText = prefix instanceof PDFString || prefix instanceof PDFHexString;
   return {
     style: style instanceof PDFName ? style.decodeText() : null,
     prefix: isText ? prefix.decodeText() : '',
-    number: (start instanceof PDFNumber ? start.asNumber() : 1) + past,
+    number: (Number.isSafeInteger(first) ? first : 1) + past,
   };
 }
 
@@ -90,6 +93,7 @@ const letters = (n: number): string =>
 /** A label as it is read. */
 export function spell({ style, prefix, number }: Label): string {
   const n = Math.max(1, number);
+  if (style !== null && n > MOST_SPELLED) return `${prefix}${n}`;
   switch (style) {
     case 'D':
       return `${prefix}${number}`;
