@@ -87,3 +87,12 @@ test('a figure meets those on the page, and not itself', () => {
   expect(line?.meets).toHaveLength(1);
   expect(offerTidy(state, 'gone', { ...manners, tidy: 'ask' })).toBeNull();
 });
+
+test('a dot beside a figure finishes no figure, and is none', () => {
+  const ring = ellipsePath(at(200, 300), 50, 50);
+  const dot = [at(210, 380), at(210.6, 380.4)];
+  const state = writing([ring, dot]);
+  for (const tidy of ['ask', 'always'] as const)
+    expect(offerTidy(state, 's1', { ...manners, tidy })).toBeNull();
+  expect(offered(state, 's0', 'ask').reading.kind).toBe('circle');
+});

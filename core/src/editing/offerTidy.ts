@@ -48,6 +48,14 @@ const SURE_ENOUGH = { ask: 0.55, always: 0.62 } as const;
 const LEAST_ASKED = 40;
 const EVERYDAY: ReadonlySet<string> = new Set(['line', 'tick', 'cross']);
 
+/** No larger stroke is a dot, points: it finishes no figure, and belongs to none. */
+const DOT = 3;
+
+function isDot(strokes: readonly (readonly InkSample[])[]): boolean {
+  const { minX, minY, maxX, maxY } = boxOfPoints(strokes.flat());
+  return maxX - minX < DOT && maxY - minY < DOT;
+}
+
 /** A figure found in the newest stroke and the marks just before it. */
 export interface FoundFigure {
   /** How many of the marks belong to it, the newest included. */
@@ -63,6 +71,7 @@ export function findFigure(
   group: readonly (readonly (readonly InkSample[])[])[],
   tidy: 'ask' | 'always',
 ): FoundFigure | null {
+  if (isDot(group[group.length - 1] ?? [])) return null;
   for (let n = group.length; n > 0; n--) {
     const strokes = group.slice(group.length - n).flat();
     if (strokes.length > MOST_STROKES) continue;

@@ -64,24 +64,29 @@ export const openTurns = (corners: readonly Vec[]): number[] =>
 const FEEL = 0.17;
 const LEAST_FEEL = 2;
 const MOST_FEEL = 4;
-/** At true corners most of the turn is where the line is cut; a bend has it all along. */
-const CONCENTRATED = 0.55;
-const LEAST_CONCENTRATED = 0.3;
+/** At true corners most of the turn is where the line is cut; a bend has it all along. On the mean, and at the least. */
+const SHARP = [0.55, 0.3] as const;
+/** Corners that a quick pen has rounded off. */
+const BLUNT = [0.4, 0.18] as const;
 
 /**
- * Whether a line turns at its corners (`turns`, radians) and not between them. `at` gives its points, around a loop too;
- * each corner is the index of its point with the points of the shorter piece beside it.
+ * Whether a line turns at its corners (`turns`, radians) and not between them: sharply, bluntly, or hardly more there than
+ * elsewhere (null). `at` gives its points, around a loop too; each corner is the index of its point with the points of the
+ * shorter piece beside it.
  */
-export function isCornered(
+export function cornersOf(
   at: (i: number) => Vec,
   corners: readonly { readonly cut: number; readonly shorter: number }[],
   turns: readonly number[],
-): boolean {
+): 'sharp' | 'blunt' | null {
   const shares = corners.map(({ cut, shorter }, k) => {
     const feel = Math.min(MOST_FEEL, Math.max(LEAST_FEEL, Math.round(FEEL * shorter)));
     const here = Math.PI - angleAt(at(cut - feel), at(cut), at(cut + feel));
     return Math.min(1, here / turns[k]);
   });
   const mean = shares.reduce((a, b) => a + b, 0) / shares.length;
-  return mean > CONCENTRATED && Math.min(...shares) > LEAST_CONCENTRATED;
+  const least = Math.min(...shares);
+  const isLike = ([onMean, atLeast]: readonly [number, number]): boolean =>
+    mean > onMean && least > atLeast;
+  return isLike(SHARP) ? 'sharp' : isLike(BLUNT) ? 'blunt' : null;
 }

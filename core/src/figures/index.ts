@@ -43,6 +43,7 @@ export {
   type TappedKind,
   DRAGGED_KINDS,
   TAPPED_KINDS,
+  draggedCloud,
   draggedFigure,
   isDragged,
   tappedCorner,

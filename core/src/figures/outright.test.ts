@@ -1,4 +1,4 @@
-import { draggedFigure, tappedCorner, tappedFigure } from './outright.ts';
+import { draggedCloud, draggedFigure, tappedCorner, tappedFigure } from './outright.ts';
 
 const from = { x: 100, y: 100 };
 const to = { x: 160, y: 130 };
@@ -42,4 +42,15 @@ test('nothing has no size; corners make a figure when there are enough', () => {
   expect(tappedFigure('polyline', [from, to])).toEqual({ kind: 'polyline', corners: [from, to] });
   expect(tappedFigure('polygon', [from, to])).toBeNull();
   expect(tappedFigure('cloud', [from, to, { x: 90, y: 190 }])?.kind).toBe('cloud');
+});
+
+test('a cloud is dragged out too', () => {
+  const cloud = draggedCloud(from, to);
+  expect(cloud?.kind === 'cloud' && cloud.corners).toEqual([
+    { x: 160, y: 130 },
+    { x: 100, y: 130 },
+    { x: 100, y: 100 },
+    { x: 160, y: 100 },
+  ]);
+  expect(draggedCloud(from, from)).toBeNull();
 });

@@ -1,5 +1,6 @@
 import { add, distance, lerp, scale, subtract, type Vec, vec } from '../geometry/index.ts';
 import type { Figure } from './figure.ts';
+import { boxOf, rectangleCorners } from './figurePath.ts';
 import { type DragManners, inSteps } from './dragHandle.ts';
 
 /** Figures that are drawn by dragging from one place to another. */
@@ -51,6 +52,13 @@ export function draggedFigure(
 export function tappedFigure(kind: TappedKind, corners: readonly Vec[]): Figure | null {
   if (corners.length < (kind === 'polyline' ? 2 : 3)) return null;
   return { kind, corners };
+}
+
+/** The cloud around the rectangle dragged from `from` to `to`; null while it has no size. */
+export function draggedCloud(from: Vec, to: Vec, manners: DragManners = {}): Figure | null {
+  const box = draggedFigure('rectangle', from, to, manners);
+  if (box?.kind !== 'rectangle' && box?.kind !== 'square') return null;
+  return { kind: 'cloud', corners: rectangleCorners(boxOf(box)) };
 }
 
 /** A corner as it is meant: in steps of 15° from the one before when `even`. */

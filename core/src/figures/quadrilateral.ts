@@ -12,60 +12,40 @@ import {
 } from '../geometry/index.ts';
 import type { Figure } from './figure.ts';
 
-/** Corners of a rectangle differ from a right angle by at most this. */
-const SQUARENESS = degrees(15);
+/** Corners of a rectangle differ from a right angle by at most this, each, and on the whole (rms): about a tenth. */
+const SQUARENESS = degrees(16);
+const SQUARE_ENOUGH = degrees(9);
 /** Opposite sides of a parallelogram differ in direction by at most this. */
 const PARALLEL = degrees(14);
-/** Sides nearer to equal than this are equal. */
-const EQUAL_SIDES = 0.84;
-/** The sides of a rhombus vary more, being drawn aslant. */
-const RHOMBUS_SIDES = 0.78;
+/** Sides nearer to equal than this were meant to be: a hand is within a tenth. */
+const EQUAL_SIDES = 0.9;
+/** The sides of a rhombus are drawn aslant, where a hand is less even. */
+const EQUAL_RHOMBUS = 0.82;
+/** In doubt, from this on, the less regular figure is offered first and the more regular one second. */
+const DOUBTFUL = 0.78;
 
 /** What four corners in turn may be, the most regular first, the four corners as they are last; with its freedoms. */
-export function quadrilaterals(corners: readonly Vec[]): { figure: Figure; freedoms: number }[] {
+export function quadrilaterals(corners: readonly Vec[]): Found[] {
   const [a, b, c, d] = corners;
   const sides = corners.map((p, k) => subtract(corners[(k + 1) % 4], p));
   const lengths = sides.map((s) => Math.hypot(s.x, s.y));
-  const found: { figure: Figure; freedoms: number }[] = [];
-  const isRight = corners.every(
-    (p, k) =>
-      Math.abs(angleAt(corners[(k + 3) % 4], p, corners[(k + 1) % 4]) - Math.PI / 2) < SQUARENESS,
+  const found: Found[] = [];
+  const off = corners.map(
+    (p, k) => angleAt(corners[(k + 3) % 4], p, corners[(k + 1) % 4]) - Math.PI / 2,
   );
+  const mayBeRight = off.every((angle) => Math.abs(angle) < SQUARENESS);
+  const isRight =
+    mayBeRight && Math.sqrt(off.reduce((sum, angle) => sum + angle * angle, 0) / 4) < SQUARE_ENOUGH;
   const apart = (s: Vec, t: Vec): number => {
     const turn = Math.abs(Math.atan2(cross(s, t), s.x * t.x + s.y * t.y));
     return Math.min(turn, Math.PI - turn);
   };
   const isParallel = apart(sides[0], sides[2]) < PARALLEL && apart(sides[1], sides[3]) < PARALLEL;
-  if (isRight) {
-    const box = turnedBox(corners);
-    const { centre, width, height, angle } = box;
-    if (Math.min(width, height) / Math.max(width, height) > EQUAL_SIDES)
-      found.push({
-        figure: { kind: 'square', centre, side: (width + height) / 2, angle },
-        freedoms: 4,
-      });
-    found.push({ figure: { kind: 'rectangle', ...box }, freedoms: 5 });
-  }
-  if (isParallel && Math.min(...lengths) / Math.max(...lengths) > RHOMBUS_SIDES) {
-    const across = subtract(a, c);
-    const up = subtract(b, d);
-    // The mean direction of one diagonal and of the other turned back by a right angle.
-    const turned = rotate(up, cross(across, up) > 0 ? -Math.PI / 2 : Math.PI / 2);
-    const axis = add(
-      scale(across, 1 / Math.hypot(across.x, across.y)),
-      scale(turned, 1 / Math.hypot(up.x, up.y)),
-    );
-    found.push({
-      figure: {
-        kind: 'diamond',
-        centre: scale(add(add(a, b), add(c, d)), 1 / 4),
-        width: distance(a, c),
-        height: distance(b, d),
-        angle: Math.atan2(axis.y, axis.x),
-      },
-      freedoms: 5,
-    });
-  }
+  const boxes = mayBeRight ? rightAngled(corners) : [];
+  if (isRight) found.push(...boxes);
+  const evenness = ratio(lengths[0] + lengths[2], lengths[1] + lengths[3]);
+  const rhombus = isParallel && evenness > DOUBTFUL ? [rhombusOf(corners)] : [];
+  if (evenness > EQUAL_RHOMBUS) found.push(...rhombus);
   if (isParallel) {
     const centre = scale(add(add(a, b), add(c, d)), 1 / 4);
     const u = scale(subtract(a, c), 1 / 2);
@@ -78,8 +58,48 @@ export function quadrilaterals(corners: readonly Vec[]): { figure: Figure; freed
       freedoms: 6,
     });
   }
+  if (evenness <= EQUAL_RHOMBUS) found.push(...rhombus);
+  if (!isRight) found.push(...boxes);
   found.push({ figure: { kind: 'polygon', corners }, freedoms: 8 });
   return found;
+}
+
+type Found = { figure: Figure; freedoms: number };
+
+const ratio = (p: number, q: number): number => Math.min(p, q) / Math.max(p, q);
+
+/** The rectangle that four corners make, and the square where its sides are near enough to equal; the likelier first. */
+function rightAngled(corners: readonly Vec[]): Found[] {
+  const box = turnedBox(corners);
+  const { centre, width, height, angle } = box;
+  const rectangle: Found = { figure: { kind: 'rectangle', ...box }, freedoms: 5 };
+  const evenness = ratio(width, height);
+  if (evenness <= DOUBTFUL) return [rectangle];
+  const side = (width + height) / 2;
+  const square: Found = { figure: { kind: 'square', centre, side, angle }, freedoms: 4 };
+  return evenness > EQUAL_SIDES ? [square, rectangle] : [rectangle, square];
+}
+
+/** The rhombus that four corners make: its diagonals at a right angle. */
+function rhombusOf([a, b, c, d]: readonly Vec[]): Found {
+  const across = subtract(a, c);
+  const up = subtract(b, d);
+  // The mean direction of one diagonal and of the other turned back by a right angle.
+  const turned = rotate(up, cross(across, up) > 0 ? -Math.PI / 2 : Math.PI / 2);
+  const axis = add(
+    scale(across, 1 / Math.hypot(across.x, across.y)),
+    scale(turned, 1 / Math.hypot(up.x, up.y)),
+  );
+  return {
+    figure: {
+      kind: 'diamond',
+      centre: scale(add(add(a, b), add(c, d)), 1 / 4),
+      width: distance(a, c),
+      height: distance(b, d),
+      angle: Math.atan2(axis.y, axis.x),
+    },
+    freedoms: 5,
+  };
 }
 
 /** The rectangle that four nearly right corners make: the mean direction of its sides, and their mean places. */

@@ -8,8 +8,10 @@ const MIDDLE = [0.34, 0.66] as const;
 /** Beside the point a brace has come back to about this share of its depth. */
 const WAIST = [0.25, 0.8] as const;
 
-/** Hardly anything else has this shape by chance, so little is asked for it. */
+/** Hardly anything else has this shape by chance, so little is asked for it; a shallow one may be a line that bows. */
 const FREEDOMS = 0;
+const SHALLOW = 0.1;
+const SHALLOW_FREEDOMS = 7;
 
 /** The brace that an open stroke may be: two bows that meet in a point in the middle. */
 export function readBrace(points: readonly Vec[]): Candidate[] {
@@ -36,5 +38,6 @@ export function readBrace(points: readonly Vec[]): Candidate[] {
   };
   const waists = [waist(u * 0.3, u * 0.75), waist(u + (1 - u) * 0.25, u + (1 - u) * 0.7)];
   if (waists.some((w) => !(w > WAIST[0] && w < WAIST[1]))) return [];
-  return [candidateFor({ kind: 'brace', from, to, depth: depth * long }, points, FREEDOMS)];
+  const freedoms = Math.abs(depth) < SHALLOW ? SHALLOW_FREEDOMS : FREEDOMS;
+  return [candidateFor({ kind: 'brace', from, to, depth: depth * long }, points, freedoms)];
 }

@@ -8,7 +8,7 @@ import {
   degrees,
 } from '../geometry/index.ts';
 import { type Candidate, candidateFor } from './candidate.ts';
-import { closedCorners, closedTurns, isCornered } from './corners.ts';
+import { closedCorners, closedTurns, cornersOf } from './corners.ts';
 import type { Figure } from './figure.ts';
 import { spanOf } from './fitLine.ts';
 import { quadrilaterals } from './quadrilateral.ts';
@@ -30,6 +30,8 @@ const MOST_CORNERS = 10;
 const LEAST_TURN = degrees(22);
 /** A side is at least this share of the mean side. */
 const SHORTEST_SIDE = 0.24;
+/** What blunt corners cost, in freedoms: they must explain the ink that much better. */
+const BLUNT = 3;
 /** Points on either side over which a turn is felt. */
 const FEEL = 4;
 
@@ -109,7 +111,9 @@ function polygons(loop: readonly Vec[]): Candidate[][] {
       cut,
       shorter: Math.min(pieces[k], pieces[(k + pieces.length - 1) % pieces.length]),
     }));
-    if (!isCornered(at, found, turns) || hasStump(corners)) continue;
+    const cornered = cornersOf(at, found, turns);
+    // Of more than four blunt corners a round thing can be made.
+    if (!cornered || (cornered === 'blunt' && corners.length > 4) || hasStump(corners)) continue;
     const star = starOf(corners);
     if (!star && crossesItself(corners)) continue;
     const members: { figure: Figure; freedoms: number }[] = star
@@ -127,7 +131,10 @@ function polygons(loop: readonly Vec[]): Candidate[][] {
         : corners.length === 4
           ? quadrilaterals(corners)
           : [{ figure: { kind: 'polygon', corners }, freedoms: 2 * corners.length }];
-    families.push(members.map(({ figure, freedoms }) => candidateFor(figure, loop, freedoms)));
+    const doubt = cornered === 'blunt' ? BLUNT : 0;
+    families.push(
+      members.map(({ figure, freedoms }) => candidateFor(figure, loop, freedoms + doubt)),
+    );
   }
   return families;
 }

@@ -8,8 +8,8 @@ import {
   type Vec,
   degrees,
 } from '../geometry/index.ts';
-import { type Candidate, candidateFor } from './candidate.ts';
-import { isCornered, openCorners, openTurns } from './corners.ts';
+import { type Candidate, candidateFor, costOf } from './candidate.ts';
+import { cornersOf, openCorners, openTurns } from './corners.ts';
 import { crossOf } from './crossing.ts';
 import type { Figure } from './figure.ts';
 import { fitLine, offsetFrom, onLine, spanOf } from './fitLine.ts';
@@ -20,7 +20,9 @@ import { straightPieces } from './straightPieces.ts';
 /** A line is at most this much longer than the way from end to end. */
 const MOST_DETOUR = 1.12;
 const COARSE = 14;
-const MOST_PIECES = 7;
+const MOST_PIECES = 6;
+/** What has more pieces than that is a scribble; so many are looked for. */
+const SCRIBBLED = 12;
 /** A corner of a line of straight pieces turns by more than this. */
 const LEAST_TURN = degrees(32);
 /** A piece is at least this share of the whole. */
@@ -30,6 +32,8 @@ const TICK_ARMS = [0.15, 0.75] as const;
 const TICK_ANGLE = [degrees(25), degrees(86)] as const;
 /** When it stands as ticks do, its angle may be wider. */
 const UPRIGHT_TICK_ANGLE = degrees(108);
+/** The arms of an L are upright and flat within this, and so is its right angle. */
+const L_SQUARE = degrees(14);
 /** The arms of a bracket: at most this share of its back, one at least this share of the other, at nearly right angles. */
 const LONGEST_ARM = 0.62;
 const EVEN_ARMS = 0.45;
@@ -62,7 +66,8 @@ export function readLine(points: readonly Vec[]): Candidate[] {
 function pieced(points: readonly Vec[]): Candidate[][] {
   const whole = polylineLength(points);
   const families: Candidate[][] = [];
-  for (const { cuts } of straightPieces(points, MOST_PIECES).slice(1)) {
+  let scribbled = Infinity;
+  for (const { cuts } of straightPieces(points, SCRIBBLED).slice(1)) {
     const corners = openCorners(points, cuts);
     const isEven = corners
       .slice(1)
@@ -70,6 +75,11 @@ function pieced(points: readonly Vec[]): Candidate[][] {
     const turns = openTurns(corners);
     const at = (i: number): Vec => points[Math.min(points.length - 1, Math.max(0, i))];
     if (!isEven || turns.some((turn) => turn < LEAST_TURN)) continue;
+    if (corners.length - 1 > MOST_PIECES) {
+      const many = candidateFor({ kind: 'polyline', corners }, points, 2 * corners.length);
+      scribbled = Math.min(scribbled, costOf(many));
+      continue;
+    }
     const found = cuts.slice(1, -1).map((cut, k) => ({
       cut,
       shorter: Math.min(cut - cuts[k], cuts[k + 2] - cut),
@@ -82,7 +92,7 @@ function pieced(points: readonly Vec[]): Candidate[][] {
           : null;
     // Ticks and brackets are known by their shape, however round their corners are.
     const figures: Figure[] = special ? [special] : [];
-    if (isCornered(at, found, turns)) figures.push({ kind: 'polyline', corners });
+    if (cornersOf(at, found, turns) === 'sharp') figures.push({ kind: 'polyline', corners });
     const freedoms = 2 * corners.length;
     const drawn = candidateFor({ kind: 'polyline', corners }, points, freedoms);
     families.push(
@@ -92,7 +102,9 @@ function pieced(points: readonly Vec[]): Candidate[][] {
       ),
     );
   }
-  return families;
+  const isScribble = scribbled < Math.min(...families.flat().map(costOf));
+  const isPolyline = ({ figure }: Candidate): boolean => figure.kind === 'polyline';
+  return isScribble ? families.map((family) => family.filter((c) => !isPolyline(c))) : families;
 }
 
 /** The tick that two pieces make: a short arm and a longer one at a narrow angle. */
@@ -104,9 +116,22 @@ function tickOf(corners: readonly Vec[]): Figure | null {
   const angle = angleAt(a, b, c);
   const stands = long.y > b.y && short.y > b.y - 0.2 * one && long.y > short.y;
   const widest = stands ? UPRIGHT_TICK_ANGLE : TICK_ANGLE[1];
+  // An upright arm and a flat one at a right angle are an L.
+  if (
+    liesAlong(subtract(a, b)) &&
+    liesAlong(subtract(c, b)) &&
+    Math.abs(angle - Math.PI / 2) < L_SQUARE
+  )
+    return null;
   if (ratio < TICK_ARMS[0] || ratio > TICK_ARMS[1] || angle < TICK_ANGLE[0] || angle > widest)
     return null;
   return { kind: 'tick', corners: [a, b, c] };
+}
+
+/** Whether a direction is upright or flat. */
+function liesAlong({ x, y }: Vec): boolean {
+  const off = Math.abs(Math.atan2(y, x)) % (Math.PI / 2);
+  return Math.min(off, Math.PI / 2 - off) < L_SQUARE;
 }
 
 /** A cross whose second line begins where the pen came from the end of the first one. */

@@ -6,7 +6,7 @@ import { ellipseDistance, fitEllipse } from './fitEllipse.ts';
 import { spanOf } from './fitLine.ts';
 
 /** Axes nearer to equal than this make a circle. */
-const CIRCLE_RATIO = 0.86;
+const CIRCLE_RATIO = 0.9;
 /** Flatter than this it is no ellipse but a line drawn twice. */
 const FLATTEST = 0.12;
 /** What an arc may sweep, radians. */
