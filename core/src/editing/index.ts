@@ -42,3 +42,11 @@ export {
 } from './clip.ts';
 export { type IncomingInk, bringInInk } from './bringIn.ts';
 export { addPaper } from './pages.ts';
+export {
+  BOX_HANDLES,
+  type BoxHandle,
+  boxDrag,
+  handlePlace,
+  leavesAlone,
+  stoppedAtEdge,
+} from './boxDrag.ts';

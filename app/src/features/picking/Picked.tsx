@@ -10,17 +10,16 @@ import {
 } from '@marginalis/core/geometry';
 import { asFigure, kindFor, type Mark } from '@marginalis/core/kinds';
 import { useState } from 'react';
-import { useSession, useSessionState } from '@/session';
-import { Chip, ChipButton, useSight } from '@/stage';
+import { usePenRoll, useSession, useSessionState } from '@/session';
+import { Chip, ChipButton, TOUCH, useSight } from '@/stage';
 import { duplicatePicked } from './clipboard';
 import { MoreSheet } from './MoreSheet';
 import { PickedBox, ROOM, TURN_REACH } from './PickedBox';
 import { RestyleSheet } from './RestyleSheet';
 import { usePicked } from './usePicked';
 
-/** Width of the bar, and half of what is seen of a handle, CSS pixels. */
+/** Width of the bar, CSS pixels. */
 const BAR = 290;
-const HALF = 6;
 
 /** What is in hand on a page: a box to move, scale and turn it by, and a bar of what can be done with it. */
 export function Picked({ index }: { index: number }) {
@@ -51,6 +50,7 @@ function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonl
   const page = useSessionState((s) => s.document.pages[index]);
   const dragged = useSessionState((s) => s.doomed.size > 0);
   const { zoom } = useSight();
+  const hand = usePenRoll((r) => r.hand);
   const [sheet, setSheet] = useState<'look' | 'more' | null>(null);
   const ids = marks.map(({ id }) => id);
   const document = () => session.store.getState().document;
@@ -64,6 +64,7 @@ function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonl
         <Chip
           index={index}
           page={page}
+          hand={hand}
           clearOf={clearOf(here, isFigure, page, zoom)}
           width={BAR}
           label={isFigure ? 'Figure' : 'Picked marks'}
@@ -120,7 +121,7 @@ function clearOf(marks: readonly Mark[], isFigure: boolean, page: Page, zoom: nu
   if (figure) return [...figureLines(figure).flat(), ...handlesOf(figure).map((h) => h.at)];
   const display = displayMatrix(page);
   const { minX, minY, maxX, maxY } = transformBox(display, boundsOfAll(marks));
-  const [room, turn] = [(ROOM + HALF) / zoom, (ROOM + TURN_REACH + HALF) / zoom];
+  const [room, turn] = [(ROOM + TOUCH / 2) / zoom, (ROOM + TURN_REACH + TOUCH / 2) / zoom];
   const back = invertMatrix(display);
   return [
     { x: minX - room, y: minY - turn },

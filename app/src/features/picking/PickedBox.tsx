@@ -1,5 +1,18 @@
 import { findMark } from '@marginalis/core/document';
-import { boundsOfAll, carryMarks, marksAt, moveToPage, pickedBy } from '@marginalis/core/editing';
+import {
+  BOX_HANDLES,
+  boundsOfAll,
+  boxDrag,
+  type BoxHandle,
+  carryMark,
+  carryMarks,
+  handlePlace,
+  leavesAlone,
+  marksAt,
+  moveToPage,
+  pickedBy,
+  stoppedAtEdge,
+} from '@marginalis/core/editing';
 import {
   add,
   boxCentre,
@@ -18,7 +31,6 @@ import { useTheme } from 'react-native-paper';
 import { usePenRoll, useSession, useSessionState } from '@/session';
 import { Grip, gripManners, TOUCH, useSight, useStage } from '@/stage';
 import { Area, arrowStep } from '@/ui';
-import { BOX_HANDLES, boxDrag, type BoxHandle, handlePlace } from './boxDrag';
 import { Carried } from './Carried';
 
 /** What is seen of a handle, CSS pixels. */
@@ -29,6 +41,10 @@ export const TURN_REACH = 30;
 export const ROOM = 16;
 /** A finger that moves no farther taps. */
 const TAP = 5;
+/** What is dragged over the edge of a page stops there, unless it is pushed on by more than this, CSS pixels. */
+const PUSH = 48;
+/** So many marks can be worked out anew in every frame. */
+const SHOWN_AS_WILL_BE = 120;
 const MOVE: BoxHandle = { id: 'move', name: 'Move what is picked', act: 'move', x: 0, y: 0 };
 const LABELS = { move: 'Move', scale: 'Scale', turn: 'Turn' } as const;
 
@@ -40,6 +56,11 @@ interface Drag {
   moved: boolean;
 }
 
+/** How marks are carried: whether their lines grow with them. */
+const howCarried = (isScaled: boolean) => ({
+  widthFollows: isScaled && usePenRoll.getState().widthFollows,
+});
+
 /** The box around picked marks: dragged by its inside, scaled by corners and sides, turned; by keys too. */
 export function PickedBox({ index, marks }: { index: number; marks: readonly Mark[] }) {
   const session = useSession();
@@ -48,7 +69,7 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
   const { zoom } = useSight();
   const { colors } = useTheme();
   const drag = useRef<Drag | null>(null);
-  const [draft, setDraft] = useState<Matrix | null>(null);
+  const [draft, setDraft] = useState<{ matrix: Matrix; isScaled: boolean } | null>(null);
   const display = displayMatrix(page);
   const { width, height } = displaySize(page);
   const bounds = transformBox(display, boundsOfAll(marks));
@@ -59,7 +80,15 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
     transform(display, controller.toUser(index, controller.fromClient(e.clientX, e.clientY)));
   const inUser = (seen: Matrix): Matrix =>
     thenMatrix(thenMatrix(display, seen), invertMatrix(display));
+  const asWillBe = (seen: Matrix): Mark[] =>
+    marks.map((mark) => carryMark(mark, inUser(seen), howCarried(true)));
   const manners = (e: { shiftKey: boolean }) => ({ free: e.shiftKey, even: e.shiftKey });
+
+  /** What becomes of the box when a handle is where the pointer is. */
+  const dragged = ({ handle, from }: Drag, e: PointerEvent): Matrix => {
+    const to = stoppedAtEdge(bounds, handle, from, placeOf(e), { width, height }, PUSH / zoom);
+    return boxDrag(bounds, handle, from, to, manners(e));
+  };
 
   const begin = (handle: BoxHandle, e: PointerEvent<HTMLDivElement>) => {
     e.currentTarget.setPointerCapture(e.pointerId);
@@ -77,31 +106,25 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
     if (!current.moved && far < TAP) return;
     if (!current.moved) session.inHand.doom(new Set(ids));
     current.moved = true;
-    setDraft(boxDrag(bounds, current.handle, current.from, placeOf(e), manners(e)));
-  };
-  const show = (matrix: Matrix | null) => {
-    setDraft(matrix);
-    session.inHand.doom(new Set(matrix ? ids : []));
+    setDraft({ matrix: dragged(current, e), isScaled: current.handle.act === 'scale' });
   };
   const drop = (e: PointerEvent, keep: boolean) => {
     const { current } = drag;
     drag.current = null;
     if (!current) return;
-    show(null);
+    setDraft(null);
+    session.inHand.doom(new Set());
     // From the event itself: what is on the screen may be a frame behind.
-    const matrix = boxDrag(bounds, current.handle, current.from, placeOf(e), manners(e));
+    const matrix = dragged(current, e);
     if (current.moved && keep) carry(current.handle, matrix);
     else if (keep && current.handle.act === 'move') tap(e);
   };
   const carry = (handle: BoxHandle, seen: Matrix) => {
+    if (leavesAlone(seen, bounds)) return;
     const { document } = session.store.getState();
     if (handle.act === 'move' && toOtherPage(seen)) return;
-    const { widthFollows } = usePenRoll.getState();
-    session.dispatch(
-      carryMarks(document, ids, inUser(seen), LABELS[handle.act], {
-        widthFollows: handle.act === 'scale' && widthFollows,
-      }),
-    );
+    const how = howCarried(handle.act === 'scale');
+    session.dispatch(carryMarks(document, ids, inUser(seen), LABELS[handle.act], how));
   };
   /** What is let go over another page goes there. */
   const toOtherPage = (seen: Matrix): boolean => {
@@ -137,7 +160,7 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
     e.stopPropagation();
   };
 
-  const shown = draft ? transformBox(draft, bounds) : bounds;
+  const shown = draft ? transformBox(draft.matrix, bounds) : bounds;
   const left = (x: number): string => `${(100 * x) / width}%`;
   const top = (y: number): string => `${(100 * y) / height}%`;
   const [w, h] = [(shown.maxX - shown.minX) * zoom, (shown.maxY - shown.minY) * zoom];
@@ -149,7 +172,13 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
   return (
     <>
       {draft && (
-        <Carried marks={marks} page={{ width, height }} matrix={thenMatrix(display, draft)} />
+        // What is scaled looks while it is dragged exactly as it will afterwards, the width of its lines too.
+        <Carried
+          page={{ width, height }}
+          {...(draft.isScaled && marks.length <= SHOWN_AS_WILL_BE
+            ? { marks: asWillBe(draft.matrix), matrix: display }
+            : { marks, matrix: thenMatrix(display, draft.matrix) })}
+        />
       )}
       <Area
         {...gripManners(MOVE.id, MOVE.name)}

@@ -34,6 +34,18 @@ function common<A, T, O>(all: readonly A[], of: (one: A) => T, otherwise: O): T 
 const known = (values: readonly number[], own: number): number[] =>
   own === MIXED ? [...values] : withOwn(values, own);
 
+/** A palette, the person's own inks, and the one that is there. */
+const inksOf = (
+  palette: readonly string[],
+  own: readonly string[],
+  colour: string,
+): readonly Choice<string>[] =>
+  [...new Set([...palette, ...own, ...(colour ? [colour] : [])])].map((c) => ({
+    value: c,
+    label: inkName(c),
+    sign: <InkDrop colour={c} />,
+  }));
+
 /** Changes how marks look: ink, width, opacity, steadiness, line, inside, arrowheads, author. */
 export function RestyleSheet(props: {
   marks: readonly Mark[];
@@ -56,12 +68,9 @@ export function RestyleSheet(props: {
   const steadiness = common(inks, (look) => look.steadiness ?? MIXED, MIXED);
   const dash = common(figures, (look) => look.dash ?? 'none', '' as Dash);
   const fill = common(closed, (look) => look.fill?.opacity ?? 0, MIXED);
+  const inside = common(closed, (look) => look.fill?.colour ?? '', '');
   const light = marks.every(liesBeneath);
-  const palette = [
-    ...(light ? HIGHLIGHTER_INKS : PEN_INKS).map((ink) => ink.colour),
-    ...own,
-    ...(colour ? [colour] : []),
-  ];
+  const palette = (light ? HIGHLIGHTER_INKS : PEN_INKS).map((ink) => ink.colour);
   const [only] = marks;
   const title = marks.length === 1 ? kindFor(only).words(only).name : `${marks.length} marks`;
   const figure = marks.length === 1 ? asFigure(only)?.figure : undefined;
@@ -71,11 +80,7 @@ export function RestyleSheet(props: {
         label="Ink"
         value={colour}
         onChange={(next) => change({ style: { colour: next } })}
-        choices={[...new Set(palette)].map((c) => ({
-          value: c,
-          label: inkName(c),
-          sign: <InkDrop colour={c} />,
-        }))}
+        choices={inksOf(palette, own, colour)}
       />
       <Choices
         label="Width, mm"
@@ -115,12 +120,26 @@ export function RestyleSheet(props: {
           label="Inside"
           value={fill}
           onChange={(next) =>
-            change({ fill: next === 0 ? null : { colour: closed[0].style.colour, opacity: next } })
+            change({ fill: next === 0 ? null : { colour: inside || colour, opacity: next } })
           }
           choices={known(FILLS, fill).map((o) => ({
             value: o,
             label: o === 0 ? 'Empty' : percent(o),
           }))}
+        />
+      )}
+      {inside !== '' && fill !== 0 && (
+        <Choices
+          label="Ink inside"
+          value={inside}
+          onChange={(next) =>
+            change({ fill: { colour: next, opacity: fill === MIXED ? FILLS[1] : fill } })
+          }
+          choices={inksOf(
+            [...PEN_INKS, ...HIGHLIGHTER_INKS].map((ink) => ink.colour),
+            own,
+            inside,
+          )}
         />
       )}
       {figure && (

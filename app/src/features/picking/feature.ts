@@ -13,6 +13,7 @@ import { copyPicked, cutPicked, duplicatePicked, pasteClip } from './clipboard';
 import { Picked } from './Picked';
 import { PickWriter } from './PickWriter';
 import { RESTYLE, RestylePicked } from './RestylePicked';
+import { WidthSetting } from './WidthSetting';
 
 /** The page in the middle of the window and the place there; the current page's middle when none is. */
 function middleOf({ session, stage }: Reader): { page: string; at: Vec | null } {
@@ -161,6 +162,7 @@ export const pickingFeature: ReaderFeature = {
   name: 'picking',
   commands,
   OnPage: Picked,
+  Settings: WidthSetting,
   dialogs: [{ id: RESTYLE, Content: RestylePicked }],
   instruments: [{ kinds: ['picker'], writer: (reader, tools) => new PickWriter(reader, tools) }],
 };

@@ -1,16 +1,19 @@
 import {
   type Box,
+  box,
   boxCentre,
   boxHeight,
   boxWidth,
+  dot,
   IDENTITY,
   type Matrix,
   moveBy,
   scaleAbout,
   subtract,
+  transform,
   turnAbout,
   type Vec,
-} from '@marginalis/core/geometry';
+} from '../geometry/index.ts';
 
 /** A place by which the box around picked marks is taken: along x and y, −1 to 1 from its middle; or what else is done. */
 export interface BoxHandle {
@@ -53,8 +56,53 @@ export const handlePlace = (b: Box, { x, y }: BoxHandle): Vec => ({
 });
 
 /**
+ * Where a handle is dragged to, when what it takes with it stops at the edge of its page (`width` × `height`, as seen) unless
+ * it is pushed on by more than `push`. What lies beyond an edge already may stay there, not go farther.
+ */
+export function stoppedAtEdge(
+  b: Box,
+  handle: BoxHandle,
+  from: Vec,
+  to: Vec,
+  page: { readonly width: number; readonly height: number },
+  push: number,
+): Vec {
+  if (handle.act === 'turn') return to;
+  const part =
+    handle.act === 'move'
+      ? b
+      : box(...places(handlePlace(b, handle)), ...places(handlePlace(b, handle)));
+  const stop = (by: number, low: number, high: number): number => {
+    const stopped = Math.max(Math.min(0, low), Math.min(Math.max(0, high), by));
+    return Math.abs(by - stopped) > push ? by : stopped;
+  };
+  const by = subtract(to, from);
+  return {
+    x: from.x + stop(by.x, -part.minX, page.width - part.maxX),
+    y: from.y + stop(by.y, -part.minY, page.height - part.maxY),
+  };
+}
+
+const places = ({ x, y }: Vec): [number, number] => [x, y];
+
+/** Less than this is no change, points. */
+const NOTHING = 0.01;
+
+/** Whether a map leaves a box where it is. */
+export const leavesAlone = (matrix: Matrix, { minX, minY, maxX, maxY }: Box): boolean =>
+  [
+    { x: minX, y: minY },
+    { x: maxX, y: minY },
+    { x: minX, y: maxY },
+  ].every((p) => {
+    const q = transform(matrix, p);
+    return Math.hypot(q.x - p.x, q.y - p.y) < NOTHING;
+  });
+
+/**
  * What becomes of the marks in a box (as seen, y down) when one of its handles is dragged from one place to another.
- * Corners keep proportions unless `free`; turns go in steps of 15° when `even`.
+ * Corners keep proportions unless `free`, and then follow the pointer's projection onto the box's diagonal; turns go in
+ * steps of 15° when `even`.
  */
 export function boxDrag(
   b: Box,
@@ -77,6 +125,10 @@ export function boxDrag(
     side === 0 || size === 0 ? 1 : Math.max(SMALLEST, (size + side * move) / size);
   let sx = grown(handle.x, boxWidth(b), by.x);
   let sy = grown(handle.y, boxHeight(b), by.y);
-  if (handle.x !== 0 && handle.y !== 0 && !free) sx = sy = Math.max(sx, sy);
+  if (handle.x !== 0 && handle.y !== 0 && !free) {
+    const diagonal = subtract(handlePlace(b, handle), anchor);
+    const length = dot(diagonal, diagonal);
+    if (length > 0) sx = sy = Math.max(SMALLEST, 1 + dot(by, diagonal) / length);
+  }
   return sx === 1 && sy === 1 ? IDENTITY : scaleAbout(sx, sy, anchor);
 }
