@@ -15,3 +15,4 @@ export {
   listMarks,
   wordsBeneath,
 } from './markList.ts';
+export { isLetterLike, type ListRow, listRows, type WrittenLine } from './writtenLines.ts';

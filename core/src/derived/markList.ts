@@ -1,5 +1,5 @@
 import { type DocState, marksOn } from '../document/index.ts';
-import { boxCentre, displayMatrix, transform, type Vec } from '../geometry/index.ts';
+import { type Box, boxCentre, displayMatrix, transformBox, type Vec } from '../geometry/index.ts';
 import { kindFor, type Mark, type MarkWords } from '../kinds/index.ts';
 import { roughBoundsOf } from './drawingOf.ts';
 
@@ -9,7 +9,8 @@ export interface ListedMark {
   readonly words: MarkWords;
   /** Page of the document, from 0. */
   readonly page: number;
-  /** Its middle as the page is seen, points from the upper left corner. */
+  /** Around it as the page is seen, points from the upper left corner, y down; and its middle. */
+  readonly box: Box;
   readonly at: Vec;
 }
 
@@ -28,8 +29,8 @@ export function listMarks(state: DocState): readonly ListedMark[] {
   const list = state.pages.flatMap((page, index) => {
     const display = displayMatrix(page);
     const rows = [...marksOn(state, page.id).values()].map((mark): ListedMark => {
-      const at = transform(display, boxCentre(roughBoundsOf(mark)));
-      return { mark, words: kindFor(mark).words(mark), page: index, at };
+      const box = transformBox(display, roughBoundsOf(mark));
+      return { mark, words: kindFor(mark).words(mark), page: index, box, at: boxCentre(box) };
     });
     return inLines(rows);
   });

@@ -1,11 +1,17 @@
-import { boundsOf, isTouched, liesBeneath, marksMeeting, shareWithin } from '../derived/index.ts';
+import {
+  boundsOf,
+  isLetterLike,
+  isTouched,
+  liesBeneath,
+  marksMeeting,
+  shareWithin,
+} from '../derived/index.ts';
 import { type DocState, findMark, fromTop, marksOn } from '../document/index.ts';
 import {
   type Box,
   boxesMeet,
   boxHeight,
   boxOfPoints,
-  boxWidth,
   growBox,
   uniteBoxes,
   type Vec,
@@ -20,7 +26,7 @@ const LONGEST_PAUSE = 2000;
 /** … and are apart by no more than this share of the taller one's height, and so many points. */
 const APART_SHARE = 0.45;
 const APART = 2;
-/** A larger stroke is no part of a word, points. */
+/** Between large strokes no more room is given than between strokes so tall, points. */
 const LARGEST = 120;
 const MOST_STROKES = 60;
 
@@ -68,12 +74,6 @@ export function wordOf(state: DocState, mark: Mark): Mark[] {
   }
   return word.sort((a, b) => a.order - b.order);
 }
-
-const isLetterLike = (mark: Mark): boolean =>
-  asInk(mark)?.tool === 'pen' &&
-  !mark.locked &&
-  boxHeight(boundsOf(mark)) < LARGEST &&
-  boxWidth(boundsOf(mark)) < 3 * LARGEST;
 
 /** When the pen was put down, ms since 1970. */
 function startOf(mark: Mark): number {

@@ -2,6 +2,7 @@ import {
   filterMarks,
   type ListedMark,
   listMarks,
+  listRows,
   type MarkFilter,
   wordsBeneath,
 } from '@marginalis/core/derived';
@@ -13,8 +14,10 @@ import { useSessionState } from '@/session';
 import { useReader } from '@/shell';
 import { Action } from '@/ui';
 import { Filters } from './Filters';
+import { LineRow } from './LineRow';
 import { MarkRow, ROW_HEIGHT } from './MarkRow';
 import { PickedActions } from './PickedActions';
+import { unfoldRows } from './unfoldRows';
 import { useWords } from './useWords';
 
 const countOf = (n: number): string => (n === 1 ? '1 mark' : `${n} marks`);
@@ -36,7 +39,7 @@ export function MarkList({ onGone }: { onGone: () => void }) {
     (row: ListedMark): string => wordsBeneath(row.mark, words.get(row.page) ?? []),
     [words],
   );
-  const rows = useMemo(
+  const fitting = useMemo(
     () =>
       filterMarks(all, filter, (row) =>
         [
@@ -47,6 +50,18 @@ export function MarkList({ onGone }: { onGone: () => void }) {
         ].join(' '),
       ),
     [all, filter, beneath],
+  );
+  const rows = useMemo(() => listRows(fitting), [fitting]);
+  const [unfolded, setUnfolded] = useState<ReadonlySet<string>>(new Set());
+  const shown = useMemo(() => unfoldRows(rows, unfolded), [rows, unfolded]);
+  const fold = useCallback(
+    (id: string) =>
+      setUnfolded((before) => {
+        const next = new Set(before);
+        if (!next.delete(id)) next.add(id);
+        return next;
+      }),
+    [],
   );
 
   const jump = useCallback(
@@ -66,12 +81,24 @@ export function MarkList({ onGone }: { onGone: () => void }) {
     },
     [session],
   );
+  const pickAll = useCallback(
+    (marks: readonly ListedMark[]) => {
+      const { picked: held } = session.store.getState();
+      const ids = marks.map(({ mark }) => mark.id);
+      session.inHand.pick(
+        ids.every((id) => held.has(id))
+          ? [...held].filter((id) => !ids.includes(id))
+          : [...held, ...ids],
+      );
+    },
+    [session],
+  );
   const unlock = useCallback(
     ({ mark }: ListedMark) =>
       session.dispatch(lockMarks(session.store.getState().document, [mark.id], false)),
     [session],
   );
-  const free = rows.filter(({ mark }) => !mark.locked);
+  const free = fitting.filter(({ mark }) => !mark.locked);
   const allPicked = free.length > 0 && free.every(({ mark }) => picked.has(mark.id));
 
   return (
@@ -102,8 +129,16 @@ export function MarkList({ onGone }: { onGone: () => void }) {
         >
           {allPicked ? 'Pick none' : 'Pick all'}
         </Action>
-        <Text variant="bodySmall" role="status" style={{ color: colors.onSurfaceVariant }}>
-          {rows.length === all.length ? countOf(all.length) : `${rows.length} of ${all.length}`}
+        <Text
+          variant="bodySmall"
+          role="status"
+          // How many strokes and other marks there are, whatever stands together.
+          {...{ dataSet: { marks: String(all.length) } }}
+          style={{ color: colors.onSurfaceVariant }}
+        >
+          {fitting.length === all.length
+            ? countOf(rows.length)
+            : `${rows.length} of ${listRows(all).length}`}
         </Text>
       </View>
       {filtering && (
@@ -118,26 +153,44 @@ export function MarkList({ onGone }: { onGone: () => void }) {
         </Text>
       ) : (
         <FlatList
-          data={rows}
-          keyExtractor={({ mark }) => mark.id}
+          data={shown}
+          keyExtractor={({ key }) => key}
           getItemLayout={(_, index) => ({ length: ROW_HEIGHT, offset: ROW_HEIGHT * index, index })}
           initialNumToRender={14}
           windowSize={5}
           extraData={picked}
           accessibilityLabel="Marks"
           style={styles.rows}
-          renderItem={({ item }) => (
-            <MarkRow
-              row={item}
-              page={document.pages[item.page]}
-              words={beneath(item)}
-              picked={picked.has(item.mark.id)}
-              writable={writable}
-              onJump={jump}
-              onPick={pick}
-              onUnlock={unlock}
-            />
-          )}
+          renderItem={({ item }) =>
+            item.marks ? (
+              <LineRow
+                id={item.key}
+                name={item.name}
+                holds={item.holds}
+                marks={item.marks}
+                page={document.pages[item.marks[0].page]}
+                depth={item.depth}
+                open={unfolded.has(item.key)}
+                picked={item.marks.every(({ mark }) => picked.has(mark.id))}
+                writable={writable}
+                onOpen={fold}
+                onJump={jump}
+                onPick={pickAll}
+              />
+            ) : (
+              <MarkRow
+                row={item.mark}
+                page={document.pages[item.mark.page]}
+                words={beneath(item.mark)}
+                picked={picked.has(item.mark.mark.id)}
+                writable={writable}
+                depth={item.depth}
+                onJump={jump}
+                onPick={pick}
+                onUnlock={unlock}
+              />
+            )
+          }
         />
       )}
     </View>

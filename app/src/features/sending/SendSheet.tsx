@@ -1,6 +1,6 @@
 import type { FixedCopy } from '@marginalis/core/pdf';
-import { countMarks } from '@marginalis/core/document';
-import { useEffect, useState } from 'react';
+import { listMarks, listRows } from '@marginalis/core/derived';
+import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Divider, ProgressBar, Text, useTheme } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
@@ -13,7 +13,9 @@ import { useFixedCopy } from './useFixedCopy';
 export function SendSheet({ onClose }: { onClose: () => void }) {
   const session = useSession();
   const { colors } = useTheme();
-  const marks = useSessionState((s) => countMarks(s.document));
+  const document = useSessionState((s) => s.document);
+  // As people count them: a line of writing is one.
+  const marks = useMemo(() => listRows(listMarks(document)).length, [document]);
   const { state, make, stop } = useFixedCopy();
   const fileName = copyFileName(session.desk.title);
   useEffect(make, []); // eslint-disable-line react-hooks/exhaustive-deps -- once, when the sheet opens

@@ -1,32 +1,30 @@
 import { useState } from 'react';
+import { View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
 import { usePenRoll } from '@/session';
-import { Sheet } from '@/ui';
 
 /** Where the name is given. */
-export function AuthorSheet({ onClose }: { onClose: () => void }) {
+export function NameSetting() {
   const { author, setAuthor } = usePenRoll();
   const { colors } = useTheme();
   const [text, setText] = useState(author);
-  const close = () => {
-    setAuthor(text.trim());
-    onClose();
-  };
+  const keep = () => setAuthor(text.trim());
   return (
-    <Sheet title="Your name" open onClose={close}>
+    <View>
       <TextInput
         mode="outlined"
-        label="Name"
-        accessibilityLabel="Name"
+        label="Your name"
+        accessibilityLabel="Your name"
         value={text}
         maxLength={100}
         style={{ backgroundColor: colors.surface }}
         onChangeText={setText}
-        onSubmitEditing={close}
+        onBlur={keep}
+        onSubmitEditing={keep}
       />
       <Text variant="bodySmall">
         New marks carry it, here in the list of marks. Leave it empty and nobody is named.
       </Text>
-    </Sheet>
+    </View>
   );
 }
