@@ -21,3 +21,4 @@ export {
   readKeptClip,
   keepClip,
 } from './settings';
+export { type KeptPlace, readPlace, keepPlace, dropPlace } from './places';

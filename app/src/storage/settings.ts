@@ -25,6 +25,16 @@ const settingsShape = object({
   widthFollows: boolean().default(false),
   /** Signs new marks; nobody when empty. */
   author: string().max(100).default(''),
+  /** What one finger does: `found` is writing until a pen has been seen here, moving the paper from then on. */
+  fingers: string()
+    .oneOf(['found', 'write', 'move'] as const)
+    .default('found'),
+  /** A pen has touched this device, or hovered over it. */
+  penSeen: boolean().default(false),
+  /** What the person has been told once, by its id. */
+  taught: array(string().max(40).required()).max(100).default([]),
+  /** Ids of instruments, the one in hand last first. */
+  used: array(string().max(100).required()).max(100).default([]),
 });
 
 export type Settings = Omit<InferType<typeof settingsShape>, 'roll'> & {
@@ -38,6 +48,10 @@ export const FIRST_SETTINGS: Settings = {
   settle: { upright: true, meet: true },
   widthFollows: false,
   author: '',
+  fingers: 'found',
+  penSeen: false,
+  taught: [],
+  used: [],
 };
 
 /** The person's settings; the first ones where none, or none that can be read, are kept. */

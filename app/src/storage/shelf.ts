@@ -29,6 +29,12 @@ const documentShape = object({
   /** Removed from the desk, to be dropped for good when the undo has passed. */
   removed: boolean().default(false),
   picture: string().nullable().default(null),
+  /** The same with its marks, once there are any. */
+  marked: string().nullable().default(null),
+  /** What it is a marked copy of. */
+  copyOf: object({ title: string().required(), madeAt: number().required() })
+    .nullable()
+    .default(null),
 });
 
 /** A document as the desk knows it. `picture` is a data URL of its first page. */

@@ -30,10 +30,11 @@ type Run<J extends JobName> = (
 
 const runs: { [J in JobName]: Run<J> } = {
   inspect: ({ bytes, password }) => inspectPdf(bytes, password),
-  fixedCopy: ({ sources, document, layers, faces }, onProgress) =>
+  fixedCopy: ({ sources, document, layers, faces, copyOf }, onProgress) =>
     makeFixedCopy(sources, document, {
       onProgress,
       layers,
+      copyOf,
       deflate: platformDeflate(),
       face: async (name) => openFace(name, await readFile(faces[name])),
     }),

@@ -4,6 +4,7 @@ import { paperDrawing } from '../paper/index.ts';
 import { baseAddress } from './actions.ts';
 import { flattenAnnotations } from './annotations/flatten.ts';
 import { drawOverPage, mendContents } from './appendContent.ts';
+import { type CopyOf, noteCopyOf } from './copyOf.ts';
 import { refreshFieldAppearances } from './fields.ts';
 import { isSigned } from './inspect.ts';
 import { removeInteraction } from './interaction.ts';
@@ -30,6 +31,8 @@ export interface FixedCopyOptions extends HeldFiles {
   readonly deflate?: Deflate;
   /** The marks of pages that were encoded ahead, by page id; those of the document are not looked at there. */
   readonly layers?: ReadonlyMap<string, MarkLayer>;
+  /** Written into the copy, so that it says what it is when it comes back. */
+  readonly copyOf?: CopyOf;
 }
 
 /** The flattened PDF and what was done for it. */
@@ -114,6 +117,7 @@ export async function makeFixedCopy(
   );
   // Fonts that fields were drawn with have numbers already, but stand in the document only now.
   await doc.flush();
+  if (options.copyOf) noteCopyOf(doc, options.copyOf);
   keepReachable(doc.context);
   quickenCrossReferences();
   const bytes = await doc.save({

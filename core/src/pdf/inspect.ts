@@ -10,6 +10,7 @@ import {
 import type { PageBox } from '../geometry/index.ts';
 import { contentCoverage } from './content/coverage.ts';
 import { pageContent } from './content/pageContent.ts';
+import { type CopyOf, copyOfIn } from './copyOf.ts';
 import { hasEnd, openPdf } from './openPdf.ts';
 import { pageGeometry } from './pages/geometry.ts';
 
@@ -24,6 +25,8 @@ export interface Inspection {
   readonly signed: boolean;
   /** Its end was missing and what could be read was pieced together. */
   readonly rescued: boolean;
+  /** What it is a marked copy of; null where it is none. */
+  readonly copyOf: CopyOf | null;
 }
 
 /** Pages looked at to tell a scan; the rest is taken to be alike. */
@@ -43,6 +46,7 @@ export async function inspectPdf(bytes: Uint8Array, password?: string): Promise<
     scanned: sampled.every(isScanned),
     signed: isSigned(doc),
     rescued: !hasEnd(bytes),
+    copyOf: copyOfIn(doc),
   };
 }
 

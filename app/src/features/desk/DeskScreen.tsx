@@ -11,6 +11,12 @@ import { NewVersion } from './NewVersion';
 import { Unkept } from './Unkept';
 import { useIncomingFiles } from './useIncomingFiles';
 
+/** A removal can be undone for so long, or until the next one, ms. */
+const UNDO_FOR = 24_000;
+
+const WHAT_IT_IS =
+  'Marginalis is for writing on PDFs with a pen: ink, highlights and figures that stay editable.\nOpen a PDF, drop one here, or paste one; send a copy that looks the same everywhere.\nYour files stay on this device until you send them.';
+
 /** The first screen, or why there can be none here. */
 export function DeskScreen(props: { onOpen: (id: string) => void }) {
   // Browsers keep hashes and locks, which the desk rests on, from pages that could have been changed on the way.
@@ -26,7 +32,7 @@ export function DeskScreen(props: { onOpen: (id: string) => void }) {
 
 /** The documents being worked on. */
 function Desk({ onOpen }: { onOpen: (id: string) => void }) {
-  const desk = useDesk();
+  const desk = useDesk(onOpen);
   const { colors } = useTheme();
   const wide = useWindowDimensions().width >= WIDE_FROM;
   const now = useNow();
@@ -57,18 +63,22 @@ function Desk({ onOpen }: { onOpen: (id: string) => void }) {
           Open a PDF
         </Action>
       </View>
-      {desk.adding && (
-        <View style={styles.adding} role="status">
-          <Text>Opening {desk.adding} …</Text>
-          <ProgressBar indeterminate accessibilityLabel={`Opening ${desk.adding}`} />
-        </View>
-      )}
       {desk.refusals.map(({ fileName, message }) => (
         <Notice
           key={fileName}
           text={`${fileName}: ${message}`}
           onClose={() => desk.forgetRefusal(fileName)}
         />
+      ))}
+      {desk.twice.map((one) => (
+        <Notice
+          key={one.document.id}
+          text={`“${one.document.title}” is already on the desk.`}
+          onClose={() => desk.forgetTwice(one)}
+        >
+          <Action onPress={() => onOpen(one.document.id)}>Open the one that is here</Action>
+          <Action onPress={() => void desk.addFiles([one.file], true)}>A second, blank one</Action>
+        </Notice>
       ))}
       <NewVersion />
       <Unkept onOpen={onOpen} />
@@ -82,10 +92,7 @@ function Desk({ onOpen }: { onOpen: (id: string) => void }) {
           <ActivityIndicator accessibilityLabel="Reading the desk" />
         </View>
       ) : documents.length === 0 && !desk.adding ? (
-        <EmptyScreen
-          title="The desk is clear"
-          text="Open a PDF, drop one here, or paste one. It stays in this browser until you send it."
-        >
+        <EmptyScreen title="The desk is clear" text={WHAT_IT_IS}>
           <Action mode="outlined" onPress={pick}>
             Open a PDF
           </Action>
@@ -110,6 +117,19 @@ function Desk({ onOpen }: { onOpen: (id: string) => void }) {
           <StorageNote />
         </ScrollView>
       )}
+      {desk.adding && (
+        // Over the foot of the desk: what lies there does not move.
+        <View
+          style={[
+            styles.adding,
+            { backgroundColor: colors.surface, borderColor: colors.outlineVariant },
+          ]}
+          role="status"
+        >
+          <Text>Opening {desk.adding} …</Text>
+          <ProgressBar indeterminate accessibilityLabel={`Opening ${desk.adding}`} />
+        </View>
+      )}
       {dropping && (
         <View
           style={[
@@ -133,7 +153,7 @@ function Desk({ onOpen }: { onOpen: (id: string) => void }) {
       <Snackbar
         visible={desk.said !== null}
         onDismiss={desk.forgetSaid}
-        duration={8000}
+        duration={UNDO_FOR}
         action={
           desk.said?.undo
             ? { label: 'Undo', onPress: desk.said.undo, contentStyle: styles.undo }
@@ -170,7 +190,16 @@ const styles = StyleSheet.create({
   },
   title: { flex: 1 },
   undo: { minHeight: 44 },
-  adding: { paddingHorizontal: 20, paddingVertical: 10, gap: 8 },
+  adding: {
+    position: 'absolute',
+    left: 0,
+    right: 0,
+    bottom: 0,
+    borderTopWidth: 1,
+    paddingHorizontal: 20,
+    paddingVertical: 10,
+    gap: 8,
+  },
   waiting: { flex: 1, alignItems: 'center', justifyContent: 'center' },
   scroll: { padding: 20, gap: 20, maxWidth: 1240, width: '100%', alignSelf: 'center' },
   grid: { gap: 12 },

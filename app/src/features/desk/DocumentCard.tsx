@@ -4,9 +4,20 @@ import type { DeskDocument } from '@/storage';
 import { Icon, MenuButton, paperIcon } from '@/ui';
 import { timeAgo } from './timeAgo';
 
-/** What kind of document it is, in a word. */
+const dayOf = (time: number): string =>
+  new Date(time).toLocaleDateString(undefined, { day: 'numeric', month: 'short' });
+
+/** What kind of document it is, in a word; of a copy that came back, of what and when. */
 export const kindOf = (d: DeskDocument): string =>
-  d.locked ? 'Locked' : d.signed ? 'Signed' : d.scanned ? 'Scanned' : 'Text';
+  d.copyOf
+    ? `Marked copy of “${d.copyOf.title}”, ${dayOf(d.copyOf.madeAt)}`
+    : d.locked
+      ? 'Locked'
+      : d.signed
+        ? 'Signed'
+        : d.scanned
+          ? 'Scanned'
+          : 'Text';
 
 /** A document on the desk: its first page, title, length, kind, and when it was last worked on. */
 export function DocumentCard(props: {
@@ -20,6 +31,7 @@ export function DocumentCard(props: {
 }) {
   const { document, wide, now, onOpen, onRename, onRemove } = props;
   const { colors } = useTheme();
+  const picture = document.marked ?? document.picture;
   const pages = document.pages.length;
   const length = pages === 0 ? 'Pages unknown' : pages === 1 ? '1 page' : `${pages} pages`;
   return (
@@ -43,9 +55,9 @@ export function DocumentCard(props: {
             { backgroundColor: colors.surfaceVariant },
           ]}
         >
-          {document.picture ? (
+          {picture ? (
             <Image
-              source={{ uri: document.picture }}
+              source={{ uri: picture }}
               resizeMode={wide ? 'cover' : 'contain'}
               style={[styles.image, wide && styles.imageTop]}
               alt=""

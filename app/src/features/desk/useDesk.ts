@@ -1,15 +1,13 @@
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import useSWR from 'swr';
 import {
   addDemo,
   addDocument,
   deskDocuments,
   dropRemoved,
-  markInUse,
-  putBack,
-  removeDocument,
   renameDocument,
   seedDesk,
+  useRemoval,
   type Added,
 } from '@/session';
 import type { DeskDocument } from '@/storage';
@@ -23,6 +21,12 @@ interface Said {
 interface Refusal {
   readonly fileName: string;
   readonly message: string;
+}
+
+/** A file that lies on the desk already, and its bytes for a second document of it. */
+interface Twice {
+  readonly document: DeskDocument;
+  readonly file: File;
 }
 
 /** Time for the desk itself to appear first, ms. */
@@ -39,14 +43,13 @@ async function prepareDesk(): Promise<void> {
 }
 
 /** The documents on the desk and everything that can be done with them. */
-export function useDesk() {
+export function useDesk(onOpen: (id: string) => void) {
   const { data, mutate } = useSWR('desk', deskDocuments);
   const [adding, setAdding] = useState<string | null>('the desk');
   const [refusals, setRefusals] = useState<readonly Refusal[]>([]);
   const [said, setSaid] = useState<Said | null>(null);
   const refresh = useCallback(() => void mutate(), [mutate]);
-  /** Ends the use of a document whose removal can be undone. */
-  const endOffer = useRef<() => void>(() => undefined);
+  const removed = useRemoval((r) => r.last);
 
   useEffect(() => {
     prepareDesk()
@@ -67,13 +70,14 @@ export function useDesk() {
     return () => clearTimeout(warm);
   }, []);
 
+  const [twice, setTwice] = useState<readonly Twice[]>([]);
+
   const report = useCallback((fileName: string, added: Added) => {
     if (!added.ok)
       setRefusals((all) => [
         ...all.filter((r) => r.fileName !== fileName),
         { fileName, message: added.message },
       ]);
-    else if (added.already) setSaid({ text: `“${added.document.title}” is already on the desk.` });
     else if (added.document.rescued)
       setSaid({
         text: `“${added.document.title}” was cut short; what could be read of it was rescued.`,
@@ -81,12 +85,20 @@ export function useDesk() {
   }, []);
 
   const addFiles = useCallback(
-    async (files: readonly File[]) => {
+    async (files: readonly File[], asSecond = false) => {
+      // What was said of earlier files has been read.
+      setRefusals([]);
+      setTwice([]);
+      let last: Added | null = null;
       for (const file of files) {
         setAdding(file.name);
         try {
           const bytes = new Uint8Array(await file.arrayBuffer());
-          report(file.name, await addDocument(file.name, bytes, Date.now()));
+          last = await addDocument(file.name, bytes, Date.now(), asSecond);
+          if (last.ok && last.already) {
+            const { document } = last;
+            setTwice((all) => [...all, { document, file }]);
+          } else report(file.name, last);
         } catch (e) {
           report(file.name, {
             ok: false,
@@ -96,8 +108,10 @@ export function useDesk() {
         refresh();
       }
       setAdding(null);
+      // One file is meant to be read now; several stay on the desk.
+      if (files.length === 1 && last?.ok && !last.already) onOpen(last.document.id);
     },
-    [refresh, report],
+    [refresh, report, onOpen],
   );
 
   /** Does something with what is stored, and says so when storage refuses. */
@@ -109,16 +123,27 @@ export function useDesk() {
     }
   };
 
+  const removal = useRemoval.getState();
+  const undoRemoval = async (): Promise<void> => {
+    await attempt(`“${removed?.title}” could not be put back`, removal.undo);
+    refresh();
+  };
+
   return {
     documents: data?.documents,
     unreadable: data?.unreadable ?? 0,
     adding,
     refusals,
-    said,
+    // What was removed, here or before one came back here, comes before other sentences: it can be undone.
+    said: removed
+      ? { text: `“${removed.title}” is off the desk.`, undo: () => void undoRemoval() }
+      : said,
     addFiles,
+    twice,
+    forgetTwice: (one: Twice) => setTwice((all) => all.filter((t) => t !== one)),
     forgetSaid: useCallback(() => {
       setSaid(null);
-      endOffer.current();
+      useRemoval.getState().forget();
     }, []),
     forgetRefusal: (fileName: string) =>
       setRefusals((all) => all.filter((r) => r.fileName !== fileName)),
@@ -135,19 +160,7 @@ export function useDesk() {
       refresh();
     },
     async remove(document: DeskDocument) {
-      endOffer.current();
-      // No other tab drops it while it can be put back here.
-      endOffer.current = markInUse(document.id);
-      await attempt(`“${document.title}” could not be removed`, async () => {
-        await removeDocument(document.id);
-        setSaid({
-          text: `“${document.title}” is off the desk.`,
-          undo: () =>
-            void attempt(`“${document.title}” could not be put back`, () =>
-              putBack(document.id),
-            ).then(refresh),
-        });
-      });
+      await attempt(`“${document.title}” could not be removed`, () => removal.remove(document));
       refresh();
     },
   };

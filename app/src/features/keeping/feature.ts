@@ -1,4 +1,5 @@
 import { late, type ReaderFeature, UNKEPT } from '@/shell';
+import { DeskPicture } from './DeskPicture';
 import { Notices } from './Notices';
 import { Saving } from './Saving';
 
@@ -9,5 +10,6 @@ export const keepingFeature: ReaderFeature = {
   name: 'keeping',
   Status: Saving,
   Notices,
+  Over: DeskPicture,
   dialogs: [{ id: UNKEPT, Content: UnkeptSheet }],
 };

@@ -105,6 +105,7 @@ export function LinkSection(props: {
 function MadeLink({ link, onWithdraw }: { link: KeptLink; onWithdraw: () => void }) {
   const { colors } = useTheme();
   const [copied, setCopied] = useState<string | null>(null);
+  const [asking, setAsking] = useState(false);
   const url = linkUrl(link.token);
   const expired = isExpired(link, useNow());
   const copy = async () => {
@@ -128,9 +129,23 @@ function MadeLink({ link, onWithdraw }: { link: KeptLink; onWithdraw: () => void
           timeStyle: 'short',
         })}
       </Text>
+      {asking && (
+        <Text role="alert">Withdraw this link? Nobody who has it can open it any more.</Text>
+      )}
       <View style={styles.row}>
-        {!expired && <Action onPress={copy}>{copied ?? 'Copy'}</Action>}
-        <Action onPress={onWithdraw}>{expired ? 'Forget' : 'Withdraw'}</Action>
+        {asking ? (
+          <>
+            <Action onPress={() => setAsking(false)}>Keep it</Action>
+            <Action onPress={onWithdraw}>Withdraw</Action>
+          </>
+        ) : (
+          <>
+            {!expired && <Action onPress={copy}>{copied ?? 'Copy'}</Action>}
+            <Action onPress={expired ? onWithdraw : () => setAsking(true)}>
+              {expired ? 'Forget' : 'Withdraw …'}
+            </Action>
+          </>
+        )}
       </View>
     </View>
   );

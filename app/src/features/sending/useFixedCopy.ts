@@ -49,6 +49,7 @@ export function useFixedCopy(): { state: CopyState; make: () => void; stop: () =
         document: plainDocument({ ...document, marks: unknown }),
         layers,
         faces: faceAddresses(),
+        copyOf: { title: session.desk.title, madeAt: Date.now() },
       };
       mine.work = startWork('fixedCopy', ask, (done, all) => show({ phase: 'making', done, all }));
       const result = await mine.work.result;

@@ -1,0 +1,39 @@
+import { layersFrom } from '@marginalis/core/derived';
+import { inOrder, type Page, type PageMarks } from '@marginalis/core/document';
+import { displayMatrix, displaySize } from '@marginalis/core/geometry';
+import { paintDrawing } from './paintDrawing';
+import { PagePicture } from './pagePicture';
+import { paperSourceOf, type SourcePictures } from './paperSource';
+
+const QUALITY = 0.82;
+
+/** A page with its marks as it is seen, `width` pixels wide, as a data URL; null when the browser makes no picture. */
+export async function pictureOfPage(
+  page: Page,
+  marks: PageMarks,
+  pictures: SourcePictures,
+  width: number,
+): Promise<string | null> {
+  const size = displaySize(page);
+  const scale = width / size.width;
+  const height = Math.max(1, Math.round(size.height * scale));
+  const canvas = document.createElement('canvas');
+  canvas.width = width;
+  canvas.height = height;
+  const ctx = canvas.getContext('2d');
+  if (!ctx) return null;
+  ctx.fillStyle = '#ffffff';
+  ctx.fillRect(0, 0, width, height);
+  const tile = { key: 'whole', x: 0, y: 0, width, height };
+  // After whatever the person is looking at.
+  const job = paperSourceOf(page, pictures).request(
+    new PagePicture(page, scale),
+    tile,
+    () => Number.MAX_SAFE_INTEGER,
+  );
+  const paper = await job.picture;
+  if (paper) ctx.drawImage(paper, 0, 0);
+  const { beneath, over } = layersFrom(inOrder(marks));
+  paintDrawing(ctx, [...beneath, ...over], displayMatrix(page, scale));
+  return canvas.toDataURL('image/jpeg', QUALITY);
+}
