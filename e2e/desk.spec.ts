@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { PDFDocument, PDFName } from '@cantoo/pdf-lib';
 import { expect, test, type Page } from '@playwright/test';
-import { addFile, drawn, NEVER_BEEN_HERE, openDesk } from './support/reader';
+import { addFile, layFile, drawn, NEVER_BEEN_HERE, openDesk } from './support/reader';
 
 const worksheet = (): Uint8Array =>
   new Uint8Array(readFileSync('demo/documents/rock-pool-zones.pdf'));
@@ -46,8 +46,10 @@ test('each wrong file gets its own sentence and touches nothing else', async ({ 
     await expect(page.getByRole('status').filter({ hasText: name })).toContainText(words);
   }
   await expect(cards(page)).toHaveCount(4);
-  await page.getByRole('button', { name: 'Close' }).first().click();
+  // What was said of the files before has gone with the next.
   await expect(page.getByRole('status').filter({ hasText: 'nothing.pdf' })).toBeHidden();
+  await page.getByRole('button', { name: 'Close' }).first().click();
+  await expect(page.getByRole('status').filter({ hasText: 'torn.pdf' })).toBeHidden();
   await page.reload();
   await expect(cards(page)).toHaveCount(4);
 });
@@ -56,6 +58,14 @@ test('the same bytes are not laid down twice', async ({ page }) => {
   await addFile(page, 'my copy.pdf', worksheet());
   await expect(page.getByText('already on the desk')).toBeVisible();
   await expect(cards(page)).toHaveCount(4);
+  await page.getByRole('button', { name: 'A second, blank one' }).click();
+  await drawn(page, 1);
+  await expect(page.getByRole('heading', { name: 'Rock-pool zones (2)' })).toBeVisible();
+  await page.goBack();
+  await expect(cards(page)).toHaveCount(5);
+  await addFile(page, 'my copy.pdf', worksheet());
+  await page.getByRole('button', { name: 'Open the one that is here' }).click();
+  await drawn(page, 1);
 });
 
 test('a file is opened by drop and by paste', async ({ page }) => {
@@ -75,8 +85,13 @@ test('a file is opened by drop and by paste', async ({ page }) => {
       [kind, name, [...bytes]] as const,
     );
   await give('drop', 'dropped.pdf', await small());
+  // One file opens at once.
+  await drawn(page, 1);
+  await page.goBack();
   await expect(cards(page).filter({ hasText: 'dropped' })).toBeVisible();
   await give('paste', 'pasted.pdf', await small((d) => d.setSubject('another')));
+  await drawn(page, 1);
+  await page.goBack();
   await expect(cards(page).filter({ hasText: 'pasted' })).toBeVisible();
   await expect(cards(page)).toHaveCount(6);
 });
@@ -120,7 +135,7 @@ test('a locked file asks for its password: skip, wrong, right', async ({ page })
   const locked = await small((doc) =>
     doc.encrypt({ userPassword: 'limpet', ownerPassword: 'whelk', permissions: {} }),
   );
-  await addFile(page, 'secret pools.pdf', locked);
+  await layFile(page, 'secret pools.pdf', locked);
   const card = cards(page).filter({ hasText: 'secret pools' });
   await expect(card).toContainText('Locked');
   const open = page.getByRole('button', { name: 'Open secret pools' });
@@ -144,7 +159,7 @@ test('a signed file says so, and before it is sent that the copy will not be', a
     const field = context.register(context.obj({ FT: 'Sig', V: value }));
     doc.catalog.set(PDFName.of('AcroForm'), context.obj({ Fields: [field] }));
   });
-  await addFile(page, 'signed form.pdf', signed);
+  await layFile(page, 'signed form.pdf', signed);
   await expect(cards(page).filter({ hasText: 'signed form' })).toContainText('Signed');
   await page.getByRole('button', { name: 'Open signed form' }).click();
   await drawn(page, 1);

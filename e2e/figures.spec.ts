@@ -145,7 +145,9 @@ test('a matching line meets the figures at both its ends, and need not', async (
   await chip(page).getByRole('button', { name: 'Other figures' }).click();
   await expect(chip(page).getByRole('button', { name: 'Line, as drawn' })).toBeVisible();
   await page.keyboard.press('Escape');
-  await command(page, 'Figures meet others: on');
+  await command(page, 'Settings');
+  await page.getByRole('switch', { name: /^Let figures meet others/ }).click();
+  await page.keyboard.press('Escape');
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   await pen.draw(line(from, to, 40), { pause: 3 });

@@ -92,7 +92,9 @@ test('open, write, highlight, tidy, rub out, undo, reload, send, and the guest s
   expect((await taken).suggestedFilename()).toBe('Rock-pool zones – marked.pdf');
 
   // Withdrawn, the link is dead for the guest and gone for the owner.
-  await page.getByRole('button', { name: 'Withdraw' }).click();
+  await page.getByRole('button', { name: 'Withdraw …' }).click();
+  // It asks first: nothing brings a link back.
+  await page.getByRole('button', { name: 'Withdraw', exact: true }).click();
   await expect(page.getByTestId('link')).toBeHidden();
   const dead = await guest.goto(new URL(address).pathname);
   expect(dead?.status()).toBe(410);

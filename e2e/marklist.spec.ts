@@ -96,8 +96,8 @@ test('a scribble over writing offers to strike it out; taken, both go; undone, b
 test('marks are signed, and those of others that are locked can be unlocked from the list', async ({
   page,
 }) => {
-  await command(page, 'Sign new marks');
-  await page.getByRole('textbox', { name: 'Name' }).fill('Rosa');
+  await command(page, 'Settings');
+  await page.getByRole('textbox', { name: 'Your name' }).fill('Rosa');
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   const [x, y] = await placeOn(page, 1, 0.3, 0.3);
   await pen.draw(wave(x, y, 60));

@@ -134,8 +134,10 @@ test('the steadiness of written ink can be changed, and back', async ({ page }) 
   const before = await as();
   await take(page, 'Fine pen');
   await sheet(page).getByRole('radio', { name: '0', exact: true }).click();
-  await sheet(page).getByRole('button', { name: 'Use on the last stroke' }).click();
-  await expect(sheet(page).getByRole('button', { name: 'Use on the last stroke' })).toBeDisabled();
+  await sheet(page).getByRole('button', { name: 'Give the last stroke this steadiness' }).click();
+  await expect(
+    sheet(page).getByRole('button', { name: 'Give the last stroke this steadiness' }),
+  ).toBeDisabled();
   await close(page);
   await expect.poll(as).not.toBe(before);
   await page.keyboard.press('Control+z');
@@ -146,10 +148,11 @@ test('the practice hand writes through the stylus’s path; its ink goes out as 
   page,
 }) => {
   await command(page, 'Practice hand');
+  await sheet(page).getByRole('button', { name: 'Write on a new sheet' }).click();
   await expect(page.locator('[data-practising]')).toBeAttached();
   await expect(page.locator('[data-practising]')).toHaveCount(0, { timeout: 40_000 });
   await kept(page);
-  const ink = await inkOn(page, 1);
+  const ink = await inkOn(page, 2);
   expect(ink).toBeGreaterThan(1000);
 
   const coming = page.waitForEvent('download');
@@ -159,10 +162,12 @@ test('the practice hand writes through the stylus’s path; its ink goes out as 
   const text = readFileSync(await file.path(), 'utf8');
   expect(text.match(/<trace /g)).toHaveLength(5);
   // Tilt as recorded came through the events.
-  expect(text).toContain('page-1-tilted');
+  expect(text).toContain('page-2-tilted');
 
+  // Nothing of it is on the page one was on.
+  expect(await inkOn(page, 1)).toBe(0);
   for (let i = 0; i < 5; i++) await page.keyboard.press('Control+z');
-  await expect.poll(() => inkOn(page, 1)).toBe(0);
+  await expect.poll(() => inkOn(page, 2)).toBe(0);
   const bringIn = async (buffer: Buffer): Promise<void> => {
     const chooser = page.waitForEvent('filechooser');
     await command(page, 'Bring in ink');
@@ -171,8 +176,8 @@ test('the practice hand writes through the stylus’s path; its ink goes out as 
     ).setFiles({ name: 'ink.inkml', mimeType: 'application/inkml+xml', buffer });
   };
   await bringIn(Buffer.from(text));
-  await expect.poll(() => inkOn(page, 1)).toBe(ink);
+  await expect.poll(() => inkOn(page, 2)).toBe(ink);
   await bringIn(Buffer.from(text.slice(0, 900)));
   await expect(page.getByText(/ink\.inkml: This file is not well-formed XML/)).toBeVisible();
-  expect(await inkOn(page, 1)).toBe(ink);
+  expect(await inkOn(page, 2)).toBe(ink);
 });

@@ -119,7 +119,7 @@ test('a chip does not stand in the way: a pen that goes on from it writes, one t
   const box = await chip.boundingBox();
   if (!box) throw new Error('There is no chip.');
   const on: Point = [box.x + box.width / 2, box.y + box.height / 2];
-  await pen.draw(line(on, [on[0] + 40, on[1] + 110], 30));
+  await pen.draw(line(on, [on[0] + 110, on[1] - 70], 30));
   await kept(page);
   expect(await inkOn(page, 1)).toBeGreaterThan(before + 60);
   await page.keyboard.press('l');
@@ -131,8 +131,41 @@ test('a chip does not stand in the way: a pen that goes on from it writes, one t
   const now = await chip.boundingBox();
   if (!now) throw new Error('There is no chip.');
   const tap: Point = [now.x + now.width / 2, now.y + now.height / 2];
+  // So soon after it came nobody can have meant it: a dot is a dot.
+  await page.waitForTimeout(1_300);
   await pen.draw([tap, tap]);
   await expect(chip).toBeHidden();
+});
+
+test('what is used last is in the roll, the eraser and the picker always; the rest is one tap away', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  const inSight = async (name: RegExp) => {
+    const box = await page.getByRole('button', { name }).boundingBox();
+    return box !== null && box.x >= 0 && box.x + box.width <= 390;
+  };
+  for (const name of [/^Fine pen/, /^Eraser/, /^Picker/, /^Undo/, /^Redo/])
+    expect(await inSight(name)).toBe(true);
+  await page.getByRole('button', { name: 'More instruments' }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Figure pen/ })
+    .click();
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await expect(page.getByRole('button', { name: /^Figure pen/ })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  );
+  expect(await inSight(/^Figure pen/)).toBe(true);
+  await page.getByRole('button', { name: /^Eraser/ }).click();
+  const parts = page.getByRole('switch', { name: 'Rub out parts of marks' });
+  await expect(parts).not.toBeChecked();
+  await parts.click();
+  await expect(parts).toBeChecked();
+  await page.reload();
+  await expect(parts).toBeChecked();
 });
 
 test('left-handed people mirror the layout with one setting', async ({ page }) => {

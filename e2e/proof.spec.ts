@@ -10,7 +10,7 @@ import {
 import { renderPage } from '../references/support/pdfium';
 import { complaintOfQpdf, textOf } from '../references/support/programs';
 import { circle, line, Pen, wave } from './support/pen';
-import { addFile, drawn, kept, makeCopy, openDesk, pageBox, placeOn } from './support/reader';
+import { drawn, kept, layFile, makeCopy, openDesk, pageBox, placeOn } from './support/reader';
 import { turnedAndCropped } from './support/turnedAndCropped';
 
 /** Blocks of 4 × 4 pixels by which two renderers' pictures of a whole page may differ. */
@@ -85,9 +85,11 @@ for (const { title, bytes, pages } of DOCUMENTS)
   test(`the fixed copy of “${title}” shows what the screen shows`, async ({ page }) => {
     const source = await bytes();
     await openDesk(page);
-    if (title === 'Transect maps') await addFile(page, 'transects.pdf', source);
+    if (title === 'Transect maps') await layFile(page, 'transects.pdf', source);
     await page.getByRole('button', { name: `Open ${title}`, exact: true }).click();
     await drawn(page, 1);
+    // What is said over the page is not on it.
+    await page.addStyleTag({ content: '[data-chip] { visibility: hidden }' });
     await page.keyboard.press('Control+9');
     const pen = await Pen.of(page);
 

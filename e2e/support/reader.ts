@@ -21,6 +21,14 @@ export async function addFile(page: Page, name: string, bytes: Uint8Array): Prom
   await (await chooser).setFiles({ name, mimeType: 'application/pdf', buffer: Buffer.from(bytes) });
 }
 
+/** Puts a file on the desk, which opens it at once, and goes back to the desk. */
+export async function layFile(page: Page, name: string, bytes: Uint8Array): Promise<void> {
+  await addFile(page, name, bytes);
+  await page.waitForURL('**/read/**');
+  await page.goBack();
+  await expect(page.getByRole('list', { name: 'Documents' })).toBeVisible();
+}
+
 /** Opens a document from the desk and waits for its first page. */
 export async function openDocument(page: Page, title: string): Promise<void> {
   await page.getByRole('button', { name: `Open ${title}`, exact: true }).click();
@@ -124,9 +132,16 @@ export const expectLook = (page: Page, number: number, look: LayerPicture): Prom
 export const rowsCovered = ({ width, covered }: LayerPicture): Set<number> =>
   new Set([...covered.keys()].filter((i) => covered[i] > 40).map((i) => Math.floor(i / width)));
 
-/** Takes an instrument by its name. */
+/** Takes an instrument by its name, from the roll or from what of it is out of sight on a phone. */
 export async function take(page: Page, name: string): Promise<void> {
-  await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
+  const named = { name: new RegExp(`^${name}`) };
+  const roll = page.getByRole('toolbar', { name: 'Pen roll' });
+  const inSight = roll.getByRole('button', named);
+  if ((await inSight.count()) > 0) return inSight.click();
+  await roll.getByRole('button', { name: 'More instruments' }).click();
+  const rest = page.getByRole('dialog', { name: 'More instruments' });
+  await rest.getByRole('button', named).click();
+  await expect(rest).toBeHidden();
 }
 
 /** Opens the send sheet and waits for the fixed copy. */

@@ -15,7 +15,7 @@ export default function RootLayout() {
     [calm, colours],
   );
   useUnloadGuard();
-  useEffect(() => void usePenRoll.getState().load(), []);
+  useEffect(() => void usePenRoll.getState().ready(), []);
   if (!ready) return null;
   return (
     <SafeAreaProvider>

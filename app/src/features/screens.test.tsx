@@ -8,7 +8,7 @@ import { deskDocument } from '../testing/deskDocument';
 import { DocumentCard, kindOf } from './desk/DocumentCard';
 import { RenameSheet } from './desk/RenameSheet';
 import { InstrumentSheet } from './inking/InstrumentSheet';
-import { instrumentLabel } from './inking/PenRoll';
+import { instrumentLabel } from './inking/InstrumentButton';
 import { PasswordScreen } from './reader/PasswordScreen';
 
 const mockUnlock = jest.fn();
@@ -21,7 +21,7 @@ jest.mock('@/session', () => {
     useSession: () => ({ dispatch: jest.fn(), hand: { choose: jest.fn(), await: jest.fn() } }),
     useSessionState: (pick: (s: typeof state) => unknown) => pick(state),
     unlockDocument: (...a: unknown[]) => mockUnlock(...a),
-    removeDocument: (...a: unknown[]) => mockRemove(...a),
+    useRemoval: { getState: () => ({ remove: (...a: unknown[]) => mockRemove(...a) }) },
   };
 });
 
@@ -84,7 +84,12 @@ test('an instrument’s ink, width, steadiness and manner can be changed, each b
   const steadied: string[] = [];
   const steadying = { last: () => steadied.push('last'), page: null };
   show(
-    <InstrumentSheet instrument={FIRST_ROLL[0]} steadying={steadying} onClose={() => undefined} />,
+    <InstrumentSheet
+      instrument={FIRST_ROLL[0]}
+      steadying={steadying}
+      onClose={() => undefined}
+      onAdd={() => undefined}
+    />,
   );
   for (const group of ['Ink', 'Width, mm', 'Steadiness'])
     expect(screen.getByRole('radiogroup', { name: group })).toBeTruthy();
@@ -96,15 +101,20 @@ test('an instrument’s ink, width, steadiness and manner can be changed, each b
     widthMm: 1.5,
     tidy: 'never',
   });
-  fireEvent.click(screen.getByText('Use on the last stroke'));
-  fireEvent.click(screen.getByText('Use on this page'));
+  fireEvent.click(screen.getByText('Give the last stroke this steadiness'));
+  fireEvent.click(screen.getByText('Give this page’s ink this steadiness'));
   expect(steadied).toEqual(['last']);
 });
 
 test('the eraser has a diameter and neither ink nor manners', () => {
   const steadying = { last: null, page: null };
   show(
-    <InstrumentSheet instrument={FIRST_ROLL[5]} steadying={steadying} onClose={() => undefined} />,
+    <InstrumentSheet
+      instrument={FIRST_ROLL[5]}
+      steadying={steadying}
+      onClose={() => undefined}
+      onAdd={() => undefined}
+    />,
   );
   expect(screen.getByRole('radiogroup', { name: 'Diameter, mm' })).toBeTruthy();
   expect(screen.queryByRole('radiogroup', { name: 'Ink' })).toBeNull();
@@ -149,5 +159,7 @@ test('a locked document asks for its password; a wrong one is said and can be tr
   fireEvent.click(screen.getByRole('button', { name: 'Skip for now' }));
   expect(went).toEqual(['in', 'out']);
   fireEvent.click(screen.getByRole('button', { name: 'Remove from the desk' }));
-  await waitFor(() => expect(mockRemove).toHaveBeenCalledWith('d1'));
+  await waitFor(() =>
+    expect(mockRemove).toHaveBeenCalledWith(expect.objectContaining({ id: 'd1' })),
+  );
 });

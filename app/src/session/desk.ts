@@ -4,6 +4,7 @@ import {
   type DeskDocument,
   dropDocument,
   dropJournal,
+  dropPlace,
   dropSource,
   findDocument,
   holdsSource,
@@ -17,7 +18,7 @@ import { firstPagePicture, PdfPictures, PictureError, startWork } from '@/work';
 import { ifUnused } from './inUse';
 import { holdPassword } from './passwords';
 
-/** What came of opening a file. */
+/** What came of opening a file; `already` when it lies on the desk. */
 export type Added =
   | { readonly ok: true; readonly document: DeskDocument; readonly already: boolean }
   | { readonly ok: false; readonly message: string };
@@ -36,15 +37,18 @@ export async function deskDocuments(): Promise<{ documents: DeskDocument[]; unre
   };
 }
 
-/** Lays a file on the desk. The same bytes are never kept twice. */
+/** Lays a file on the desk. The same bytes are never kept twice; `asSecond` lays down a blank document of them beside the first. */
 export async function addDocument(
   fileName: string,
   bytes: Uint8Array,
   now: number,
+  asSecond = false,
 ): Promise<Added> {
   const source = await sha256(bytes);
-  const known = (await readShelf()).documents.find((d) => d.source === source);
-  if (known) {
+  const alike = (await readShelf()).documents.filter((d) => d.source === source);
+  // The one that lies here, not one that was taken off.
+  const known = alike.find((d) => !d.removed) ?? alike[0];
+  if (known && !asSecond) {
     try {
       // Opening the file again heals a source the browser has lost.
       if (!(await holdsSource(source))) await keepSource(source, bytes);
@@ -61,6 +65,8 @@ export async function addDocument(
     fileName,
     source,
     sources: [],
+    marked: null,
+    copyOf: null,
     size: bytes.length,
     pages: [],
     scanned: false,
@@ -74,6 +80,8 @@ export async function addDocument(
   };
   const looked = await lookAt(blank, bytes);
   if (!looked.ok) return looked;
+  if (known)
+    looked.document = { ...looked.document, title: nextTitle(looked.document.title, alike) };
   try {
     await keepSource(source, bytes);
     await keepDocument(looked.document);
@@ -83,6 +91,13 @@ export async function addDocument(
     return { ok: false, message: noRoom(fileName, e) };
   }
   return { ...looked, already: false };
+}
+
+/** “Title (2)”, or the first number that is free. */
+function nextTitle(title: string, alike: readonly DeskDocument[]): string {
+  let n = 2;
+  while (alike.some((d) => d.title === `${title} (${n})`)) n++;
+  return `${title} (${n})`;
 }
 
 const noRoom = (fileName: string, e: unknown): string =>
@@ -106,7 +121,7 @@ async function lookAt(
       return { ok: true, document: { ...blank, locked: true } };
     return { ok: false, message: failure.kind === 'stopped' ? 'Stopped.' : failure.message };
   }
-  const { title, pages, scanned, signed, rescued } = result.value;
+  const { title, pages, scanned, signed, rescued, copyOf } = result.value;
   try {
     const pictures = await PdfPictures.open(bytes.slice(), password);
     const { width, height } = displaySize(pages[0]);
@@ -119,6 +134,7 @@ async function lookAt(
       scanned,
       signed,
       rescued,
+      copyOf,
       picture,
     };
     return { ok: true, document };
@@ -147,19 +163,16 @@ export async function unlockDocument(document: DeskDocument, password: string): 
 }
 
 export async function renameDocument(id: string, title: string): Promise<void> {
-  const document = await findDocument(id);
-  if (document && title.trim()) await keepDocument({ ...document, title: title.trim() });
+  if (title.trim()) await changeDocument(id, { title: title.trim() });
 }
 
 /** Takes a document off the desk; it can be put back until it is dropped. */
 export async function removeDocument(id: string): Promise<void> {
-  const document = await findDocument(id);
-  if (document) await keepDocument({ ...document, removed: true });
+  await changeDocument(id, { removed: true });
 }
 
 export async function putBack(id: string): Promise<void> {
-  const document = await findDocument(id);
-  if (document) await keepDocument({ ...document, removed: false });
+  await changeDocument(id, { removed: false });
 }
 
 /** Drops what was removed, its marks and bytes included; not what a tab has open or still offers to put back. */
@@ -172,6 +185,7 @@ export async function dropRemoved(): Promise<void> {
         if (!document?.removed) return;
         await dropDocument(id);
         await dropJournal(id);
+        await dropPlace(id);
         await dropUnheld([document.source, ...document.sources]);
       });
 }
@@ -192,7 +206,19 @@ export async function holdSources(id: string, sources: readonly string[]): Promi
   if (more.length > 0) await keepDocument({ ...document, sources: [...document.sources, ...more] });
 }
 
-export async function noteWorkedOn(id: string, now: number): Promise<void> {
-  const document = await findDocument(id);
-  if (document) await keepDocument({ ...document, workedAt: now });
+/** Changes of entries wait for one another: each reads what the one before has written. */
+let changing: Promise<void> = Promise.resolve();
+
+/** Changes what the desk knows of a document, if it is still there. */
+export function changeDocument(id: string, part: Partial<DeskDocument>): Promise<void> {
+  const change = changing.then(async () => {
+    const document = await findDocument(id);
+    if (document) await keepDocument({ ...document, ...part });
+  });
+  // What storage refuses to one must not stop the next.
+  changing = change.catch(() => undefined);
+  return change;
 }
+
+export const noteWorkedOn = (id: string, now: number): Promise<void> =>
+  changeDocument(id, { workedAt: now });

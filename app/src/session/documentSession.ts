@@ -13,10 +13,12 @@ import { createJournalStore, type DeskDocument } from '@/storage';
 import { CopyLayers } from './copyLayers';
 import { holdSources } from './desk';
 import { encodeElsewhere, whenIdle } from './idleWork';
+import { Fingers } from './fingers';
 import { Hand } from './hand';
 import { InHand } from './inHand';
 import { markInUse } from './inUse';
 import { Keeper } from './keeper';
+import { Lessons } from './lessons';
 import { Notices } from './notices';
 import { Offers } from './offers';
 import { openingState, type SessionState } from './sessionState';
@@ -35,6 +37,12 @@ export class DocumentSession {
   readonly store;
   /** What is held over this document. */
   readonly hand = new Hand();
+  readonly lessons = new Lessons();
+  readonly fingers: Fingers = new Fingers(
+    this.lessons,
+    () => this.store,
+    (transaction) => this.dispatch(transaction),
+  );
   readonly inHand: InHand;
   readonly offers: Offers;
   readonly notices: Notices;
@@ -144,6 +152,7 @@ export class DocumentSession {
 
   /** Lays everything down and waits for storage; false when it refused something. */
   rest(): Promise<boolean> {
+    this.inHand.finishBegun();
     this.strokeInHand.finishNow();
     this.strokeInHand.askNoMore();
     this.store.getState().task?.stop();

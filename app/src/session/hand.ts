@@ -18,11 +18,14 @@ export interface HandState {
 /** What a person holds over one open document: each document has a pen of its own. */
 export class Hand {
   readonly store = createStore<HandState>(() => ({
-    current: usePenRoll.getState().roll[0].id,
+    current: heldLast(),
     awaited: null,
   }));
 
-  choose = (id: string): void => this.store.setState({ current: id });
+  choose = (id: string): void => {
+    this.store.setState({ current: id });
+    usePenRoll.getState().noteUsed(id);
+  };
 
   /** The instrument in hand; the first of the roll where that one is gone. */
   instrument = (): Instrument => {
@@ -42,6 +45,12 @@ export class Hand {
     awaited.act(page, at);
     return true;
   }
+}
+
+/** The instrument that was in hand last, in whichever document; the first of the roll where that one is gone. */
+function heldLast(): string {
+  const { roll, used } = usePenRoll.getState();
+  return (roll.find(({ id }) => id === used[0]) ?? roll[0]).id;
 }
 
 /** The eraser of the roll, for a stylus turned round. */

@@ -1,7 +1,7 @@
 import { applyTransaction, type Change, type DocState, findMark } from '@marginalis/core/document';
 import type { Mark } from '@marginalis/core/kinds';
 import type { MarkId } from '@marginalis/core/marks';
-import { type InHandPart, NONE, type SessionStore } from './sessionState';
+import { type Begun, type InHandPart, NONE, type SessionStore } from './sessionState';
 
 /** The marks that are held, led to, or shown as they would be. */
 export class InHand {
@@ -24,6 +24,12 @@ export class InHand {
   /** Shows marks as the eraser would take them. */
   doom = (doomed: ReadonlySet<MarkId>): void =>
     this.set({ doomed: doomed.size === 0 ? NONE : doomed });
+
+  /** Something is begun, or ended with null. */
+  begin = (begun: Begun | null): void => this.set({ begun });
+
+  /** Ends what is begun, before anything else looks at the document. */
+  finishBegun = (): void => this.store.getState().begun?.finish();
 
   /** Shows what changes would do, over those that are shown already, without doing it; null shows what is. */
   preview = (changes: readonly Change[] | null): void => {

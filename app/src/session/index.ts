@@ -1,8 +1,9 @@
 export { DocumentSession, pagesAsCame } from './documentSession';
-export type { SessionState, TidyOffer } from './sessionState';
+export type { Begun, SessionState, TidyOffer, Undoable } from './sessionState';
 export { openSession, leaveSession, useOpenSessions, useUnloadGuard } from './openSessions';
 export { SessionContext, useHand, useSession, useSessionState } from './SessionContext';
-export { usePenRoll } from './penRoll';
+export { fingersWrite, usePenRoll } from './penRoll';
+export type { Lesson } from './lessons';
 export { type AwaitedTouch, eraserOfRoll, Hand, type HandState } from './hand';
 export {
   type Added,
@@ -10,11 +11,10 @@ export {
   addDocument,
   unlockDocument,
   renameDocument,
-  removeDocument,
-  putBack,
   dropRemoved,
   noteWorkedOn,
+  changeDocument,
 } from './desk';
-export { markInUse } from './inUse';
+export { useRemoval } from './removal';
 export { offeredDemos, addDemo, seedDesk } from './demo';
 export { passwordFor } from './passwords';

@@ -1,5 +1,5 @@
 import type { Keeper } from './keeper';
-import type { SessionStore, Task } from './sessionState';
+import type { SessionStore, Task, Undoable } from './sessionState';
 import type { StrokeInHand } from './strokeInHand';
 
 /** What a person is told of their document. */
@@ -26,6 +26,9 @@ export class Notices {
   tell = (trouble: string): void => this.store.setState({ trouble });
 
   forgetTrouble = (): void => this.store.setState({ trouble: null });
+
+  /** Says what was done, with the way back; null when it has been read. */
+  tellDone = (done: Undoable | null): void => this.store.setState({ done });
 
   setTask = (task: Task | null): void => this.store.setState({ task });
 }

@@ -13,9 +13,14 @@ import { FIRST_SETTINGS, keepSettings, readSettings, type Settings } from '@/sto
 
 /** Own inks kept, the newest first. */
 const MOST_INKS = 12;
+/** Instruments of which it is known when they were used. */
+const MOST_USED = 30;
 
 interface PenRoll extends Settings {
+  /** Reads what is kept. */
   load(): Promise<void>;
+  /** When what is kept has been read. */
+  ready(): Promise<void>;
   /** Changes an instrument of the roll, for this and every later stroke. */
   change(id: string, part: InstrumentChange): void;
   /** Adds an instrument, or a copy of one beside it; its id. */
@@ -24,32 +29,54 @@ interface PenRoll extends Settings {
   remove(id: string): void;
   /** The roll a person starts with. */
   reset(): void;
+  /** The roll as it was, after something was removed from it. */
+  bringBack(roll: Roll): void;
   /** Gives an instrument an ink that is not on the palette, and keeps it there. */
   mixInk(id: string, colour: string): void;
   setHand(hand: Settings['hand']): void;
   setSettle(settle: Settings['settle']): void;
   setWidthFollows(follows: boolean): void;
   setAuthor(author: string): void;
+  setFingers(fingers: Settings['fingers']): void;
+  /** A pen is here, from now on known of on this device. */
+  seePen(): void;
+  /** What the person has been told is not told again; null tells everything anew. */
+  noteTaught(id: string | null): void;
+  /** An instrument was taken in hand. */
+  noteUsed(id: string): void;
 }
+
+/** Whether one finger writes on this device. */
+export const fingersWrite = ({ fingers, penSeen }: Settings): boolean =>
+  fingers === 'write' || (fingers === 'found' && !penSeen);
+
+/** What of the store is stored. */
+function settingsIn(all: PenRoll): Settings {
+  const entries = Object.keys(FIRST_SETTINGS).map((key) => [key, all[key as keyof Settings]]);
+  return Object.fromEntries(entries) as Settings;
+}
+
+let reading: Promise<void> | null = null;
 
 /** The person's instruments, kept across sessions. */
 export const usePenRoll = create<PenRoll>((set, get) => {
   const keep = (): void => {
-    const { roll, hand, inks, settle, widthFollows, author } = get();
     // The roll is in memory; failing to store it costs a colour next time, not a mark.
-    keepSettings({ roll, hand, inks, settle, widthFollows, author }).catch((e: unknown) =>
+    keepSettings(settingsIn(get())).catch((e: unknown) =>
       console.warn('The pen roll could not be stored.', e),
     );
   };
-  const setRoll = (roll: Roll): void => {
-    set({ roll });
+  const setAndKeep = (part: Partial<Settings>): void => {
+    set(part);
     keep();
   };
+  const setRoll = (roll: Roll): void => setAndKeep({ roll });
   return {
     ...FIRST_SETTINGS,
     async load() {
       set(await readSettings());
     },
+    ready: () => (reading ??= get().load()),
     change: (id, part) => setRoll(changeInRoll(get().roll, id, part)),
     add(instrument, after) {
       const id = crypto.randomUUID();
@@ -59,25 +86,25 @@ export const usePenRoll = create<PenRoll>((set, get) => {
     move: (id, to) => setRoll(moveInRoll(get().roll, id, to)),
     remove: (id) => setRoll(removeFromRoll(get().roll, id)),
     reset: () => setRoll(FIRST_ROLL),
+    bringBack: setRoll,
     mixInk(id, colour) {
       set({ inks: [colour, ...get().inks.filter((c) => c !== colour)].slice(0, MOST_INKS) });
       setRoll(changeInRoll(get().roll, id, { colour }));
     },
-    setHand(hand) {
-      set({ hand });
-      keep();
+    setHand: (hand) => setAndKeep({ hand }),
+    setSettle: (settle) => setAndKeep({ settle }),
+    setWidthFollows: (widthFollows) => setAndKeep({ widthFollows }),
+    setAuthor: (author) => setAndKeep({ author }),
+    setFingers: (fingers) => setAndKeep({ fingers }),
+    seePen() {
+      if (!get().penSeen) setAndKeep({ penSeen: true });
     },
-    setSettle(settle) {
-      set({ settle });
-      keep();
+    noteTaught(id) {
+      const { taught } = get();
+      if (id === null) setAndKeep({ taught: [] });
+      else if (!taught.includes(id)) setAndKeep({ taught: [...taught, id] });
     },
-    setWidthFollows(widthFollows) {
-      set({ widthFollows });
-      keep();
-    },
-    setAuthor(author) {
-      set({ author });
-      keep();
-    },
+    noteUsed: (id) =>
+      setAndKeep({ used: [id, ...get().used.filter((one) => one !== id)].slice(0, MOST_USED) }),
   };
 });

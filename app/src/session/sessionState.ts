@@ -16,6 +16,20 @@ export interface Task {
   readonly stop: () => void;
 }
 
+/** Something that was done beside the document: said, and undone if it was not meant. */
+export interface Undoable {
+  readonly text: string;
+  undo(): void;
+}
+
+/** What has been begun and is no mark yet: a figure of which some corners have been tapped. */
+export interface Begun {
+  /** Takes back the last step of it. */
+  takeBack(): void;
+  /** Makes a mark of what is there, or drops it where that is too little. */
+  finish(): void;
+}
+
 /** The document, what was done to it, and whether it may be changed here. See `visit` and `keeper`. */
 export interface DocumentPart {
   readonly phase: 'opening' | 'open' | 'failed';
@@ -39,6 +53,7 @@ export interface InHandPart {
   readonly draft: DocState | null;
   /** Marks the eraser has touched and would take. */
   readonly doomed: ReadonlySet<MarkId>;
+  readonly begun: Begun | null;
 }
 
 /** What a person is asked beside their ink. See `offers`. */
@@ -58,6 +73,8 @@ export interface NoticesPart {
   readonly trouble: string | null;
   /** Work on this document that takes a while and can be stopped. */
   readonly task: Task | null;
+  /** What was just done that is no step of the document, and the way back from it. */
+  readonly done: Undoable | null;
 }
 
 export interface SessionState extends DocumentPart, InHandPart, OffersPart, NoticesPart {}
@@ -76,10 +93,12 @@ export const openingState = (pages: readonly Page[]): SessionState => ({
   pointed: null,
   draft: null,
   doomed: NONE,
+  begun: null,
   offer: null,
   scratch: null,
   saving: 'kept',
   refused: false,
   trouble: null,
   task: null,
+  done: null,
 });

@@ -1,7 +1,7 @@
-import { StyleSheet, View } from 'react-native';
-import { IconButton, Text, useTheme } from 'react-native-paper';
-import { Action, paperIcon } from '@/ui';
-import { isAble } from './commands';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Text, useTheme } from 'react-native-paper';
+import { Action, Hint, Icon, IconAction, paperIcon } from '@/ui';
+import { isAble, spelledKeys } from './commands';
 import type { Command, ReaderFeature } from './feature';
 import { useReader } from './ReaderContext';
 import { usePlaced } from './usePlaced';
@@ -15,13 +15,7 @@ export function Bar({ features, wide }: { features: readonly ReaderFeature[]; wi
       role="banner"
       style={[styles.bar, { backgroundColor: colors.surface, borderColor: colors.outlineVariant }]}
     >
-      <IconButton
-        icon={paperIcon('back')}
-        size={22}
-        accessibilityLabel="Back to the desk"
-        onPress={() => shell.leave()}
-        style={styles.tool}
-      />
+      <IconAction icon="back" label="Back to the desk" onPress={() => shell.leave()} />
       <View style={wide ? styles.name : styles.nameNarrow}>
         <Text
           variant={wide ? 'titleLarge' : 'titleMedium'}
@@ -46,7 +40,8 @@ function BarCommands({ wide }: { wide: boolean }) {
 }
 
 function BarButton({ command, wide }: { command: Command; wide: boolean }) {
-  const { title, icon = 'more', prominent } = command;
+  const { title, icon = 'more', prominent, short } = command;
+  const { colors } = useTheme();
   const on = command.on?.();
   const able = isAble(command);
   if (prominent && wide)
@@ -61,24 +56,50 @@ function BarButton({ command, wide }: { command: Command; wide: boolean }) {
         {title}
       </Action>
     );
+  if (short && wide)
+    return (
+      <Hint text={title} keys={spelledKeys(command)}>
+        <Pressable
+          role="button"
+          accessibilityLabel={title}
+          aria-pressed={on}
+          disabled={!able}
+          onPress={() => command.run()}
+          style={[
+            styles.worded,
+            on && { backgroundColor: colors.primaryContainer },
+            !able && styles.idle,
+          ]}
+        >
+          <Icon name={icon} size={20} color={colors.onSurface} />
+          <Text variant="labelLarge">{short}</Text>
+        </Pressable>
+      </Hint>
+    );
   return (
-    <IconButton
-      icon={paperIcon(icon)}
-      size={22}
-      selected={on}
+    <IconAction
+      icon={icon}
+      label={title}
+      keys={spelledKeys(command)}
+      on={on}
       disabled={!able}
-      accessibilityLabel={title}
-      aria-pressed={on}
       onPress={() => command.run()}
-      style={styles.tool}
     />
   );
 }
 
 const styles = StyleSheet.create({
   bar: { height: 48, flexDirection: 'row', alignItems: 'center', borderBottomWidth: 1, zIndex: 2 },
-  tool: { width: 44, height: 44, margin: 0 },
   name: { flex: 1, flexDirection: 'row', alignItems: 'baseline', gap: 12, minWidth: 0 },
   nameNarrow: { flex: 1, minWidth: 0 },
   prominent: { marginHorizontal: 8 },
+  worded: {
+    minHeight: 44,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 6,
+    paddingHorizontal: 10,
+    borderRadius: 4,
+  },
+  idle: { opacity: 0.38 },
 });

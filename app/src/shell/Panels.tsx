@@ -1,8 +1,9 @@
 import { StyleSheet, View } from 'react-native';
-import { IconButton, Text, useTheme } from 'react-native-paper';
-import { paperIcon, Sheet } from '@/ui';
+import { Text, useTheme } from 'react-native-paper';
+import { IconAction, Sheet } from '@/ui';
 import type { Panel, ReaderFeature } from './feature';
 import { useReader, useShell } from './ReaderContext';
+import { SETTINGS, SettingsSheet } from './SettingsSheet';
 
 type Side = Panel['side'];
 
@@ -31,12 +32,11 @@ export function SidePanel({ features, side }: { features: readonly ReaderFeature
         <Text variant="titleMedium" role="heading" aria-level={2} style={styles.title}>
           {title}
         </Text>
-        <IconButton
-          icon={paperIcon('close')}
+        <IconAction
+          icon="close"
           size={20}
-          accessibilityLabel={`Close ${title.toLowerCase()}`}
+          label={`Close ${title.toLowerCase()}`}
           onPress={() => shell.closePanel(side)}
-          style={styles.close}
         />
       </View>
       <Content onGone={NOTHING} />
@@ -62,6 +62,8 @@ export function PanelSheet({ features, side }: { features: readonly ReaderFeatur
 export function OpenDialog({ features }: { features: readonly ReaderFeature[] }) {
   const id = useShell((s) => s.dialog);
   const { shell } = useReader();
+  if (id === SETTINGS)
+    return <SettingsSheet features={features} onClose={() => shell.closeDialog(SETTINGS)} />;
   const dialog = features.flatMap(({ dialogs = [] }) => dialogs).find((d) => d.id === id);
   return dialog ? <dialog.Content onClose={() => shell.closeDialog(dialog.id)} /> : null;
 }
@@ -72,5 +74,4 @@ const styles = StyleSheet.create({
   column: { width: 320, padding: 10, borderLeftWidth: 1, borderRightWidth: 1 },
   head: { flexDirection: 'row', alignItems: 'center' },
   title: { flex: 1 },
-  close: { margin: 0, width: 44, height: 44 },
 });

@@ -12,6 +12,7 @@ import {
   type SourcePictures,
   Stage,
   StageContext,
+  type StagePlace,
   StageProvider,
   useMarkFeed,
   useStage,
@@ -34,6 +35,8 @@ const PRELOADED_AFTER = 4_000;
 export interface ReaderShellProps {
   readonly session: DocumentSession;
   readonly pictures: SourcePictures;
+  /** Where in the document one begins; at its head without. */
+  readonly place?: StagePlace | null;
   readonly features: readonly ReaderFeature[];
   /** Leaves the document, or asks first; `anyway` when that has been answered. */
   readonly onLeave: (reader: Reader, anyway: boolean) => void;
@@ -49,16 +52,17 @@ export function ReaderShell({ session, ...props }: ReaderShellProps) {
 }
 
 function Staged(props: Omit<ReaderShellProps, 'session'>) {
+  const { fingers } = useSession();
   const pages = useSessionState((s) => (s.draft ?? s.document).pages);
   return (
-    <StageProvider pages={pages}>
+    <StageProvider pages={pages} device={fingers} place={props.place}>
       <Held {...props} />
     </StageProvider>
   );
 }
 
 /** Makes the reader, and lets what hangs elsewhere in the tree know it. */
-function Held({ pictures, features, onLeave }: Omit<ReaderShellProps, 'session'>) {
+function Held({ pictures, features, onLeave }: Omit<ReaderShellProps, 'session' | 'place'>) {
   const session = useSession();
   const stage = useStage();
   const { controller } = stage;

@@ -10,6 +10,8 @@ export class WriterRouter implements Writer {
   private readonly byKind = new Map<InstrumentKind, InstrumentWriter>();
   /** What has the contact that is down. */
   private busy: InstrumentWriter | null = null;
+  /** What a contact that came down beside the pages will do when it comes onto one. */
+  private waiting: 'write' | 'erase' | null = null;
 
   constructor(
     private readonly reader: Reader,
@@ -26,16 +28,25 @@ export class WriterRouter implements Writer {
   }
 
   start(event: PointerEvent, act: 'write' | 'erase'): void {
-    const { session, stage } = this.reader;
-    const { hand } = session;
+    const { session } = this.reader;
     this.hover(null);
     session.strokeInHand.finishNow();
     session.strokeInHand.askNoMore();
     session.offers.dismiss();
+    this.waiting = act;
+    this.comeDown(event);
+  }
+
+  /** Begins with the page under the contact; beside the pages it waits until it is over one. */
+  private comeDown(event: PointerEvent): void {
+    const { session, stage } = this.reader;
+    const { hand } = session;
+    const act = this.waiting;
     const hit = stage.pageAt(stage.fromClient(event.clientX, event.clientY));
     const { writable, document } = session.store.getState();
     const page = hit && stage.elementOf(hit.index);
-    if (!hit || !page || !writable) return;
+    if (!act || !hit || !page || !writable) return;
+    this.waiting = null;
     if (hand.takeTouch(page, event)) return;
     const instrument = act === 'erase' ? eraserOfRoll() : hand.instrument();
     const writer = this.byKind.get(instrument.kind);
@@ -46,18 +57,19 @@ export class WriterRouter implements Writer {
   }
 
   move(event: PointerEvent): void {
-    this.busy?.move(event);
+    if (this.waiting) this.comeDown(event);
+    else this.busy?.move(event);
   }
 
   end(event: PointerEvent): void {
     const { busy } = this;
-    this.busy = null;
+    this.busy = this.waiting = null;
     busy?.end(event);
   }
 
   cancel(keep: boolean): void {
     const { busy } = this;
-    this.busy = null;
+    this.busy = this.waiting = null;
     busy?.cancel(keep);
   }
 

@@ -6,6 +6,7 @@ import {
   type Reader,
   type ReaderFeature,
 } from './feature';
+import { spellKey } from './keys';
 
 /** Every command of the features, in their order: what they can do now. */
 export const commandsOf = (
@@ -14,6 +15,10 @@ export const commandsOf = (
 ): readonly Command[] => features.flatMap((feature) => feature.commands?.(reader) ?? []);
 
 export const isAble = (command: Command): boolean => command.able?.() ?? true;
+
+/** The keys of a command as people read them, the first where there are many. */
+export const spelledKeys = ({ keys, spelled }: Command): string | undefined =>
+  spelled ?? (keys?.[0] ? spellKey(keys[0]) : undefined);
 
 /** The command that a key means now; null when it means none. */
 export const commandForKey = (commands: readonly Command[], key: string): Command | null =>

@@ -18,8 +18,8 @@ export interface Reader {
 export const GROUPS = ['Document', 'Pages', 'Marks', 'Instruments', 'View', 'Settings'] as const;
 export type CommandGroup = (typeof GROUPS)[number];
 
-/** Where commands have buttons: the bar above, and beside the instruments. */
-export type CommandPlace = 'bar' | 'roll';
+/** Where commands have buttons: the bar above, beside the instruments, and the settings. */
+export type CommandPlace = 'bar' | 'roll' | 'settings';
 
 /** Something a person can have done: by its key, by its button, or by its name in the list of commands. */
 export interface Command {
@@ -37,6 +37,10 @@ export interface Command {
   readonly bar?: number;
   /** Its place after the instruments; none without. */
   readonly roll?: number;
+  /** Its place beneath the settings: what is needed once in a long while; none without. */
+  readonly settings?: number;
+  /** What its button in the bar is called where there is room for words. */
+  readonly short?: string;
   /** Drawn as the one that matters most, where there is room. */
   readonly prominent?: boolean;
   /** What it is called beside what is picked, in short; not offered there without. */
@@ -93,4 +97,6 @@ export interface ReaderFeature {
   readonly Edge?: ComponentType;
   /** Sentences across the top. */
   readonly Notices?: ComponentType;
+  /** What a person can set of it. */
+  readonly Settings?: ComponentType;
 }

@@ -1,4 +1,4 @@
-export { isAble } from './commands';
+export { isAble, spelledKeys } from './commands';
 export type {
   Command,
   CommandGroup,

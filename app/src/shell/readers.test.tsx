@@ -122,7 +122,7 @@ test('the list of commands shows what can be done, narrows by letters, and runs 
   );
   const names = (): (string | null)[] =>
     screen.getAllByRole('option').map((o) => o.getAttribute('aria-label'));
-  expect(names()).toEqual(['Undo', 'Add a dotted page', 'Keys']);
+  expect(names()).toEqual(['Undo', 'Add a dotted page', 'Keys', 'Settings']);
   fireEvent.change(screen.getByRole('combobox'), { target: { value: 'dot' } });
   expect(names()).toEqual(['Add a dotted page']);
   fireEvent.keyDown(window, { key: 'Enter' });

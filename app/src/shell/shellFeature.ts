@@ -1,5 +1,6 @@
 import { CommandPalette, PALETTE } from './CommandPalette';
 import type { ReaderFeature } from './feature';
+import { SETTINGS } from './SettingsSheet';
 import { KEYS, KeysSheet } from './KeysSheet';
 
 /** What the shell itself can do: the list of everything, and the list of keys. */
@@ -16,6 +17,7 @@ export const shellFeature: ReaderFeature = {
       group: 'View',
       icon: 'find',
       keys: ['Mod+K'],
+      short: 'Commands',
       bar: 70,
       hidden: true,
       run: () => shell.openDialog(PALETTE),
@@ -27,7 +29,17 @@ export const shellFeature: ReaderFeature = {
       also: 'keyboard shortcuts help',
       icon: 'keys',
       keys: ['?'],
+      settings: 50,
       run: () => shell.openDialog(KEYS),
+    },
+    {
+      id: SETTINGS,
+      title: 'Settings',
+      group: 'Settings',
+      also: 'hand fingers name ink files keys preferences options',
+      icon: 'settings',
+      keys: ['Mod+,'],
+      run: () => shell.openDialog(SETTINGS),
     },
   ],
 };

@@ -1,4 +1,5 @@
 import {
+  box,
   boxOfPoints,
   displayMatrix,
   displaySize,
@@ -6,52 +7,101 @@ import {
   transform,
   type Vec,
 } from '@marginalis/core/geometry';
-import type { ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { TouchableRipple, Text, useTheme } from 'react-native-paper';
+import { type ReactNode, useLayoutEffect, useRef, useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Text, useTheme } from 'react-native-paper';
+import { chipPlace } from './chipPlace';
 import { useSight, useStage } from './StageContext';
-import { Area, Icon, type IconName } from '@/ui';
+import { Area, Hint, Icon, type IconName } from '@/ui';
 
+/** What of a chip can be touched, and what of it is seen: no more than a line of print, CSS pixels. */
 export const CHIP_HEIGHT = 44;
-const GAP = 12;
+const SEEN = 30;
+const INSET = (CHIP_HEIGHT - SEEN) / 2;
 
-/** A little bar beside a figure, in the page and moving with it, never over the figure. */
-export function Chip(props: {
+interface ChipProps {
   index: number;
   page: PageBox;
   /** What it must keep clear of, in the page's user space. */
   clearOf: readonly Vec[];
-  /** Its width, CSS pixels, so that it stays on the page. */
+  /** The writing hand: it keeps clear of that too. */
+  hand: 'right' | 'left';
+  /** About how wide it is, CSS pixels, until it has been measured. */
   width: number;
   label: string;
+  /** Told when the pointer or the keyboard comes to it, and when it leaves. */
+  onHeld?: (held: boolean) => void;
   children: ReactNode;
-}) {
-  const { index, page, clearOf, width, label, children } = props;
-  const { zoom } = useSight();
-  const { controller } = useStage();
+}
+
+/** A little bar near a figure, in the page and moving with it, never over the figure nor under the hand. */
+export function Chip({ label, children, ...where }: ChipProps) {
   const { colors } = useTheme();
-  const matrix = displayMatrix(page);
-  const size = displaySize(page);
-  const around = boxOfPoints(clearOf.map((p) => transform(matrix, p)));
-  const middle = ((around.minX + around.maxX) / 2) * zoom;
-  const left = Math.max(0, Math.min(middle - width / 2, size.width * zoom - width));
-  // Below, or where the window or the page ends there, above; else in sight, over the figure.
-  const seenFrom = (controller.getCamera().y - controller.stack.tops[index]) * zoom;
-  const seenTo = Math.min(size.height * zoom, seenFrom + controller.getView().height);
-  const below = around.maxY * zoom + GAP;
-  const above = around.minY * zoom - GAP - CHIP_HEIGHT;
-  const isBelow = below + CHIP_HEIGHT <= seenTo;
-  const inSight = Math.max(0, seenTo - CHIP_HEIGHT - GAP);
-  const top = isBelow ? below : above >= Math.max(0, seenFrom) ? above : inSight;
   return (
-    <Area data-control data-chip style={{ position: 'absolute', left, top, zIndex: 4 }}>
-      <View
-        role="group"
-        aria-label={label}
-        style={[styles.chip, { backgroundColor: colors.surface, borderColor: colors.primary }]}
-      >
+    <Placed {...where}>
+      <View role="group" aria-label={label} style={styles.chip}>
+        <View
+          style={[styles.seen, { backgroundColor: colors.surface, borderColor: colors.primary }]}
+        />
         {children}
       </View>
+    </Placed>
+  );
+}
+
+/** What is left of a chip that has waited: a small sign that brings it back. */
+export function ChipTag(
+  props: Omit<ChipProps, 'width' | 'children'> & { icon: IconName; onPress: () => void },
+) {
+  const { icon, label, onPress, ...where } = props;
+  const { colors } = useTheme();
+  return (
+    <Placed {...where} width={CHIP_HEIGHT}>
+      <Pressable role="button" accessibilityLabel={label} onPress={onPress} style={styles.tag}>
+        <View
+          style={[styles.dot, { backgroundColor: colors.surface, borderColor: colors.primary }]}
+        >
+          <Icon name={icon} size={14} color={colors.primary} />
+        </View>
+      </Pressable>
+    </Placed>
+  );
+}
+
+function Placed(props: Omit<ChipProps, 'label'>) {
+  const { index, page, clearOf, hand, width, onHeld, children } = props;
+  const { zoom, covered } = useSight();
+  const { controller } = useStage();
+  /** When it came: a dot made just then was not meant for it. */
+  const [since] = useState(() => performance.now());
+  const element = useRef<HTMLDivElement>(null);
+  const [measured, setMeasured] = useState(width);
+  useLayoutEffect(() => {
+    if (element.current) setMeasured(element.current.offsetWidth);
+  }, [children]);
+  const matrix = displayMatrix(page);
+  const around = boxOfPoints(clearOf.map((p) => transform(matrix, p)));
+  const [left, top] = controller.cornerOf(index);
+  const view = controller.getView();
+  const place = chipPlace(
+    box(around.minX * zoom, around.minY * zoom, around.maxX * zoom, around.maxY * zoom),
+    { width: measured, height: CHIP_HEIGHT },
+    box(-left, covered - top, view.width - left, view.height - top),
+    displaySize(page).width * zoom,
+    hand,
+  );
+  return (
+    <Area
+      ref={element}
+      data-control
+      data-chip={since}
+      onPointerEnter={() => onHeld?.(true)}
+      onPointerLeave={() => onHeld?.(false)}
+      onFocus={() => onHeld?.(true)}
+      onBlur={() => onHeld?.(false)}
+      style={{ position: 'absolute', width: 'max-content', ...place, zIndex: 4 }}
+    >
+      {children}
     </Area>
   );
 }
@@ -66,35 +116,57 @@ export function ChipButton(props: {
 }) {
   const { icon, text, label, expanded, onPress } = props;
   const { colors } = useTheme();
-  return (
-    <TouchableRipple
+  const button = (
+    <Pressable
       role="button"
       onPress={onPress}
       accessibilityLabel={label ?? text}
       aria-expanded={expanded}
       style={styles.button}
     >
-      <View style={styles.words}>
-        {icon && <Icon name={icon} size={18} color={colors.primary} />}
-        {text !== '' && (
-          <Text variant="labelLarge" style={{ color: colors.onSurface }}>
-            {text}
-          </Text>
-        )}
-      </View>
-    </TouchableRipple>
+      {icon && <Icon name={icon} size={18} color={colors.primary} />}
+      {text !== '' && (
+        <Text variant="labelLarge" style={{ color: colors.onSurface }}>
+          {text}
+        </Text>
+      )}
+    </Pressable>
   );
+  return text === '' && label ? <Hint text={label}>{button}</Hint> : button;
 }
 
 const styles = StyleSheet.create({
-  chip: {
-    minHeight: CHIP_HEIGHT,
-    flexDirection: 'row',
-    alignItems: 'center',
+  chip: { minHeight: CHIP_HEIGHT, flexDirection: 'row', alignItems: 'center' },
+  seen: {
+    position: 'absolute',
+    left: 0,
+    right: 0,
+    top: INSET,
+    bottom: INSET,
     borderWidth: 1,
     borderRadius: 6,
-    overflow: 'hidden',
   },
-  button: { minHeight: CHIP_HEIGHT, minWidth: 44, justifyContent: 'center', paddingHorizontal: 12 },
-  words: { flexDirection: 'row', alignItems: 'center', justifyContent: 'center', gap: 8 },
+  button: {
+    height: CHIP_HEIGHT,
+    minWidth: CHIP_HEIGHT,
+    paddingHorizontal: 10,
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'center',
+    gap: 6,
+  },
+  tag: {
+    width: CHIP_HEIGHT,
+    height: CHIP_HEIGHT,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  dot: {
+    width: 24,
+    height: 24,
+    borderWidth: 1,
+    borderRadius: 12,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
 });

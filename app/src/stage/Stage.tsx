@@ -43,11 +43,15 @@ export function Stage(props: {
     };
   }, [controller]);
 
-  useEffect(
-    () =>
-      element.current ? attachPointers(element.current, controller, hold.getWriter) : undefined,
-    [controller, hold],
-  );
+  useEffect(() => {
+    if (!element.current) return undefined;
+    const contacts = attachPointers(element.current, controller, hold.getWriter, hold.device);
+    const letGo = hold.holdContacts(contacts);
+    return () => {
+      letGo();
+      contacts.detach();
+    };
+  }, [controller, hold]);
 
   const from = Math.max(0, first - SPARE);
   const to = Math.min(controller.pages.length - 1, last + SPARE);

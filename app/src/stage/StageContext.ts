@@ -9,6 +9,8 @@ export interface StageHold {
   readonly fonts: LoadedFonts;
   /** Takes the pen; gives a function that lays it down again. */
   takePen(writer: Writer): () => void;
+  /** Has a contact that came down beside the window go on as if it had come down in it. */
+  takeContact(event: PointerEvent): void;
 }
 
 export const StageContext = createContext<StageHold | null>(null);

@@ -72,3 +72,43 @@ test('a place that can be seen is left where it is; another comes to the middle'
   stage.bringInSight(2, null);
   expect(stage.getSight().current).toBe(2);
 });
+
+test('a place is found again in a window of another size, and after another page came before it', () => {
+  const stage = stageOf(9);
+  stage.zoomTo(2.5, { x: 400, y: 300 });
+  stage.goToPage(4);
+  stage.pan(-70, -90);
+  const place = stage.getPlace();
+  const corner = stage.toUser(4, { x: 0, y: 0 });
+  const other = new StageController([{ ...pageRefsFor([A4])[0], id: 'added' }, ...stage.pages]);
+  other.beginAt(place);
+  other.resize(500, 700);
+  const found = other.toUser(5, { x: 0, y: 0 });
+  expect(found.x).toBeCloseTo(corner.x);
+  expect(found.y).toBeCloseTo(corner.y);
+  const fitted = stageOf(9);
+  fitted.goToPage(3);
+  const narrow = new StageController(stage.pages);
+  narrow.beginAt(fitted.getPlace());
+  narrow.resize(400, 700);
+  expect(narrow.getSight()).toMatchObject({ current: 3, fit: 'width' });
+  narrow.goToPlace({ ...place, page: 'gone' });
+  expect(narrow.getSight().current).toBe(3);
+});
+
+test('after a jump one can go back to where one was, not after scrolling; several at once are one', () => {
+  const stage = stageOf(40);
+  stage.pan(0, -200);
+  expect(stage.getSight().before).toBeNull();
+  const { y } = stage.getCamera();
+  stage.goToPage(20);
+  stage.goToPage(21);
+  stage.goToHeight(30_000);
+  expect(stage.getSight().before?.page).toBe(stage.pages[0].id);
+  stage.goBack();
+  expect(stage.getCamera().y).toBeCloseTo(y);
+  expect(stage.getSight().before).toBeNull();
+  stage.goToPage(30);
+  stage.pan(0, 1e6);
+  expect(stage.getSight().before).toBeNull();
+});

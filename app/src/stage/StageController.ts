@@ -28,6 +28,7 @@ import {
 import type { Page } from '@marginalis/core/document';
 import type { PageId } from '@marginalis/core/marks';
 import type { PagePainter } from './PagePainter';
+import { type Fit, Jumps, type StagePlace } from './place';
 
 /** After so long without a change of zoom, pages are drawn anew at the new scale, ms. */
 const SETTLE = 140;
@@ -36,8 +37,6 @@ interface Mounted {
   readonly element: HTMLElement;
   readonly painter: PagePainter;
 }
-
-export type Fit = 'width' | 'page' | 'free';
 
 /** What the rest of the screen shows of the stage. */
 export interface StageSight {
@@ -49,6 +48,10 @@ export interface StageSight {
   readonly fit: Fit;
   /** How many pages there are. */
   readonly count: number;
+  /** Where one was before the last jump; null without one, and when one is there again. */
+  readonly before: StagePlace | null;
+  /** So much of the window's head is covered by what is said over the pages, CSS pixels. */
+  readonly covered: number;
 }
 
 const placesOf = (pages: readonly Page[]): Map<PageId, number> =>
@@ -70,7 +73,13 @@ export class StageController {
     zoom: 1,
     fit: 'width',
     count: 0,
+    before: null,
+    covered: 0,
   };
+  private covered = 0;
+  private readonly jumps = new Jumps();
+  /** Where one begins, once the window's size is known. */
+  private beginning: StagePlace | null = null;
   private listeners = new Set<() => void>();
   private frame = 0;
   private settleTimer: ReturnType<typeof setTimeout> | undefined;
@@ -137,14 +146,60 @@ export class StageController {
       this.refit();
       this.move({ ...this.camera, y: first ? 0 : at });
     } else this.move(this.camera);
+    if (first && this.beginning) this.goToPlace(this.beginning);
     this.settle();
+  }
+
+  /** Has one begin at a place rather than at the head of the first page. */
+  beginAt(place: StagePlace): void {
+    this.beginning = place;
+  }
+
+  /** What one sees. */
+  getPlace(): StagePlace {
+    const { current, fit } = this.sight;
+    const { x, y, zoom } = this.camera;
+    const at = { x: x - pageLeft(this.stack, current), y: y - this.stack.tops[current] };
+    return { page: this.pages[current].id, at, zoom, fit };
+  }
+
+  /** Goes to a place seen before; nowhere if its page is gone. */
+  goToPlace({ page, at, zoom, fit }: StagePlace): void {
+    const index = this.indexOf(page);
+    if (index < 0) return;
+    this.fit = fit;
+    if (fit === 'free') this.camera = { ...this.camera, zoom };
+    else this.refit(index);
+    this.move({
+      ...this.camera,
+      x: pageLeft(this.stack, index) + at.x,
+      y: this.stack.tops[index] + at.y,
+    });
+  }
+
+  /** Back to where one was before the last jump. */
+  goBack(): void {
+    const { from } = this.jumps;
+    this.jumps.forget();
+    if (from) this.goToPlace(from);
+  }
+
+  /** Moves the camera to another place of the document, from which one may want to go back. */
+  private jump(camera: Camera): void {
+    const from = this.getPlace();
+    const { y } = this.camera;
+    const far = 1.5 * (this.view.height / this.camera.zoom);
+    this.move(camera);
+    if (Math.abs(this.camera.y - y) > far) this.jumps.leave(from, performance.now());
+    this.look();
   }
 
   setFit(fit: 'width' | 'page'): void {
     const page = this.sight.current;
     this.fit = fit;
     this.refit();
-    if (fit === 'page') this.goToPage(page);
+    if (fit === 'page')
+      this.move({ ...this.camera, y: this.stack.tops[page] - 8 / this.camera.zoom });
     else this.move(this.camera);
     this.settle();
   }
@@ -171,13 +226,23 @@ export class StageController {
 
   goToPage(index: number): void {
     const i = Math.min(this.pages.length - 1, Math.max(0, index));
-    this.move({ ...this.camera, y: this.stack.tops[i] - 8 / this.camera.zoom });
+    this.jump({ ...this.camera, y: this.stack.tops[i] - 8 / this.camera.zoom });
+  }
+
+  /** Goes to a page that has just been added, once it is among the pages here: React tells of it with the next frame. */
+  goToAdded(id: PageId, then: () => void = () => undefined): void {
+    requestAnimationFrame(() => {
+      const at = this.indexOf(id);
+      if (at < 0) return;
+      this.goToPage(at);
+      then();
+    });
   }
 
   /** Brings a place of a page (points from its upper left corner, as seen) to the middle of the window. */
   showPlace(index: number, at: Vec): void {
     const { zoom } = this.camera;
-    this.move({
+    this.jump({
       ...this.camera,
       x: pageLeft(this.stack, index) + at.x - this.view.width / zoom / 2,
       y: this.stack.tops[index] + at.y - this.view.height / zoom / 2,
@@ -198,6 +263,12 @@ export class StageController {
     else this.goToPage(index);
   }
 
+  /** Something stands over the head of the window: what is offered keeps clear of it. */
+  cover(height: number): void {
+    this.covered = height;
+    this.publish();
+  }
+
   /** Keeps the zoom when the window's size changes, so that the page stays where it is. */
   holdZoom(): void {
     this.fit = 'free';
@@ -206,7 +277,7 @@ export class StageController {
 
   /** Puts a height of the stack (points) at the top of the window. */
   goToHeight(y: number): void {
-    this.move({ ...this.camera, y });
+    this.jump({ ...this.camera, y });
   }
 
   private move(camera: Camera): void {
@@ -232,11 +303,16 @@ export class StageController {
     return this.mounted.get(this.pages[index]?.id ?? '')?.element ?? null;
   }
 
+  /** Where the upper left corner of a page, as seen, lies in the window, CSS pixels. */
+  cornerOf(index: number): readonly [left: number, top: number] {
+    const { x, y, zoom } = this.camera;
+    return [(pageLeft(this.stack, index) - x) * zoom, (this.stack.tops[index] - y) * zoom];
+  }
+
   /** Matrix from a page's user space to the window, CSS pixels. */
   userToView(index: number): Matrix {
-    const { x, y, zoom } = this.camera;
-    const left = (pageLeft(this.stack, index) - x) * zoom;
-    const top = (this.stack.tops[index] - y) * zoom;
+    const { zoom } = this.camera;
+    const [left, top] = this.cornerOf(index);
     return thenMatrix(displayMatrix(this.pages[index], zoom), [1, 0, 0, 1, left, top]);
   }
 
@@ -284,14 +360,13 @@ export class StageController {
   private arrange(): void {
     if (this.view.width === 0) return;
     if (this.drawnZoom === 0) this.drawnZoom = this.camera.zoom;
-    const { x, y, zoom } = this.camera;
+    const { zoom } = this.camera;
     const dpr = window.devicePixelRatio || 1;
     for (const [id, { element, painter }] of this.mounted) {
       const index = this.indexOf(id);
       // Gone a moment before its boxes are.
       if (index < 0) continue;
-      const left = (pageLeft(this.stack, index) - x) * zoom;
-      const top = (this.stack.tops[index] - y) * zoom;
+      const [left, top] = this.cornerOf(index);
       const s = element.style;
       // Whole device pixels, so that page pictures are not blurred by half a pixel.
       s.transform = `translate(${Math.round(left * dpr) / dpr}px, ${Math.round(top * dpr) / dpr}px)`;
@@ -321,11 +396,23 @@ export class StageController {
     const { first, last } = pagesInBand(this.stack, y, bottom);
     const current = Math.max(0, pageAtHeight(this.stack, y + this.view.height / zoom / 3));
     const count = this.pages.length;
-    const next: StageSight = { first, last, current, zoom, fit: this.fit, count };
+    const { from } = this.jumps;
+    if (from && this.isNear(from)) this.jumps.forget();
+    const before = this.jumps.from;
+    const { covered } = this;
+    const next: StageSight = { first, last, current, zoom, fit: this.fit, count, before, covered };
     const same = (Object.keys(next) as (keyof StageSight)[]).every(
       (k) => next[k] === this.sight[k],
     );
     this.sight = same ? this.sight : next;
+  }
+
+  /** Whether a place is in sight, or nearly. */
+  private isNear({ page, at }: StagePlace): boolean {
+    const index = this.indexOf(page);
+    if (index < 0) return true;
+    const away = this.stack.tops[index] + at.y - this.camera.y;
+    return Math.abs(away) * this.camera.zoom < this.view.height;
   }
 
   private publish(): void {

@@ -2,20 +2,43 @@ import type { Page } from '@marginalis/core/document';
 import { type ReactNode, useLayoutEffect, useState } from 'react';
 import { readFaceFile } from '@/ui';
 import { LoadedFonts } from './LoadedFonts';
-import type { Writer } from './pointers';
+import type { Device } from './manners';
+import type { StagePlace } from './place';
+import type { Contacts, Writer } from './pointers';
 import { StageContext, type StageHold } from './StageContext';
 import { StageController } from './StageController';
 
 export interface HeldStage extends StageHold {
   getWriter(): Writer | null;
+  readonly device: Device;
+  /** The window's contacts, while it is on the screen; gives what lets go of them. */
+  holdContacts(contacts: Contacts): () => void;
 }
 
-function holdStage(pages: readonly Page[]): HeldStage {
+/** Where nothing is written, nothing is learned. */
+const NO_DEVICE: Device = {
+  fingersWrite: () => false,
+  seePen: () => undefined,
+  seeTwo: () => undefined,
+};
+
+function holdStage(pages: readonly Page[], device: Device, place?: StagePlace | null): HeldStage {
+  const controller = new StageController(pages);
+  if (place) controller.beginAt(place);
   let writer: Writer | null = null;
+  let contacts: Contacts | null = null;
   return {
-    controller: new StageController(pages),
+    controller,
     fonts: new LoadedFonts(readFaceFile),
     getWriter: () => writer,
+    device,
+    holdContacts(next) {
+      contacts = next;
+      return () => {
+        if (contacts === next) contacts = null;
+      };
+    },
+    takeContact: (event) => contacts?.take(event),
     takePen(next) {
       writer = next;
       return () => {
@@ -28,12 +51,18 @@ function holdStage(pages: readonly Page[]): HeldStage {
 /** Makes one stage for a stack of pages, for everything on the screen that shows or moves it. */
 export function StageProvider({
   pages,
+  device = NO_DEVICE,
+  place,
   children,
 }: {
   pages: readonly Page[];
+  /** Asked and told about pens and fingers; the first one given stays. */
+  device?: Device;
+  /** Where one begins; the first one given counts. */
+  place?: StagePlace | null;
   children: ReactNode;
 }) {
-  const [hold] = useState<HeldStage>(() => holdStage(pages));
+  const [hold] = useState<HeldStage>(() => holdStage(pages, device, place));
   useLayoutEffect(() => hold.controller.setPages(pages), [hold, pages]);
   return <StageContext.Provider value={hold}>{children}</StageContext.Provider>;
 }

@@ -20,12 +20,21 @@ const ERASER = 32;
 /** A second finger within this time of the first means that both move the paper, ms. */
 export const SECOND_FINGER_TIME = 350;
 
+/** What is known of the device, and what is learned of it here. */
+export interface Device {
+  /** Whether one finger writes. */
+  fingersWrite(): boolean;
+  /** A stylus is here. */
+  seePen(): void;
+  /** Two fingers moved the paper where one writes. */
+  seeTwo(): void;
+}
+
 /**
  * Who writes, who moves the paper, who is a palm. A stylus always writes, or rubs out with its eraser end or
- * barrel button. Once one has been seen a finger always moves; before that one finger writes and two move.
+ * barrel button. One finger writes or moves, as the device has it; where it writes, two move.
  */
 export class Manners {
-  private penSeen = false;
   private pensDown = new Set<number>();
   private penNearAt = -Infinity;
   private fingers = new Map<number, { act: Act; since: number }>();
@@ -35,14 +44,14 @@ export class Manners {
     private readonly isMoving: () => boolean,
     /** Whether anything can be written at all. */
     private readonly canWrite: () => boolean,
+    private readonly device: Device,
   ) {}
 
   /** What the new contact is for; `others` is what becomes of the fingers already down, when that changes. */
   down(c: Contact): { act: Act; others?: Act } {
     if (c.type === 'pen') {
-      this.penSeen = true;
       this.pensDown.add(c.id);
-      this.penNearAt = c.time;
+      this.penNear(c.time);
       if (!this.canWrite()) return { act: 'move' };
       for (const finger of this.fingers.values()) finger.act = 'ignore';
       const act = (c.buttons & (BARREL | ERASER)) !== 0 ? 'erase' : 'write';
@@ -59,7 +68,7 @@ export class Manners {
       this.fingers.set(c.id, { act: 'ignore', since: c.time });
       return { act: 'ignore' };
     }
-    if (this.penSeen || !this.canWrite()) {
+    if (!this.canWrite() || !this.device.fingersWrite()) {
       this.fingers.set(c.id, { act: 'move', since: c.time });
       return { act: 'move' };
     }
@@ -74,12 +83,13 @@ export class Manners {
     this.fingers.set(c.id, { act, since: c.time });
     if (late) return { act };
     for (const finger of this.fingers.values()) finger.act = 'move';
+    this.device.seeTwo();
     return { act, others: 'move' };
   }
 
   /** A stylus hovering or moving keeps palms away. */
   penNear(time: number): void {
-    this.penSeen = true;
+    this.device.seePen();
     this.penNearAt = time;
   }
 

@@ -1,4 +1,4 @@
-import { attachPointers, type Writer } from './pointers';
+import { attachPointers, DOT_TIME, type Writer } from './pointers';
 import type { StageController } from './StageController';
 
 /** What the writer was told, and how the paper moved. */
@@ -51,7 +51,14 @@ beforeEach(() => {
   element.setPointerCapture = () => undefined;
   document.body.append(element);
   Object.assign(window, { matchMedia: () => ({ matches: true }) });
-  detach = attachPointers(element, stage, () => writer);
+  let penSeen = false;
+  ({ detach } = attachPointers(element, stage, () => writer, {
+    fingersWrite: () => !penSeen,
+    seePen: () => {
+      penSeen = true;
+    },
+    seeTwo: () => undefined,
+  }));
 });
 afterEach(() => {
   detach();
@@ -111,6 +118,27 @@ test('the eraser end and the barrel button rub out', () => {
   point('up', 'pen', 1);
   point('down', 'pen', 1, 0, 0, { buttons: 2, button: 2 });
   expect(said).toEqual(['start pen 1 erase', 'end pen 1', 'start pen 1 erase']);
+});
+
+test('a dot made just after a chip appeared is ink; pressed later, and with a finger, it is the chip’s', () => {
+  const chip = document.createElement('button');
+  chip.dataset.control = '';
+  element.append(chip);
+  const dot = (kind: string, age: number, part = {}): void => {
+    chip.dataset.chip = String(time + 10 - age);
+    const was = element;
+    element = chip;
+    point('down', kind, 1, 5, 5, part);
+    point('up', kind, 1, 5, 5);
+    element = was;
+  };
+  dot('pen', DOT_TIME + 1);
+  dot('touch', 100);
+  expect(said).toEqual([]);
+  dot('pen', 300);
+  expect(said).toEqual(['start pen 1', 'end pen 1']);
+  dot('pen', DOT_TIME + 1, { button: 5, buttons: 32 });
+  expect(said.slice(2)).toEqual(['start pen 1 erase', 'end pen 1']);
 });
 
 test('what is pressed on a chip is the chip’s; a pen that goes on through it writes from where it came down', () => {

@@ -1,6 +1,6 @@
 import type { Vec } from '@marginalis/core/geometry';
 import { isTyping } from '@/ui';
-import { type Act, type Contact, Manners } from './manners';
+import { type Act, type Contact, type Device, Manners } from './manners';
 import { PaperMover } from './PaperMover';
 import type { StageController } from './StageController';
 
@@ -18,6 +18,19 @@ export interface Writer {
 /** What is pressed on a chip and moves farther was not meant for it, CSS pixels. */
 const THROUGH = 8;
 
+/** A pen's dot so soon after a chip appeared was on its way before, ms: it is ink. */
+export const DOT_TIME = 1_200;
+
+/** Whether a contact on a chip writes: nobody can have meant a chip that has just appeared, nor rubs on a button. */
+export function writesOnChip(
+  { pointerType, button, timeStamp }: Pick<PointerEvent, 'pointerType' | 'button' | 'timeStamp'>,
+  chip: HTMLElement,
+): boolean {
+  const since = Number(chip.dataset.chip || -Infinity);
+  // The eraser end and the barrel button press nothing.
+  return pointerType === 'pen' && (button !== 0 || timeStamp - since < DOT_TIME);
+}
+
 /** Keeps a contact's events coming when it leaves the window. */
 function capture(element: HTMLElement, pointer: number): void {
   try {
@@ -28,16 +41,25 @@ function capture(element: HTMLElement, pointer: number): void {
   }
 }
 
-/** Routes every contact with the window to the writer or to the paper. Gives a function that lets go. */
+/** The contacts of a window. */
+export interface Contacts {
+  /** Takes a contact that came down elsewhere, as if it had come down here. */
+  take(event: PointerEvent): void;
+  detach(): void;
+}
+
+/** Routes every contact with the window to the writer or to the paper. */
 export function attachPointers(
   element: HTMLElement,
   stage: StageController,
   getWriter: () => Writer | null,
-): () => void {
+  device: Device,
+): Contacts {
   let spaceHeld = false;
   const manners = new Manners(
     () => spaceHeld,
     () => getWriter() !== null,
+    device,
   );
   const mover = new PaperMover(stage);
   let writing: number | null = null;
@@ -67,12 +89,13 @@ export function attachPointers(
   let onChip: PointerEvent | null = null;
 
   function onDown(e: PointerEvent): void {
-    const isOnChip = e.target instanceof Element && e.target.closest('[data-chip]') !== null;
-    onChip = isOnChip && e.button === 0 && writing === null ? e : null;
-    if (!isControl(e)) begin(e);
+    const chip = e.target instanceof Element && e.target.closest<HTMLElement>('[data-chip]');
+    onChip = chip && e.button === 0 && writing === null ? e : null;
+    if (!isControl(e) || (chip && writesOnChip(e, chip))) begin(e);
   }
 
   function begin(e: PointerEvent): void {
+    onChip = null;
     stage.locate();
     mover.stop();
     const { act, others } = manners.down(contact(e));
@@ -96,7 +119,6 @@ export function attachPointers(
     if (onChip?.pointerId === e.pointerId) {
       const down = onChip;
       if (Math.hypot(e.clientX - down.clientX, e.clientY - down.clientY) > THROUGH) {
-        onChip = null;
         begin(down);
       }
     }
@@ -180,7 +202,7 @@ export function attachPointers(
   element.addEventListener('touchstart', refuse, { passive: false });
   window.addEventListener('keydown', onKey);
   window.addEventListener('keyup', onKey);
-  return () => {
+  const detach = (): void => {
     mover.stop();
     element.removeEventListener('pointerdown', onDown);
     element.removeEventListener('pointermove', onMove);
@@ -195,4 +217,5 @@ export function attachPointers(
     window.removeEventListener('keydown', onKey);
     window.removeEventListener('keyup', onKey);
   };
+  return { take: begin, detach };
 }

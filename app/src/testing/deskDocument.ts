@@ -17,5 +17,7 @@ export const deskDocument = (part: Partial<DeskDocument> = {}): DeskDocument => 
   workedAt: 0,
   removed: false,
   picture: null,
+  marked: null,
+  copyOf: null,
   ...part,
 });

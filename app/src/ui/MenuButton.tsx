@@ -1,7 +1,8 @@
 import { type ReactNode, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { IconButton, Menu } from 'react-native-paper';
-import { type IconName, paperIcon } from './icons';
+import { View } from 'react-native';
+import { Menu } from 'react-native-paper';
+import { IconAction } from './IconAction';
+import type { IconName } from './icons';
 
 /** A button that opens a menu below itself. `children` is given what closes the menu. */
 export function MenuButton(props: {
@@ -19,15 +20,12 @@ export function MenuButton(props: {
   };
   return (
     <>
-      <IconButton
-        ref={setButton}
-        icon={paperIcon(icon)}
-        size={22}
-        accessibilityLabel={label}
-        aria-haspopup="menu"
-        aria-expanded={at !== null}
+      <IconAction
+        hold={setButton}
+        icon={icon}
+        label={label}
+        menu={{ open: at !== null }}
         onPress={open}
-        style={styles.button}
       />
       {/* Mounted only while open: a closed menu would pull the focus to its button. */}
       {at && (
@@ -40,5 +38,3 @@ export function MenuButton(props: {
     </>
   );
 }
-
-const styles = StyleSheet.create({ button: { width: 44, height: 44, margin: 0 } });

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { IconButton, Text, useTheme } from 'react-native-paper';
-import { paperIcon } from './icons';
+import { Text, useTheme } from 'react-native-paper';
+import { IconAction } from './IconAction';
 
 /** A sentence across the top of a screen: what is the matter, and what can be done. */
 export function Notice({
@@ -24,15 +24,7 @@ export function Notice({
     >
       <Text style={[styles.text, { color: colors.onSecondaryContainer }]}>{text}</Text>
       {children && <View style={styles.ways}>{children}</View>}
-      {onClose && (
-        <IconButton
-          icon={paperIcon('close')}
-          size={20}
-          accessibilityLabel="Close"
-          onPress={onClose}
-          style={styles.close}
-        />
-      )}
+      {onClose && <IconAction icon="close" label="Close" size={20} onPress={onClose} />}
     </View>
   );
 }
@@ -74,7 +66,6 @@ const styles = StyleSheet.create({
   // What can be done goes beneath where both do not fit beside each other.
   text: { flexShrink: 1, flexGrow: 1, flexBasis: 220, paddingVertical: 4 },
   ways: { flexDirection: 'row' },
-  close: { width: 44, height: 44, margin: 0 },
   empty: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: 24, gap: 16 },
   sentence: { maxWidth: 440, textAlign: 'center', fontSize: 16, lineHeight: 24 },
 });

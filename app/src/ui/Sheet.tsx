@@ -1,12 +1,50 @@
-import { type ReactNode, useContext, useEffect } from 'react';
+import { type ReactNode, type RefObject, useContext, useEffect, useRef } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { IconButton, Modal, Portal, Text, useTheme } from 'react-native-paper';
+import { Modal, Portal, Text, useTheme } from 'react-native-paper';
 import { CarryContext } from './Carry';
-import { paperIcon } from './icons';
+import { IconAction } from './IconAction';
 import { WIDE_FROM } from './theme';
+import { useDialogFocus } from './useDialogFocus';
 
 /** Of the window, what a tall sheet's content has. */
 const TALL = 0.62;
+
+/** So that the way out is not what is focused first. */
+const HEAD = { dataSet: { head: '' } };
+
+/** The sheets that are open, the topmost last. */
+const opened: object[] = [];
+
+/** Calls `onClose` on Escape, when no other sheet has opened above. */
+function useEscape(open: boolean, onClose: () => void): void {
+  const close = useRef(onClose);
+  useEffect(() => {
+    close.current = onClose;
+  });
+  useEffect(() => {
+    if (!open) return undefined;
+    const own = {};
+    const onKey = (e: KeyboardEvent) => {
+      if (e.key !== 'Escape' || opened.at(-1) !== own) return;
+      // Nothing beneath the sheet hears of it.
+      e.stopPropagation();
+      close.current();
+    };
+    opened.push(own);
+    // On the way down: text fields keep their keys to themselves on the way up.
+    window.addEventListener('keydown', onKey, true);
+    return () => {
+      opened.splice(opened.indexOf(own), 1);
+      window.removeEventListener('keydown', onKey, true);
+    };
+  }, [open]);
+}
+
+/** Keeps the focus where it is rendered. */
+function Focused({ dialog }: { dialog: RefObject<HTMLElement | null> }) {
+  useDialogFocus(dialog);
+  return null;
+}
 
 /** On a phone it rises from below; where there is room it stands in the middle. Escape closes it. */
 export function Sheet(props: {
@@ -22,15 +60,8 @@ export function Sheet(props: {
   const { colors } = useTheme();
   const carry = useContext(CarryContext);
   const wide = width >= WIDE_FROM;
-  useEffect(() => {
-    if (!open) return undefined;
-    const onKey = (e: KeyboardEvent) => {
-      if (e.key === 'Escape') onClose();
-    };
-    // On the way down: text fields keep their keys to themselves on the way up.
-    window.addEventListener('keydown', onKey, true);
-    return () => window.removeEventListener('keydown', onKey, true);
-  }, [open, onClose]);
+  useEscape(open, onClose);
+  const dialog = useRef<HTMLElement | null>(null);
 
   return (
     <Portal>
@@ -49,23 +80,27 @@ export function Sheet(props: {
           wide ? styles.wide : styles.narrow,
         ]}
       >
-        <View role="dialog" aria-modal aria-label={title} style={styles.dialog}>
-          <View style={styles.head}>
+        <View
+          ref={(view) => {
+            dialog.current = view as unknown as HTMLElement | null;
+          }}
+          role="dialog"
+          aria-modal
+          aria-label={title}
+          style={styles.dialog}
+        >
+          <View style={styles.head} {...HEAD}>
             <Text variant="titleLarge" role="heading" aria-level={2} style={styles.title}>
               {title}
             </Text>
-            <IconButton
-              icon={paperIcon('close')}
-              accessibilityLabel="Close"
-              onPress={onClose}
-              style={styles.close}
-            />
+            <IconAction icon="close" label="Close" keys="Escape" onPress={onClose} />
           </View>
           {tall ? (
             <View style={[styles.body, { height: height * TALL }]}>{carry(children)}</View>
           ) : (
             <ScrollView contentContainerStyle={styles.body}>{carry(children)}</ScrollView>
           )}
+          {open && <Focused dialog={dialog} />}
         </View>
       </Modal>
     </Portal>
@@ -87,6 +122,5 @@ const styles = StyleSheet.create({
     paddingRight: 6,
   },
   title: { flex: 1 },
-  close: { width: 44, height: 44, margin: 0 },
   body: { paddingHorizontal: 20, paddingBottom: 20, gap: 12 },
 });

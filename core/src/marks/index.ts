@@ -51,6 +51,7 @@ export {
   writes,
   type WritingInstrument,
 } from './instrument.ts';
+export { type RollInSight, rollInSight } from './rollInSight.ts';
 export { instrumentShape } from './instrumentShape.ts';
 export {
   type Roll,

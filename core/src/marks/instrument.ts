@@ -98,7 +98,7 @@ const PEN_WIDTHS = [0.2, 0.35, 0.5, 0.7, 1, 1.5, 2.5];
 export const WIDTHS_MM: Readonly<Record<InstrumentKind, readonly number[]>> = {
   pen: PEN_WIDTHS,
   pencil: PEN_WIDTHS,
-  brush: [0.7, 1, 1.5, 2.5, 4, 6],
+  brush: [0.5, 0.7, 1, 1.5, 2.5, 4, 6],
   'figure-pen': PEN_WIDTHS,
   highlighter: [2, 3, 4, 5, 6, 8],
   eraser: [1, 2, 3, 4, 6, 8, 12],
@@ -180,7 +180,8 @@ export const INSTRUMENTS: readonly Instrument[] = [
     kind: 'brush',
     name: 'Brush',
     colour: '#1b1b1d',
-    widthMm: 1.5,
+    // Fine enough for writing to be read.
+    widthMm: 0.7,
     nib: { ...PLAIN_NIB, thinning: 0.95, response: 1.2, taper: 3 },
     tidy: 'never',
   },

@@ -12,6 +12,7 @@ import { pickingFeature } from '@/features/picking';
 import { practiceFeature } from '@/features/practice';
 import { ReaderScreen } from '@/features/reader';
 import { sendingFeature } from '@/features/sending';
+import { teachingFeature } from '@/features/teaching';
 import { viewFeature } from '@/features/view';
 import { keepForOffline } from '@/remote';
 
@@ -20,8 +21,8 @@ const FEATURES = [
   keepingFeature,
   historyFeature,
   sendingFeature,
-  figuresFeature,
   inkingFeature,
+  figuresFeature,
   pickingFeature,
   markListFeature,
   pagesFeature,
@@ -29,6 +30,7 @@ const FEATURES = [
   inkFilesFeature,
   practiceFeature,
   offlineFeature,
+  teachingFeature,
 ];
 
 const toDesk = (): void => (router.canGoBack() ? router.back() : router.replace('/'));

@@ -38,7 +38,7 @@ function Held({ mark, index }: { mark: FigureMark; index: number }) {
 
   return (
     <>
-      {draft && <Ghost page={page} figure={draft} meets={[]} />}
+      {draft && <Ghost page={page} figure={draft} />}
       <Handles
         index={index}
         page={page}

@@ -7,13 +7,12 @@ import {
   type Vec,
 } from '@marginalis/core/geometry';
 import { useTheme } from 'react-native-paper';
-import Svg, { Circle, Path } from 'react-native-svg';
+import Svg, { Path } from 'react-native-svg';
 import { useSight } from '@/stage';
 import { Area } from '@/ui';
 
-/** A figure as it would be, in broken lines over the page, with a ring where it meets another. */
-export function Ghost(props: { page: PageBox; figure: Figure; meets: readonly Vec[] }) {
-  const { page, figure, meets } = props;
+/** A figure as it would be, in broken lines over the page. */
+export function Ghost({ page, figure }: { page: PageBox; figure: Figure }) {
   const { zoom } = useSight();
   const { colors } = useTheme();
   const matrix = displayMatrix(page);
@@ -30,20 +29,6 @@ export function Ghost(props: { page: PageBox; figure: Figure; meets: readonly Ve
           strokeDasharray={`${6 / zoom} ${4 / zoom}`}
           strokeLinejoin="round"
         />
-        {meets.map((p, i) => {
-          const at = transform(matrix, p);
-          return (
-            <Circle
-              key={i}
-              cx={at.x}
-              cy={at.y}
-              r={7 / zoom}
-              fill="none"
-              stroke={colors.primary}
-              strokeWidth={1.6 / zoom}
-            />
-          );
-        })}
       </Svg>
     </Area>
   );

@@ -12,7 +12,9 @@ import {
   displaySize,
   invertMatrix,
   type PageBox,
+  subtract,
   transform,
+  type Vec,
 } from '@marginalis/core/geometry';
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 import { Grip, useStage } from '@/stage';
@@ -21,6 +23,8 @@ import { arrowStep } from '@/ui';
 /** What is seen of a handle, CSS pixels. */
 const SEEN = 14;
 const SEEN_ADD = 10;
+/** Less movement than this is a press, CSS pixels. */
+const TREMBLE = 3;
 
 interface HandlesProps {
   index: number;
@@ -37,8 +41,8 @@ interface HandlesProps {
 export function Handles(props: HandlesProps) {
   const { index, page, figure, onDrag, onDrop, onRemove, onDone } = props;
   const { controller } = useStage();
-  /** The figure as it was when the drag began, and as it is now. */
-  const drag = useRef<{ from: Figure; now: Figure } | null>(null);
+  /** The figure as it was when the drag began, and as it is now; where the handle was taken, from its middle. */
+  const drag = useRef<{ from: Figure; now: Figure; off: Vec; at: Vec } | null>(null);
   const matrix = displayMatrix(page);
   const { width, height } = displaySize(page);
 
@@ -46,22 +50,28 @@ export function Handles(props: HandlesProps) {
     even: e.shiftKey,
     fromCentre: e.altKey,
   });
-  const begin = (e: PointerEvent<HTMLDivElement>) => {
+  const placeOf = (e: PointerEvent): Vec =>
+    controller.toUser(index, controller.fromClient(e.clientX, e.clientY));
+  const begin = (handle: Handle, e: PointerEvent<HTMLDivElement>) => {
     e.currentTarget.setPointerCapture(e.pointerId);
-    drag.current = { from: figure, now: figure };
+    const at = { x: e.clientX, y: e.clientY };
+    drag.current = { from: figure, now: figure, off: subtract(handle.at, placeOf(e)), at };
   };
   const move = (handle: Handle, e: PointerEvent) => {
     const { current } = drag;
     if (!current) return;
-    const at = controller.toUser(index, controller.fromClient(e.clientX, e.clientY));
-    current.now = dragHandle(current.from, handle.id, at, manners(e));
+    const far = Math.hypot(e.clientX - current.at.x, e.clientY - current.at.y);
+    // A press that trembles is no drag.
+    if (current.now === current.from && far < TREMBLE) return;
+    current.now = dragHandle(current.from, handle.id, add(placeOf(e), current.off), manners(e));
     onDrag(current.now);
   };
   const drop = (keep: boolean) => {
     const { current } = drag;
     drag.current = null;
     if (!current) return;
-    if (keep && current.now !== current.from) onDrop(current.now);
+    const isSame = JSON.stringify(current.now) === JSON.stringify(current.from);
+    if (keep && !isSame) onDrop(current.now);
     else onDrag(null);
   };
   const onKey = (handle: Handle, e: KeyboardEvent) => {
@@ -98,7 +108,7 @@ export function Handles(props: HandlesProps) {
             cursor={handle.role === 'move' ? 'move' : 'grab'}
             // Small figures: what shapes them lies above what moves them.
             zIndex={handle.role === 'shape' ? 3 : 2}
-            onPointerDown={begin}
+            onPointerDown={(e) => begin(handle, e)}
             onPointerMove={(e) => move(handle, e)}
             onPointerUp={() => drop(true)}
             onPointerCancel={() => drop(false)}

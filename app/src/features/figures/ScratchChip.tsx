@@ -1,21 +1,35 @@
-import { useSession, useSessionState } from '@/session';
-import { Chip, ChipButton } from '@/stage';
+import type { ScratchOffer } from '@marginalis/core/editing';
+import { usePenRoll, useSession, useSessionState } from '@/session';
+import { Chip, ChipButton, ChipTag } from '@/stage';
 import { Ghost } from './Ghost';
+import { useFolded } from './useFolded';
 
 const WIDTH = 200;
 
 /** What a scribble would strike out: its area as a ghost, and a chip that asks. */
 export function ScratchChip({ index }: { index: number }) {
-  const session = useSession();
   const scratch = useSessionState((s) => s.scratch);
   const page = useSessionState((s) => s.document.pages[index]);
   if (!scratch || scratch.page !== page?.id) return null;
+  return <StrikeChip key={scratch.stroke} index={index} scratch={scratch} />;
+}
+
+function StrikeChip({ index, scratch }: { index: number; scratch: ScratchOffer }) {
+  const session = useSession();
+  const page = useSessionState((s) => s.document.pages[index]);
+  const hand = usePenRoll((r) => r.hand);
+  const { folded, unfold, onHeld } = useFolded();
   const { marks, area } = scratch;
   const what = marks.length === 1 ? 'Remove it' : `Remove ${marks.length} marks`;
+  const where = { index, page, hand, onHeld, clearOf: area };
+  if (folded)
+    return (
+      <ChipTag {...where} icon="remove" label={`${what}? Show what is offered`} onPress={unfold} />
+    );
   return (
     <>
-      <Ghost page={page} figure={{ kind: 'polygon', corners: area }} meets={[]} />
-      <Chip index={index} page={page} clearOf={area} width={WIDTH} label="Strike out">
+      <Ghost page={page} figure={{ kind: 'polygon', corners: area }} />
+      <Chip {...where} width={WIDTH} label="Strike out">
         <ChipButton
           icon="remove"
           text={what}

@@ -5,8 +5,9 @@ import { StyleSheet, View } from 'react-native';
 import { useTheme } from 'react-native-paper';
 import { FIGURE_NAMES } from '@marginalis/core/kinds';
 import { type TidyOffer, usePenRoll, useSession, useSessionState } from '@/session';
-import { Chip, CHIP_HEIGHT, ChipButton } from '@/stage';
+import { Chip, CHIP_HEIGHT, ChipButton, ChipTag } from '@/stage';
 import { Ghost } from './Ghost';
+import { useFolded } from './useFolded';
 
 /** About how wide the chip is, CSS pixels, and the button that opens it. */
 const CHIP_WIDTH = 150;
@@ -23,7 +24,9 @@ export function TidyChip({ index }: { index: number }) {
 function OfferChip({ index, offer }: { index: number; offer: TidyOffer }) {
   const session = useSession();
   const page = useSessionState((s) => s.document.pages[index]);
+  const hand = usePenRoll((r) => r.hand);
   const [open, setOpen] = useState(false);
+  const { folded, unfold, onHeld } = useFolded();
   const { colors } = useTheme();
   const { figure, meets, reading, taken } = offer;
   const isTaken = taken !== null;
@@ -40,16 +43,20 @@ function OfferChip({ index, offer }: { index: number; offer: TidyOffer }) {
     session.offers.take(settleOn(document, offer.page, new Set(offer.marks), other, settle).figure);
   };
 
+  const where = { index, page, hand, onHeld, clearOf: figureLines(figure).flat() };
+  if (folded && !open)
+    return (
+      <ChipTag
+        {...where}
+        icon={isTaken ? 'pen' : 'figure-pen'}
+        label={isTaken ? `${name}: what it was` : `${name}? Show what is offered`}
+        onPress={unfold}
+      />
+    );
   return (
     <>
-      {!isTaken && <Ghost page={page} figure={figure} meets={meets} />}
-      <Chip
-        index={index}
-        page={page}
-        clearOf={figureLines(figure).flat()}
-        width={CHIP_WIDTH + (hasMore ? MORE_WIDTH : 0)}
-        label="Tidy"
-      >
+      {!isTaken && <Ghost page={page} figure={figure} />}
+      <Chip {...where} width={CHIP_WIDTH + (hasMore ? MORE_WIDTH : 0)} label="Tidy">
         <View>
           <View style={styles.row} role="status">
             <ChipButton
@@ -58,7 +65,7 @@ function OfferChip({ index, offer }: { index: number; offer: TidyOffer }) {
               label={
                 isTaken
                   ? `Back to ink instead of the ${name.toLowerCase()}`
-                  : `Take the ${name.toLowerCase()}`
+                  : `Take the ${name.toLowerCase()}${meets.length > 0 ? ', which meets another mark' : ''}`
               }
               onPress={() => session.offers.take()}
             />
@@ -79,7 +86,12 @@ function OfferChip({ index, offer }: { index: number; offer: TidyOffer }) {
             />
           </View>
           {open && (
-            <View style={[styles.others, { borderColor: colors.outlineVariant }]}>
+            <View
+              style={[
+                styles.others,
+                { borderColor: colors.primary, backgroundColor: colors.surface },
+              ]}
+            >
               {isChanged && (
                 <ChipButton
                   text={`${name}, as drawn`}
@@ -104,5 +116,5 @@ function OfferChip({ index, offer }: { index: number; offer: TidyOffer }) {
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', height: CHIP_HEIGHT },
-  others: { borderTopWidth: 1 },
+  others: { borderWidth: 1, borderRadius: 6 },
 });

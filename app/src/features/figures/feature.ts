@@ -1,19 +1,6 @@
-import { usePenRoll } from '@/session';
 import type { Command, Reader, ReaderFeature } from '@/shell';
+import { FigureSettings } from './FigureSettings';
 import { OnPage } from './OnPage';
-
-/** A manner of figures that is switched: how those that were read are made regular. */
-function manner(part: 'upright' | 'meet', title: string): Command {
-  const { settle, setSettle } = usePenRoll.getState();
-  return {
-    id: `settle-${part}`,
-    title,
-    group: 'Settings',
-    also: 'shapes snap',
-    on: () => settle[part],
-    run: () => setSettle({ ...settle, [part]: !settle[part] }),
-  };
-}
 
 const commands = ({ session }: Reader): readonly Command[] => [
   {
@@ -28,9 +15,12 @@ const commands = ({ session }: Reader): readonly Command[] => [
     },
     run: () => session.offers.take(),
   },
-  manner('upright', 'Straighten figures'),
-  manner('meet', 'Figures meet others'),
 ];
 
 /** Ink that is meant as a figure, ink that strikes others out, and the figure in hand. */
-export const figuresFeature: ReaderFeature = { name: 'figures', commands, OnPage };
+export const figuresFeature: ReaderFeature = {
+  name: 'figures',
+  commands,
+  OnPage,
+  Settings: FigureSettings,
+};

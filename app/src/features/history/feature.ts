@@ -13,7 +13,7 @@ function take({ session, stage }: Reader, act: 'undo' | 'redo'): void {
 export const historyFeature: ReaderFeature = {
   name: 'history',
   commands: (reader: Reader) => {
-    const { history, writable } = reader.session.store.getState();
+    const { history, writable, begun } = reader.session.store.getState();
     return [
       {
         id: 'undo',
@@ -22,8 +22,9 @@ export const historyFeature: ReaderFeature = {
         icon: 'undo',
         keys: ['Mod+Z'],
         roll: 1,
-        able: () => writable && history.done !== null,
-        run: () => take(reader, 'undo'),
+        able: () => writable && (begun !== null || history.done !== null),
+        // Of what is begun the last step, which is no step of the document yet.
+        run: () => (begun ? begun.takeBack() : take(reader, 'undo')),
       },
       {
         id: 'redo',
@@ -33,7 +34,7 @@ export const historyFeature: ReaderFeature = {
         icon: 'redo',
         keys: ['Mod+Shift+Z', 'Mod+Y'],
         roll: 2,
-        able: () => writable && history.undone !== null,
+        able: () => writable && begun === null && history.undone !== null,
         run: () => take(reader, 'redo'),
       },
     ];

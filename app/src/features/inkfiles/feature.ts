@@ -17,6 +17,7 @@ export const inkFilesFeature: ReaderFeature = {
       group: 'Document',
       also: 'export download save strokes',
       icon: 'download',
+      settings: 10,
       run: () => void takeOutInk(reader.session),
     },
     {
@@ -25,6 +26,7 @@ export const inkFilesFeature: ReaderFeature = {
       group: 'Document',
       also: 'import open InkML strokes',
       icon: 'open',
+      settings: 20,
       able: () => reader.session.store.getState().writable,
       run: () => void bringIn(reader),
     },

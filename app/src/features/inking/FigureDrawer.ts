@@ -1,6 +1,7 @@
 import { drawFigure, settleOn } from '@marginalis/core/editing';
 import {
   type DragManners,
+  draggedCloud,
   draggedFigure,
   type Figure,
   isDragged,
@@ -13,6 +14,16 @@ import { type FigurePen, instrumentStyle } from '@marginalis/core/marks';
 import { usePenRoll } from '@/session';
 import { printedDotOn } from '@/stage';
 import type { Hit, Reader, WritingTools } from '@/shell';
+import { paintGuides } from './CornerGuides';
+import { watchBegun } from './watchBegun';
+
+/** What is dragged farther is no tap, CSS pixels. */
+const DRAGGED = 18;
+
+const FINISHING = {
+  id: 'finish-corners',
+  text: 'Tap the first corner to close the figure, or the last one again to end it. Undo takes a corner back, Escape all. Another instrument, another page or leaving ends it where it is.',
+};
 
 /** Taps nearer to a corner than this mean the corner, CSS pixels; a finger is no finer. */
 const NEAR = 14;
@@ -23,14 +34,17 @@ interface Drawing {
   readonly instrument: FigurePen;
   /** Where the drag began; the corners tapped so far. */
   readonly corners: Vec[];
-  /** Where the pointer is. */
+  /** Where the pointer is, and where it came down last. */
   at: Vec;
+  from: Vec;
+  isDown: boolean;
   manners: DragManners;
 }
 
 /** Figures that are drawn outright: dragged from one place to another, or tapped corner by corner. */
 export class FigureDrawer {
   private drawing: Drawing | null = null;
+  private ended: () => void = () => undefined;
 
   constructor(
     private readonly reader: Reader,
@@ -46,16 +60,23 @@ export class FigureDrawer {
     const goesOn = this.isTapping && this.drawing?.page === hit.index;
     if (!goesOn) {
       this.finish();
-      window.addEventListener('keydown', this.onKey, true);
+      const unwatch = watchBegun(this.reader, instrument, () => this.finish(), this.onKey);
+      this.ended = () => {
+        unwatch();
+        this.reader.session.inHand.begin(null);
+      };
       this.drawing = {
         page: hit.index,
         pageId: hit.pageId,
         instrument,
         corners: isDragged(instrument.shape) ? [hit.user] : [],
         at: hit.user,
+        from: hit.user,
+        isDown: true,
         manners: {},
       };
     }
+    if (this.drawing) Object.assign(this.drawing, { from: hit.user, isDown: true });
     this.move(event);
   }
 
@@ -78,20 +99,43 @@ export class FigureDrawer {
   end(): void {
     const { drawing } = this;
     if (!drawing) return;
-    if (!this.isTapping) return this.finish();
+    if (!this.isTapping || this.isCloudDragged(drawing)) return this.finish();
+    drawing.isDown = false;
     const { corners, at } = drawing;
-    const isNear = (p: Vec): boolean => distance(p, at) * this.reader.stage.getCamera().zoom < NEAR;
+    const isNear = (p: Vec): boolean => this.seen(distance(p, at)) < NEAR;
     if (corners.length > 2 && isNear(corners[0])) return this.finish(true);
     if (corners.length > 1 && isNear(corners[corners.length - 1])) return this.finish();
     corners.push(at);
+    const { inHand, lessons } = this.reader.session;
+    inHand.begin({ takeBack: this.takeBack, finish: () => this.finish() });
+    if (corners.length === 1) lessons.teach(FINISHING);
     this.paint();
   }
+
+  private seen = (points: number): number => points * this.reader.stage.getCamera().zoom;
+
+  /** A cloud that is not tapped but dragged out. */
+  private isCloudDragged({ instrument, corners, isDown, from, at }: Drawing): boolean {
+    const isFirst = instrument.shape === 'cloud' && corners.length === 0 && isDown;
+    return isFirst && this.seen(distance(from, at)) > DRAGGED;
+  }
+
+  /** The last corner goes. */
+  private readonly takeBack = (): void => {
+    const { drawing } = this;
+    if (!drawing) return;
+    drawing.corners.pop();
+    const last = drawing.corners.at(-1);
+    if (!last) return this.cancel();
+    drawing.at = last;
+    this.paint();
+  };
 
   /** Draws what is there so far onto the page; `close` makes a polyline a polygon. */
   finish(close = false): void {
     const { drawing } = this;
     const { session } = this.reader;
-    const figure = drawing && this.figureOf(drawing, false);
+    const figure = drawing && this.figureOf(drawing);
     this.cancel();
     if (!drawing || !figure) return;
     const { document } = session.store.getState();
@@ -120,38 +164,42 @@ export class FigureDrawer {
     const { drawing } = this;
     if (!drawing || !this.isTapping || drawing.corners.length === 0) return this.cancel();
     drawing.at = drawing.corners[drawing.corners.length - 1];
+    drawing.isDown = false;
     this.paint();
   }
 
   cancel(): void {
     if (!this.drawing) return;
-    window.removeEventListener('keydown', this.onKey, true);
     this.drawing = null;
+    this.ended();
     this.tools.tiles.clear('tip');
   }
 
   paint(): void {
     const { drawing } = this;
     this.tools.tiles.clear('tip');
-    const figure = drawing && this.figureOf(drawing, true);
-    if (!drawing || !figure) return;
+    if (!drawing) return;
+    // What ends by itself when the page is out of sight: nothing is begun where nobody sees it.
+    if (!this.reader.stage.shows(drawing.page, null)) return this.finish();
     const { colour, width } = instrumentStyle(drawing.instrument);
-    this.tools.tiles.fill(
-      'tip',
-      outlineFigure(figure, width),
-      this.tools.matrix(drawing.page),
-      colour,
-    );
+    const { page, corners, at, instrument } = drawing;
+    const isPolygon = instrument.shape === 'polygon';
+    const figure = (isPolygon ? null : this.figureOf(drawing)) ?? openPart(corners);
+    if (figure)
+      this.tools.tiles.fill('tip', outlineFigure(figure, width), this.tools.matrix(page), colour);
+    if (this.isTapping && !this.isCloudDragged(drawing))
+      paintGuides(this.tools, page, corners, at, instrument.shape !== 'polyline');
   }
 
-  /** The figure as far as it goes; `withNext` counts the place of the pointer as a corner. */
-  private figureOf(drawing: Drawing, withNext: boolean): Figure | null {
-    const { corners, at, manners } = drawing;
-    const { shape } = drawing.instrument;
+  /** The figure as it would be drawn now; null while there is too little of it. */
+  private figureOf(drawing: Drawing): Figure | null {
+    const { corners, at, from, manners, instrument } = drawing;
+    const { shape } = instrument;
     if (shape === 'freehand') return null;
     if (isDragged(shape)) return draggedFigure(shape, corners[0], at, manners);
-    const all = withNext ? [...corners, at] : corners;
-    return tappedFigure(shape, all) ?? (withNext ? tappedFigure('polyline', all) : null);
+    return this.isCloudDragged(drawing)
+      ? draggedCloud(from, at, manners)
+      : tappedFigure(shape, corners);
   }
 
   private readonly onKey = (e: KeyboardEvent): void => {
@@ -159,12 +207,12 @@ export class FigureDrawer {
     if (!drawing) return;
     if (e.key === 'Enter') this.finish();
     else if (e.key === 'Escape') this.cancel();
-    else if (e.key === 'Backspace' && this.isTapping) {
-      drawing.corners.pop();
-      if (drawing.corners.length === 0) this.cancel();
-      else this.paint();
-    } else return;
+    else if (e.key === 'Backspace' && this.isTapping) this.takeBack();
+    else return;
     e.preventDefault();
     e.stopPropagation();
   };
 }
+
+/** The sides of a figure that has too few corners yet. */
+const openPart = (corners: readonly Vec[]): Figure | null => tappedFigure('polyline', corners);

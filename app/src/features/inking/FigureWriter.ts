@@ -60,7 +60,7 @@ export class FigureWriter implements InstrumentWriter {
   }
 
   leave(): void {
-    this.drawer.cancel();
+    this.drawer.finish();
     this.ink.leave();
   }
 }

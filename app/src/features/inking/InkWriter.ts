@@ -32,11 +32,13 @@ import {
 } from '@/shell';
 import { printedDotOn } from '@/stage';
 import { StrokeFinisher } from '@/work';
+import { leadOf } from './leadOf';
 import { LivePainter } from './LivePainter';
 
 interface Stroke {
   readonly page: number;
   readonly pageId: string;
+  readonly by: string;
   readonly instrument: WritingInstrument;
   readonly nib: Nib;
   readonly colour: string;
@@ -44,18 +46,23 @@ interface Stroke {
   readonly live: LiveInk;
   readonly samples: InkSample[];
   readonly speedPressure: (place: Vec, t: number) => number;
-  predicted: InkSample[];
+  predicted: readonly InkSample[];
+  /** When the pen moved last, ms. */
+  movedAt: number;
 }
 
 /** A touch so short and so still is a tap, ms and CSS pixels. */
 const TAP_TIME = 350;
 const TAP_REACH = 9;
+/** A pen that has not moved for so long rests, ms. */
+const RESTS_AFTER = 32;
 /** The worker that finishes strokes is made ready so long after the page came, ms. */
 const FINISHER_DELAY = 1500;
 
 /** Turns a contact into ink, shown in the frame of the event. */
 export class InkWriter implements InstrumentWriter {
   private stroke: Stroke | null = null;
+  private resting: ReturnType<typeof setTimeout> | null = null;
   private readonly painter: LivePainter;
   private readonly finisher = new StrokeFinisher();
   private readonly starting: ReturnType<typeof setTimeout>;
@@ -76,6 +83,7 @@ export class InkWriter implements InstrumentWriter {
     this.stroke = {
       page: index,
       pageId,
+      by: event.pointerType,
       instrument,
       nib: { ...instrument.nib, width },
       colour,
@@ -84,6 +92,7 @@ export class InkWriter implements InstrumentWriter {
       samples: [],
       speedPressure: createSpeedPressure(),
       predicted: [],
+      movedAt: 0,
     };
     this.reader.session.strokeInHand.start();
     this.tools.lookLike({ opacity, multiplied: instrument.kind === 'highlighter' });
@@ -99,11 +108,25 @@ export class InkWriter implements InstrumentWriter {
       stroke.live.push(sample);
     }
     const { pressure } = stroke.samples[stroke.samples.length - 1];
-    stroke.predicted = (event.getPredictedEvents?.() ?? []).map((e) => ({
+    const predicted = (event.getPredictedEvents?.() ?? []).map((e) => ({
       ...this.sampleOf(stroke, e, true),
       pressure,
     }));
+    stroke.predicted = leadOf(stroke.samples, predicted);
     this.painter.paint(stroke, this.tools.matrix(stroke.page));
+    stroke.movedAt = performance.now();
+    if (stroke.predicted.length > 0) this.watchForRest(stroke);
+  }
+
+  /** A pen that rests sends no events: what was shown ahead of it goes. */
+  private watchForRest(stroke: Stroke): void {
+    this.resting ??= setTimeout(() => {
+      this.resting = null;
+      if (this.stroke !== stroke || stroke.predicted.length === 0) return;
+      if (performance.now() - stroke.movedAt < RESTS_AFTER) return this.watchForRest(stroke);
+      stroke.predicted = [];
+      this.painter.paint(stroke, this.tools.matrix(stroke.page));
+    }, RESTS_AFTER);
   }
 
   end(): void {
@@ -152,6 +175,17 @@ export class InkWriter implements InstrumentWriter {
     return figure !== undefined;
   }
 
+  /** What a first stroke teaches. */
+  private teach({ by }: Stroke): void {
+    const { fingers, lessons } = this.reader.session;
+    if (by === 'touch') fingers.seeTwo();
+    else if (by === 'pen')
+      lessons.teach({
+        id: 'eraser-end',
+        text: 'Turn the pen round, or hold its side button, to rub out.',
+      });
+  }
+
   /** The live ink stays until the finished mark is on the page, so nothing flickers. */
   private keep(stroke: Stroke): void {
     const { instrument, samples, pageId } = stroke;
@@ -173,6 +207,8 @@ export class InkWriter implements InstrumentWriter {
       session.dispatch(
         finished ? drawFinished(document, whole, finished) : drawInk(document, whole),
       );
+      if (stroke.by === 'touch') session.fingers.noteWrote(whole.id);
+      this.teach(stroke);
       const { settle } = usePenRoll.getState();
       const consider = (): void =>
         session.offers.considerTidy(

@@ -40,11 +40,14 @@ export function InstrumentSheet({
   instrument,
   steadying,
   onClose,
+  onAdd,
 }: {
   instrument: Instrument | null;
   /** What gives written ink the instrument's steadiness. */
   steadying: Steadying;
   onClose: () => void;
+  /** Adds another instrument to the roll. */
+  onAdd: () => void;
 }) {
   const { change, mixInk } = usePenRoll();
   const { hand } = useSession();
@@ -52,6 +55,14 @@ export function InstrumentSheet({
   const { id, kind } = instrument;
   return (
     <Sheet title={instrument.name} open onClose={onClose}>
+      {kind === 'highlighter' && (
+        <Choices
+          label="Line"
+          value={instrument.straight ? 'straight' : 'free'}
+          onChange={(line) => change(id, { straight: line === 'straight' })}
+          choices={LINES}
+        />
+      )}
       {writes(instrument) && (
         <InkChoices
           instrument={instrument}
@@ -89,7 +100,7 @@ export function InstrumentSheet({
       )}
       {writes(instrument) && <Writing instrument={instrument} steadying={steadying} />}
       <Divider />
-      <PlaceInRoll instrument={instrument} onClose={onClose} />
+      <PlaceInRoll instrument={instrument} onClose={onClose} onAdd={onAdd} />
     </Sheet>
   );
 }
@@ -130,14 +141,6 @@ function Writing({
           />
           <SteadyWritten {...steadying} />
         </>
-      )}
-      {kind === 'highlighter' && (
-        <Choices
-          label="Line"
-          value={instrument.straight ? 'straight' : 'free'}
-          onChange={(line) => change(id, { straight: line === 'straight' })}
-          choices={LINES}
-        />
       )}
       {nib.thinning > 0 && (
         <ResponseCurve
@@ -196,9 +199,10 @@ function Drawing({ instrument }: { instrument: FigurePen }) {
 }
 
 /** Moving, copying and removing, for those who do not drag. */
-function PlaceInRoll({ instrument, onClose }: { instrument: Instrument; onClose: () => void }) {
-  const { roll, add, move, remove } = usePenRoll();
-  const { hand } = useSession();
+function PlaceInRoll(props: { instrument: Instrument; onClose: () => void; onAdd: () => void }) {
+  const { instrument, onClose, onAdd } = props;
+  const { roll, add, move, remove, bringBack } = usePenRoll();
+  const { hand, notices } = useSession();
   const { id } = instrument;
   const place = roll.findIndex((i) => i.id === id);
   return (
@@ -218,10 +222,15 @@ function PlaceInRoll({ instrument, onClose }: { instrument: Instrument; onClose:
       >
         Copy
       </Action>
+      <Action onPress={onAdd}>Add another</Action>
       <Action
         icon={paperIcon('remove')}
         onPress={() => {
           remove(id);
+          notices.tellDone({
+            text: `The ${instrument.name.toLowerCase()} is out of the roll.`,
+            undo: () => bringBack(roll),
+          });
           onClose();
         }}
       >

@@ -1,60 +1,89 @@
-import { inkName, type Instrument, writes } from '@marginalis/core/marks';
+import { type Instrument, rollInSight, writes } from '@marginalis/core/marks';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Portal, Snackbar, useTheme } from 'react-native-paper';
 import { useHand, usePenRoll, useSession, useSessionState } from '@/session';
-import { isAble, usePlaced } from '@/shell';
-import { Area, Icon, type IconName } from '@/ui';
+import { isAble, spelledKeys, usePlaced } from '@/shell';
+import { Area } from '@/ui';
+import { InstrumentButton, PLACE, RollButton } from './InstrumentButton';
 import { InstrumentSheet } from './InstrumentSheet';
 import { useSteadying } from './SteadyWritten';
 import { RollSheet } from './RollSheet';
+import { TakesParts } from './TakesParts';
 import { useRollDrag } from './useRollDrag';
 
-/** What an instrument is called aloud: its name, ink and width. */
-export const instrumentLabel = (i: Instrument): string =>
-  i.kind === 'picker'
-    ? i.name
-    : i.kind === 'eraser'
-      ? `${i.name}, ${i.widthMm} mm`
-      : `${i.name}, ${inkName(i.colour)}, ${i.widthMm} mm`;
+const TAP_AGAIN = {
+  id: 'tap-again',
+  text: 'Tap the instrument in hand again to change its ink, width and manners.',
+};
 
-/** What of an instrument's ink is shown beneath it; null where it has none. */
-const inkOf = (i: Instrument): { colour: string; widthMm: number; opacity: number } | null =>
-  writes(i) ? i : i.kind === 'eraser' && i.only === 'ink' ? { ...i, opacity: 1 } : null;
-
-/** A place in the roll and the gap to the next, CSS pixels. */
-const PLACE = { width: 44, height: 46 };
+/** The gap to the next place, and what lines and edges take of a row, CSS pixels. */
 const GAP = { upright: 4, level: 1 };
+const LINES = 10;
 
 /** Scrolls the roll to the instrument in hand, which may be one just added beyond its edge. */
 const inSight = (place: HTMLElement | null): void =>
   place?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
 
-/** The person's instruments in a row (phone) or a column, with undo and redo. */
+/**
+ * The person's instruments with undo and redo: all of them in a column where there is room; in a row on a phone those
+ * that were used last, and the eraser and the picker always.
+ */
 export function PenRoll({ upright }: { upright: boolean }) {
-  const { roll, move } = usePenRoll();
+  const { roll, used, move } = usePenRoll();
   const session = useSession();
   const { hand } = session;
   const chosen = useHand((s) => s.current);
   const current = roll.some(({ id }) => id === chosen) ? chosen : roll[0].id;
+  const held = roll.find(({ id }) => id === current) ?? roll[0];
   const awaited = useHand((s) => s.awaited);
   const { colors } = useTheme();
+  const { width } = useWindowDimensions();
   const [changing, setChanging] = useState<string | null>(null);
   const [adding, setAdding] = useState(false);
+  const writable = useSessionState((s) => s.writable);
+  const placed = usePlaced('roll');
+  const room = Math.floor((width - LINES) / (PLACE.width + GAP.level)) - placed.length - 2;
+  const { writing, rest, eraser, picker } = rollInSight(roll, [current, ...used], room);
+  const row = upright ? roll : writing;
   const drag = useRollDrag(
     upright,
     upright ? PLACE.height + GAP.upright : PLACE.width + GAP.level,
-    move,
+    (id, to) => {
+      const before = row[Math.max(0, Math.min(row.length - 1, to))];
+      move(id, roll.indexOf(before));
+    },
   );
-  const writable = useSessionState((s) => s.writable);
-  const placed = usePlaced('roll');
   const shown = roll.find((i) => i.id === changing) ?? null;
   const steadying = useSteadying(shown && writes(shown) ? shown.steadiness : null);
-  const press = (id: string, held: boolean): void => {
+  const press = (id: string, isHeld: boolean): void => {
     if (drag.wasDrag()) return;
-    if (held) setChanging(id);
-    else hand.choose(id);
+    if (isHeld) {
+      session.lessons.know(TAP_AGAIN.id);
+      setChanging(id);
+    } else {
+      hand.choose(id);
+      session.lessons.teach(TAP_AGAIN);
+    }
   };
+  const button = (instrument: Instrument) => (
+    <InstrumentButton
+      key={instrument.id}
+      instrument={instrument}
+      held={instrument.id === current}
+      disabled={!writable}
+      keys={roll.indexOf(instrument) < 9 ? String(roll.indexOf(instrument) + 1) : undefined}
+      onPress={press}
+    />
+  );
+  const line = (
+    <View
+      style={[
+        upright ? styles.lineAcross : styles.lineDown,
+        { backgroundColor: colors.outlineVariant },
+      ]}
+    />
+  );
 
   return (
     <View
@@ -71,14 +100,14 @@ export function PenRoll({ upright }: { upright: boolean }) {
         style={{
           display: 'flex',
           flexDirection: upright ? 'column' : 'row',
-          overflow: upright ? 'hidden auto' : 'auto hidden',
+          overflow: upright ? 'hidden auto' : 'hidden',
           scrollbarWidth: 'none',
           minWidth: 0,
           minHeight: 0,
           gap: upright ? GAP.upright : GAP.level,
         }}
       >
-        {roll.map((instrument, place) => (
+        {row.map((instrument, place) => (
           <Area
             key={instrument.id}
             ref={instrument.id === current ? inSight : undefined}
@@ -94,33 +123,48 @@ export function PenRoll({ upright }: { upright: boolean }) {
               }),
             }}
           >
-            <InstrumentButton
-              instrument={instrument}
-              held={instrument.id === current}
-              disabled={!writable}
-              onPress={press}
-            />
+            {button(instrument)}
           </Area>
         ))}
       </Area>
-      <Step label="Add an instrument" icon="plus" able={writable} onPress={() => setAdding(true)} />
-      <View
-        style={[
-          upright ? styles.lineAcross : styles.lineDown,
-          { backgroundColor: colors.outlineVariant },
-        ]}
-      />
+      {upright && held.kind === 'eraser' && <TakesParts eraser={held} />}
+      {(upright || rest.length > 0) && (
+        <RollButton
+          label={upright ? 'Add an instrument' : 'More instruments'}
+          icon={upright ? 'plus' : 'more'}
+          able={writable}
+          onPress={() => setAdding(true)}
+        />
+      )}
+      {!upright && line}
+      {!upright && eraser && button(eraser)}
+      {!upright && picker && button(picker)}
+      {line}
       {placed.map((command) => (
-        <Step
+        <RollButton
           key={command.id}
           label={command.title}
           icon={command.icon ?? 'more'}
           able={isAble(command)}
+          keys={spelledKeys(command)}
           onPress={() => command.run()}
         />
       ))}
-      <InstrumentSheet instrument={shown} steadying={steadying} onClose={() => setChanging(null)} />
-      <RollSheet open={adding} onClose={() => setAdding(false)} />
+      {!upright && held.kind === 'eraser' && (
+        <View style={styles.above}>
+          <TakesParts eraser={held} />
+        </View>
+      )}
+      <InstrumentSheet
+        instrument={shown}
+        steadying={steadying}
+        onClose={() => setChanging(null)}
+        onAdd={() => {
+          setChanging(null);
+          setAdding(true);
+        }}
+      />
+      <RollSheet open={adding} rest={upright ? [] : rest} onClose={() => setAdding(false)} />
       <Portal>
         <Snackbar
           visible={awaited !== null}
@@ -137,72 +181,6 @@ export function PenRoll({ upright }: { upright: boolean }) {
   );
 }
 
-function InstrumentButton(props: {
-  instrument: Instrument;
-  held: boolean;
-  disabled: boolean;
-  onPress: (id: string, held: boolean) => void;
-}) {
-  const { instrument, held, disabled, onPress } = props;
-  const ink = inkOf(instrument);
-  const { colors } = useTheme();
-  return (
-    <Pressable
-      role="button"
-      aria-pressed={held}
-      accessibilityLabel={instrumentLabel(instrument)}
-      accessibilityHint={held ? 'Press again to change it' : undefined}
-      disabled={disabled}
-      onPress={() => onPress(instrument.id, held)}
-      style={[
-        styles.place,
-        held && { backgroundColor: colors.primaryContainer, borderColor: colors.primary },
-        disabled && styles.idle,
-      ]}
-    >
-      <Icon
-        name={instrument.kind as IconName}
-        size={22}
-        color={held ? colors.onPrimaryContainer : colors.onSurface}
-      />
-      {/* Ink on paper, so that dark ink shows on a dark roll too. */}
-      <View
-        style={[
-          styles.paper,
-          { borderColor: colors.outlineVariant },
-          instrument.kind === 'picker' && styles.noPaper,
-        ]}
-      >
-        {ink && (
-          <View
-            style={{
-              height: Math.max(2, Math.min(6, ink.widthMm * 2.2)),
-              backgroundColor: ink.colour,
-              opacity: ink.opacity,
-            }}
-          />
-        )}
-      </View>
-    </Pressable>
-  );
-}
-
-function Step(props: { label: string; icon: IconName; able: boolean; onPress: () => void }) {
-  const { colors } = useTheme();
-  return (
-    <Pressable
-      role="button"
-      accessibilityLabel={props.label}
-      disabled={!props.able}
-      aria-disabled={!props.able}
-      onPress={props.onPress}
-      style={[styles.place, !props.able && styles.idle]}
-    >
-      <Icon name={props.icon} size={22} color={colors.onSurface} />
-    </Pressable>
-  );
-}
-
 const styles = StyleSheet.create({
   roll: { alignItems: 'center', justifyContent: 'center', minWidth: 0 },
   picking: { top: 64, bottom: undefined },
@@ -215,25 +193,7 @@ const styles = StyleSheet.create({
     paddingHorizontal: 4,
     gap: 4,
   },
-  place: {
-    ...PLACE,
-    alignItems: 'center',
-    justifyContent: 'center',
-    borderWidth: 1,
-    borderColor: 'transparent',
-    borderRadius: 4,
-    gap: 3,
-  },
-  idle: { opacity: 0.38 },
-  paper: {
-    width: 26,
-    height: 10,
-    borderWidth: 1,
-    borderRadius: 1,
-    backgroundColor: '#ffffff',
-    justifyContent: 'center',
-  },
-  noPaper: { opacity: 0 },
+  above: { position: 'absolute', right: 96, bottom: '100%', paddingBottom: 4 },
   lineDown: { width: 1, height: 30, marginHorizontal: 1 },
   lineAcross: { height: 1, width: 34, marginVertical: 4 },
 });

@@ -1,16 +1,54 @@
-import { INSTRUMENTS, MOST_INSTRUMENTS } from '@marginalis/core/marks';
+import { type Instrument, INSTRUMENTS, MOST_INSTRUMENTS } from '@marginalis/core/marks';
 import { StyleSheet, View } from 'react-native';
 import { Divider, Text } from 'react-native-paper';
 import { usePenRoll, useSession } from '@/session';
-import { Action, Icon, type IconName, Sheet } from '@/ui';
+import { Action, Sheet } from '@/ui';
+import { instrumentLabel } from './InstrumentButton';
+import { InstrumentIcon } from './InstrumentIcon';
 
-/** Adds an instrument to the roll, or lays out the first roll again. */
-export function RollSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
-  const { roll, add, reset } = usePenRoll();
-  const { hand } = useSession();
+/** Takes an instrument of the roll that has no place in sight, adds one, or lays out the first roll again. */
+export function RollSheet(props: {
+  open: boolean;
+  /** What of the roll is out of sight. */
+  rest: readonly Instrument[];
+  onClose: () => void;
+}) {
+  const { open, rest, onClose } = props;
+  const { roll, add, reset, bringBack } = usePenRoll();
+  const { hand, notices } = useSession();
   const full = roll.length >= MOST_INSTRUMENTS;
   return (
-    <Sheet title="Add to the pen roll" open={open} onClose={onClose}>
+    <Sheet
+      title={rest.length > 0 ? 'More instruments' : 'Add to the pen roll'}
+      open={open}
+      onClose={onClose}
+    >
+      {rest.length > 0 && (
+        <>
+          <View style={styles.list}>
+            {rest.map((instrument) => (
+              <Action
+                key={instrument.id}
+                mode="outlined"
+                accessibilityLabel={instrumentLabel(instrument)}
+                icon={({ size, color }) => (
+                  <InstrumentIcon instrument={instrument} size={size + 6} color={color} />
+                )}
+                onPress={() => {
+                  hand.choose(instrument.id);
+                  onClose();
+                }}
+              >
+                {instrument.name}
+              </Action>
+            ))}
+          </View>
+          <Divider />
+          <Text variant="titleMedium" role="heading" aria-level={3}>
+            Add to the pen roll
+          </Text>
+        </>
+      )}
       {full && <Text>The roll is full. Remove an instrument to add another.</Text>}
       <View style={styles.list}>
         {INSTRUMENTS.map((instrument) => (
@@ -18,8 +56,9 @@ export function RollSheet({ open, onClose }: { open: boolean; onClose: () => voi
             key={instrument.id}
             mode="outlined"
             disabled={full}
+            accessibilityLabel={`Add: ${instrument.name}`}
             icon={({ size, color }) => (
-              <Icon name={instrument.kind as IconName} size={size} color={color} />
+              <InstrumentIcon instrument={instrument} size={size + 6} color={color} />
             )}
             onPress={() => {
               hand.choose(add(instrument));
@@ -34,6 +73,10 @@ export function RollSheet({ open, onClose }: { open: boolean; onClose: () => voi
       <Action
         onPress={() => {
           reset();
+          notices.tellDone({
+            text: 'The first roll is laid out again.',
+            undo: () => bringBack(roll),
+          });
           onClose();
         }}
       >

@@ -39,10 +39,10 @@ export function SteadyWritten({ last, page }: Steadying) {
   return (
     <View style={styles.row}>
       <Action disabled={!last} onPress={act(last)}>
-        Use on the last stroke
+        Give the last stroke this steadiness
       </Action>
       <Action disabled={!page} onPress={act(page)}>
-        Use on this page
+        Give this page’s ink this steadiness
       </Action>
     </View>
   );

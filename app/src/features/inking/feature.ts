@@ -1,14 +1,16 @@
 import { usePenRoll } from '@/session';
 import type { Command, Reader, ReaderFeature } from '@/shell';
 import { FigureWriter } from './FigureWriter';
+import { HandSettings } from './HandSettings';
 import { InkWriter } from './InkWriter';
-import { instrumentLabel, PenRoll } from './PenRoll';
+import { instrumentLabel } from './InstrumentButton';
+import { PenRoll } from './PenRoll';
 import { RubWriter } from './RubWriter';
 
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'];
 
 function commands({ session }: Reader): readonly Command[] {
-  const { roll } = usePenRoll.getState();
+  const { roll, hand: side, setHand } = usePenRoll.getState();
   const { hand } = session;
   const { writable } = session.store.getState();
   return [
@@ -32,6 +34,14 @@ function commands({ session }: Reader): readonly Command[] {
       able: () => writable,
       run: () => hand.choose(instrument.id),
     })),
+    {
+      id: 'hand',
+      title: side === 'right' ? 'Write with the left hand' : 'Write with the right hand',
+      group: 'Settings',
+      also: 'mirror handed',
+      icon: 'hand',
+      run: () => setHand(side === 'right' ? 'left' : 'right'),
+    },
   ];
 }
 
@@ -40,6 +50,7 @@ export const inkingFeature: ReaderFeature = {
   name: 'inking',
   commands,
   Tools: PenRoll,
+  Settings: HandSettings,
   instruments: [
     {
       kinds: ['pen', 'pencil', 'brush', 'highlighter', 'figure-pen'],

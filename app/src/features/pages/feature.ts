@@ -7,12 +7,8 @@ function addPage({ session, stage }: Reader, pattern: Pattern): void {
   const { document } = session.store.getState();
   const after = document.pages[stage.getSight().current];
   const id = crypto.randomUUID();
-  if (!session.dispatch(addPaper(document, after?.id ?? null, usualRuling(pattern), id))) return;
-  // The stage hears of the page when React has shown it.
-  requestAnimationFrame(() => {
-    const at = stage.indexOf(id);
-    if (at >= 0) stage.goToPage(at);
-  });
+  if (session.dispatch(addPaper(document, after?.id ?? null, usualRuling(pattern), id)))
+    stage.goToAdded(id);
 }
 
 const command = (reader: Reader, pattern: Pattern): Command => ({

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { HelperText, TextInput } from 'react-native-paper';
-import { removeDocument, unlockDocument } from '@/session';
+import { unlockDocument, useRemoval } from '@/session';
 import type { DeskDocument } from '@/storage';
 import { Action, EmptyScreen } from '@/ui';
 
@@ -55,7 +55,7 @@ export function PasswordScreen(props: {
         <Action onPress={onLeave}>Skip for now</Action>
         <Action
           onPress={async () => {
-            await removeDocument(document.id);
+            await useRemoval.getState().remove(document);
             onLeave();
           }}
         >

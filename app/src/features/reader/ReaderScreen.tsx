@@ -49,6 +49,7 @@ export function ReaderScreen(props: {
     <ReaderShell
       session={opened.session}
       pictures={opened.pictures}
+      place={opened.place}
       features={features}
       onLeave={leave}
     />

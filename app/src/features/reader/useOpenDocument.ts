@@ -5,9 +5,10 @@ import {
   noteWorkedOn,
   openSession,
   passwordFor,
+  usePenRoll,
 } from '@/session';
-import { type DeskDocument, findDocument, readSource } from '@/storage';
-import type { SourcePictures } from '@/stage';
+import { type DeskDocument, findDocument, readPlace, readSource } from '@/storage';
+import type { SourcePictures, StagePlace } from '@/stage';
 import { PdfPictures } from '@/work';
 
 export type OpenedDocument =
@@ -18,6 +19,8 @@ export type OpenedDocument =
       readonly phase: 'open';
       readonly session: DocumentSession;
       readonly pictures: SourcePictures;
+      /** Where one was last; null at first. */
+      readonly place: StagePlace | null;
     };
 
 const GONE =
@@ -48,6 +51,9 @@ export function useOpenDocument(id: string): OpenedDocument {
         return show({ phase: 'locked', document, retry });
       const bytes = await readSource(document.source);
       if (!bytes) return show({ phase: 'failed', message: BYTES_GONE });
+      const place = await readPlace(id);
+      // The instrument in hand last, and what fingers do, are among the settings.
+      await usePenRoll.getState().ready();
       const pictures = await PdfPictures.open(bytes, password);
       if (closed) return pictures.close();
       const session = openSession(document);
@@ -64,7 +70,7 @@ export function useOpenDocument(id: string): OpenedDocument {
       });
       const own = (source: string): PdfPictures | null =>
         source === document.source ? pictures : null;
-      return show({ phase: 'open', session, pictures: own });
+      return show({ phase: 'open', session, pictures: own, place });
     }
     open().catch((e: unknown) => {
       show({ phase: 'failed', message: e instanceof Error ? e.message : String(e) });

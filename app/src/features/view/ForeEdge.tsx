@@ -12,6 +12,8 @@ import { useSight, useStage } from '@/stage';
 import { Area } from '@/ui';
 
 const WIDTH = 28;
+/** The thumb is no shorter, CSS pixels: a pen must come down on it. */
+const THUMB = 24;
 
 /** Places along the strip that are told apart. */
 const PLACES = 240;
@@ -39,10 +41,12 @@ function placesOf({ pages, marks }: DocState): readonly number[] {
 
 /** The strip along the page stack: where marks lie, where the reader is; dragging it scrubs through the pages. */
 export function ForeEdge() {
-  const { controller } = useStage();
+  const { controller, takeContact } = useStage();
   const { current, first, last, count } = useSight();
   const { colors } = useTheme();
   const strip = useRef<HTMLDivElement>(null);
+  const thumb = useRef<HTMLDivElement>(null);
+  const held = useRef(false);
   // Told only when it differs: writing on must not cost more because the strip shows it.
   const marked = useSessionState(useShallow((s) => placesOf(s.document)));
 
@@ -69,6 +73,9 @@ export function ForeEdge() {
     e.stopPropagation();
     controller.goToPage(to);
   };
+  const letGo = (): void => {
+    held.current = false;
+  };
   const share = (page: number): string => `${(100 * page) / count}%`;
 
   return (
@@ -84,12 +91,18 @@ export function ForeEdge() {
       aria-valuetext={`Page ${current + 1} of ${count}`}
       onKeyDown={onKeyDown}
       onPointerDown={(e) => {
+        const isOnThumb = thumb.current?.contains(e.target as Node) ?? false;
+        // A pen that comes down here is on its way onto the page.
+        if (e.pointerType === 'pen' && !isOnThumb) return takeContact(e.nativeEvent);
+        held.current = true;
         e.currentTarget.setPointerCapture(e.pointerId);
         scrub(e);
       }}
       onPointerMove={(e) => {
-        if (e.buttons > 0) scrub(e);
+        if (held.current) scrub(e);
       }}
+      onPointerUp={letGo}
+      onPointerCancel={letGo}
       style={{
         width: WIDTH,
         position: 'relative',
@@ -102,13 +115,15 @@ export function ForeEdge() {
       }}
     >
       <Area
+        ref={thumb}
+        data-thumb
         style={{
           position: 'absolute',
           left: 0,
           right: 0,
-          top: share(first),
+          top: `min(${share(first)}, 100% - ${THUMB}px)`,
           height: share(last - first + 1),
-          minHeight: 6,
+          minHeight: THUMB,
           background: colors.secondaryContainer,
           borderTop: `1px solid ${colors.outline}`,
           borderBottom: `1px solid ${colors.outline}`,

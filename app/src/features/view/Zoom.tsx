@@ -1,8 +1,8 @@
 import { ACTUAL_SIZE } from '@marginalis/core/geometry';
 import { StyleSheet } from 'react-native';
-import { IconButton, Text } from 'react-native-paper';
+import { Text } from 'react-native-paper';
 import { useSight, useStage } from '@/stage';
-import { paperIcon } from '@/ui';
+import { IconAction } from '@/ui';
 import { PageField } from './PageField';
 
 export const STEP = 1.25;
@@ -12,25 +12,19 @@ export function Place({ wide }: { wide: boolean }) {
   const { controller } = useStage();
   const { zoom } = useSight();
   const percent = `${Math.round((zoom / ACTUAL_SIZE) * 100)} %`;
-  const tool = (icon: 'minus' | 'plus', label: string, to: number) => (
-    <IconButton
-      icon={paperIcon(icon)}
-      size={22}
-      accessibilityLabel={label}
-      onPress={() => controller.zoomTo(to)}
-      style={styles.tool}
-    />
+  const tool = (icon: 'minus' | 'plus', label: string, keys: string, to: number) => (
+    <IconAction icon={icon} label={label} keys={keys} onPress={() => controller.zoomTo(to)} />
   );
   return (
     <>
       <PageField />
       {wide && (
         <>
-          {tool('minus', 'Zoom out', zoom / STEP)}
+          {tool('minus', 'Zoom out', 'Ctrl −', zoom / STEP)}
           <Text style={styles.zoom} aria-label={`Zoom ${percent}`}>
             {percent}
           </Text>
-          {tool('plus', 'Zoom in', zoom * STEP)}
+          {tool('plus', 'Zoom in', 'Ctrl +', zoom * STEP)}
         </>
       )}
     </>
@@ -38,6 +32,5 @@ export function Place({ wide }: { wide: boolean }) {
 }
 
 const styles = StyleSheet.create({
-  tool: { width: 44, height: 44, margin: 0 },
   zoom: { minWidth: 52, textAlign: 'center', fontVariant: ['tabular-nums'] },
 });

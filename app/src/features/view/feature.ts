@@ -1,6 +1,6 @@
-import { usePenRoll } from '@/session';
 import type { Command, Reader, ReaderFeature } from '@/shell';
 import { ForeEdge } from './ForeEdge';
+import { KeptPlace } from './KeptPlace';
 import { Place, STEP } from './Zoom';
 
 /** CSS pixels an arrow key moves the paper. */
@@ -17,7 +17,6 @@ function commands({ stage }: Reader): readonly Command[] {
   const zoom = (by: number) => () => stage.zoomTo(stage.getCamera().zoom * by);
   const page = (to: () => number) => () => stage.goToPage(to());
   const current = (): number => stage.getSight().current;
-  const { hand, setHand } = usePenRoll.getState();
   return [
     {
       id: 'fit-width',
@@ -77,6 +76,16 @@ function commands({ stage }: Reader): readonly Command[] {
       run: page(() => stage.pages.length - 1),
     },
     {
+      id: 'back-to-place',
+      title: 'Back to where I was',
+      group: 'View',
+      also: 'return jump',
+      icon: 'undo',
+      keys: ['Alt+ArrowLeft', 'Mod+['],
+      able: () => stage.getSight().before !== null,
+      run: () => stage.goBack(),
+    },
+    {
       id: 'move-paper',
       title: 'Move the paper, nothing picked',
       group: 'View',
@@ -96,16 +105,14 @@ function commands({ stage }: Reader): readonly Command[] {
       able: () => false,
       run: () => undefined,
     },
-    {
-      id: 'hand',
-      title: hand === 'right' ? 'Write with the left hand' : 'Write with the right hand',
-      group: 'Settings',
-      also: 'mirror handed',
-      icon: 'hand',
-      run: () => setHand(hand === 'right' ? 'left' : 'right'),
-    },
   ];
 }
 
 /** Where in the document one is, and how large it is seen. */
-export const viewFeature: ReaderFeature = { name: 'view', commands, InBar: Place, Edge: ForeEdge };
+export const viewFeature: ReaderFeature = {
+  name: 'view',
+  commands,
+  InBar: Place,
+  Edge: ForeEdge,
+  Over: KeptPlace,
+};

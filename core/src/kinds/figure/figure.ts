@@ -142,8 +142,11 @@ export const FIGURE: Kind<FigureMark> = {
       ...mark,
       style: style ? { ...mark.style, ...style } : mark.style,
       dash,
-      // The inside keeps to the outline's ink.
-      fill: inside && style?.colour ? { ...inside, colour: style.colour } : inside,
+      // The inside keeps to the outline's ink as long as it has the same.
+      fill:
+        inside && style?.colour && inside.colour === mark.style.colour
+          ? { ...inside, colour: style.colour }
+          : inside,
     };
   },
   words: ({ figure }) => ({ name: FIGURE_NAMES[figure.kind], text: '', sort: 'figure' }),

@@ -1,0 +1,21 @@
+import { usePenRoll } from '@/session';
+import { SwitchRow } from '@/ui';
+
+/** How figures that were read are made regular. */
+export function FigureSettings() {
+  const { settle, setSettle } = usePenRoll();
+  return (
+    <>
+      <SwitchRow
+        label="Straighten figures that lean a little"
+        on={settle.upright}
+        onChange={(upright) => setSettle({ ...settle, upright })}
+      />
+      <SwitchRow
+        label="Let figures meet others, and printed dots"
+        on={settle.meet}
+        onChange={(meet) => setSettle({ ...settle, meet })}
+      />
+    </>
+  );
+}

@@ -1,0 +1,1 @@
+export { teachingFeature } from './feature';

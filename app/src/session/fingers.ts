@@ -1,0 +1,55 @@
+import { findMark, type Transaction } from '@marginalis/core/document';
+import { removeMarks } from '@marginalis/core/editing';
+import type { MarkId } from '@marginalis/core/marks';
+import type { Lessons } from './lessons';
+import { fingersWrite, usePenRoll } from './penRoll';
+import type { SessionStore } from './sessionState';
+
+/** Learns of pens and fingers for this device, and remembers what fingers wrote while they were taken for pens. */
+export class Fingers {
+  private readonly wrote: MarkId[] = [];
+
+  constructor(
+    private readonly lessons: Lessons,
+    private readonly store: () => SessionStore,
+    private readonly dispatch: (transaction: Transaction | null) => boolean,
+  ) {}
+
+  fingersWrite = (): boolean => fingersWrite(usePenRoll.getState());
+
+  /** A finger made this mark. */
+  noteWrote = (id: MarkId): void => {
+    this.wrote.push(id);
+  };
+
+  /** The first pen on this device: fingers that wrote until now may have been palms. */
+  seePen = (): void => {
+    const { penSeen, fingers, seePen, setFingers } = usePenRoll.getState();
+    if (penSeen) return;
+    seePen();
+    this.lessons.know('two-fingers');
+    if (fingers !== 'found' || this.wrote.length === 0) return;
+    this.lessons.teach({
+      id: 'pen-came',
+      text: 'A pen is here: from now on it writes, and a finger moves the paper.',
+      ways: [
+        { label: 'Take back what the finger wrote', run: this.takeBack },
+        { label: 'Let fingers write too', run: () => setFingers('write') },
+      ],
+    });
+  };
+
+  seeTwo = (): void =>
+    this.lessons.teach({
+      id: 'two-fingers',
+      text: 'One finger writes; two move the paper and zoom.',
+    });
+
+  /** Removes what fingers wrote since the document was opened, as one step. */
+  private takeBack = (): void => {
+    const { document } = this.store().getState();
+    const there = this.wrote.filter((id) => findMark(document, id));
+    if (there.length > 0) this.dispatch(removeMarks(document, there));
+    this.wrote.length = 0;
+  };
+}

@@ -1,0 +1,42 @@
+import { type Instrument, isWriting } from './instrument.ts';
+
+/** What of a roll is shown where there is no room for all of it. */
+export interface RollInSight {
+  /** What writes, in the roll's order: what was used last. */
+  readonly writing: readonly Instrument[];
+  /** Out of sight, one tap away. */
+  readonly rest: readonly Instrument[];
+  /** The eraser and the picker used last, which are always in sight; null where the roll has none. */
+  readonly eraser: Instrument | null;
+  readonly picker: Instrument | null;
+}
+
+/**
+ * Chooses what of a roll has one of `room` places for what writes; where not all fit, one of them is for the way to the
+ * rest. `used` are ids, the last used first.
+ */
+export function rollInSight(
+  roll: readonly Instrument[],
+  used: readonly string[],
+  room: number,
+): RollInSight {
+  const rank = ({ id }: Instrument): number => {
+    const at = used.indexOf(id);
+    return at < 0 ? used.length : at;
+  };
+  const byUse = (all: readonly Instrument[]): Instrument[] =>
+    [...all].sort((a, b) => rank(a) - rank(b));
+  const lastOf = (kind: Instrument['kind']): Instrument | null =>
+    byUse(roll.filter((i) => i.kind === kind))[0] ?? null;
+  const all = roll.filter(({ kind }) => isWriting(kind));
+  const [eraser, picker] = [lastOf('eraser'), lastOf('picker')];
+  const others = roll.filter((i) => !isWriting(i.kind) && i !== eraser && i !== picker);
+  const fit = all.length + Math.min(1, others.length) <= room ? all.length : Math.max(1, room - 1);
+  const shown = new Set(byUse(all).slice(0, fit));
+  return {
+    writing: all.filter((i) => shown.has(i)),
+    rest: [...all.filter((i) => !shown.has(i)), ...others],
+    eraser,
+    picker,
+  };
+}
