@@ -98,7 +98,7 @@ for (const scheme of ['light', 'dark'] as const) {
       await page.keyboard.press('Control+a');
       expect(await complaints(page), 'picked').toEqual([]);
       await page.getByRole('button', { name: /^Change the/ }).click();
-      expect(await complaints(page, '[role=dialog]'), 'look').toEqual([]);
+      expect(await complaints(page, '[role=complementary]'), 'look').toEqual([]);
       await page.keyboard.press('Escape');
       await page.getByRole('button', { name: /^More for/ }).click();
       expect(await complaints(page, '[role=dialog]'), 'more').toEqual([]);

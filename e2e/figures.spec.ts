@@ -208,7 +208,7 @@ test('the look of a figure is changed: dashes, inside, arrowheads', async ({ pag
     .click();
   const before = await inkOn(page, 1);
   await bar(page).getByRole('button', { name: 'Change the ellipse' }).click();
-  const sheet = page.getByRole('dialog', { name: 'Ellipse' });
+  const sheet = page.getByRole('complementary', { name: 'Look' });
   await sheet.getByRole('radio', { name: '35 %' }).click();
   await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(4 * before);
   await sheet.getByRole('radio', { name: 'Empty' }).click();

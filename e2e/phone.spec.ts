@@ -63,15 +63,15 @@ test('every control on every screen is at least 44 pixels either way', async ({ 
   await pen.draw(wave(x, y, 60));
   await kept(page);
   await page.keyboard.press('Control+a');
-  for (const [button, there] of [
-    [/^Change the ink/, 'Author'],
-    [/^More for/, 'Width, mm'],
+  for (const [button, there, close] of [
+    [/^Change the ink/, 'Author', 'Close look'],
+    [/^More for/, 'Width, mm', 'Close'],
   ] as const) {
     await page.getByRole('button', { name: button }).click();
     await page.getByRole('textbox', { name: there }).waitFor();
     await page.waitForTimeout(300);
     expect(await small()).toEqual([]);
-    await page.getByRole('button', { name: 'Close', exact: true }).click();
+    await page.getByRole('button', { name: close, exact: true }).click();
     // A sheet that fades away has a button still.
     await expect(page.getByRole('dialog')).toBeHidden();
   }
@@ -166,6 +166,59 @@ test('what is used last is in the roll, the eraser and the picker always; the re
   await expect(parts).toBeChecked();
   await page.reload();
   await expect(parts).toBeChecked();
+});
+
+test('what is restyled stays in sight above the panel, and shows each change at once', async ({
+  page,
+}) => {
+  const pen = await openWorksheet(page);
+  const [x, y] = await placeOn(page, 1, 0.4, 0.95);
+  await pen.draw(wave(x, y, 60));
+  await kept(page);
+  await page.keyboard.press('Control+a');
+  await page.getByRole('button', { name: 'Change the ink' }).click();
+  const panel = page.getByRole('complementary', { name: 'Look' });
+  await expect(panel).toBeVisible();
+  await page.waitForTimeout(300);
+  const box = await panel.boundingBox();
+  const mark = await page.locator('[data-handle=move]').boundingBox();
+  expect(mark && box && mark.y + mark.height / 2 < box.y).toBe(true);
+  const before = await inkOn(page, 1);
+  await panel.getByRole('radio', { name: '2.5', exact: true }).click();
+  await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(2 * before);
+  await page.keyboard.press('Escape');
+  await expect(panel).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Change the ink' })).toBeVisible();
+});
+
+test('the grips of a small mark stand off from it, and are few', async ({ page }) => {
+  const pen = await openWorksheet(page);
+  await take(page, 'Figure pen');
+  const [x, y] = await placeOn(page, 1, 0.5, 0.4);
+  // At fit width a point is about two thirds of a pixel: read as a circle, small on the screen.
+  await pen.draw(circle(x, y, 26, 40));
+  await page.getByRole('button', { name: 'Back to ink' }).waitFor();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+a');
+  await expect(page.getByRole('button', { name: 'Change the circle' })).toBeVisible();
+  const grips = page.locator('[data-handle]:not([data-handle=move])');
+  await expect(grips).toHaveCount(2);
+  for (const grip of await grips.all()) {
+    const box = await grip.boundingBox();
+    if (!box) throw new Error('The grip is not there.');
+    const near = {
+      x: Math.max(box.x, Math.min(x, box.x + box.width)),
+      y: Math.max(box.y, Math.min(y, box.y + box.height)),
+    };
+    expect(Math.hypot(near.x - x, near.y - y)).toBeGreaterThan(26);
+  }
+  const grip = await page.locator('[data-handle=se]').boundingBox();
+  if (!grip) throw new Error('The grip is not there.');
+  const before = await inkOn(page, 1);
+  const from: Point = [grip.x + 22, grip.y + 22];
+  await pen.draw(line(from, [from[0] + 60, from[1] + 60], 12));
+  await kept(page);
+  expect(await inkOn(page, 1)).toBeGreaterThan(1.3 * before);
 });
 
 test('left-handed people mirror the layout with one setting', async ({ page }) => {

@@ -123,7 +123,9 @@ test('what is picked gets another look, and place and size in millimetres', asyn
   await page.getByRole('radio', { name: 'Vermilion' }).click();
   await page.getByRole('radio', { name: '1.5', exact: true }).click();
   await page.getByRole('textbox', { name: 'Author' }).fill('Rosa');
-  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  // It stands beside the page, and what is picked is still in hand when it goes.
+  await page.getByRole('button', { name: 'Close look' }).click();
+  await expect(bar(page)).toBeVisible();
   const colour = await page.evaluate(() => {
     for (const c of document.querySelectorAll<HTMLCanvasElement>(
       '[data-page="1"] [data-layer="ink"] canvas',

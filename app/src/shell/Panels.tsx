@@ -1,4 +1,10 @@
-import { StyleSheet, View } from 'react-native';
+import {
+  type StyleProp,
+  StyleSheet,
+  useWindowDimensions,
+  View,
+  type ViewStyle,
+} from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { IconAction, Sheet } from '@/ui';
 import type { Panel, ReaderFeature } from './feature';
@@ -6,6 +12,9 @@ import { useReader, useShell } from './ReaderContext';
 import { SETTINGS, SettingsSheet } from './SettingsSheet';
 
 type Side = Panel['side'];
+
+/** Of the window, what a panel beneath the page has. */
+const LOW = 0.4;
 
 function useOpenPanel(features: readonly ReaderFeature[], side: Side): Panel | null {
   const id = useShell((s) => s.panels[side]);
@@ -15,18 +24,26 @@ function useOpenPanel(features: readonly ReaderFeature[], side: Side): Panel | n
 /** The column at a side of the pages; nothing while no panel is open there. */
 export function SidePanel({ features, side }: { features: readonly ReaderFeature[]; side: Side }) {
   const panel = useOpenPanel(features, side);
+  return panel && <Standing panel={panel} style={styles.column} />;
+}
+
+/** On a phone what must not cover the page stands beneath it. */
+export function LowPanel({ features, side }: { features: readonly ReaderFeature[]; side: Side }) {
+  const panel = useOpenPanel(features, side);
+  const { height } = useWindowDimensions();
+  if (!panel?.clear) return null;
+  return <Standing panel={panel} style={[styles.low, { height: LOW * height }]} />;
+}
+
+function Standing({ panel, style }: { panel: Panel; style: StyleProp<ViewStyle> }) {
   const { shell } = useReader();
   const { colors } = useTheme();
-  if (!panel) return null;
-  const { title, Content } = panel;
+  const { title, side, Content } = panel;
   return (
     <View
       role="complementary"
       aria-label={title}
-      style={[
-        styles.column,
-        { backgroundColor: colors.surface, borderColor: colors.outlineVariant },
-      ]}
+      style={[style, { backgroundColor: colors.surface, borderColor: colors.outlineVariant }]}
     >
       <View style={styles.head}>
         <Text variant="titleMedium" role="heading" aria-level={2} style={styles.title}>
@@ -39,7 +56,7 @@ export function SidePanel({ features, side }: { features: readonly ReaderFeature
           onPress={() => shell.closePanel(side)}
         />
       </View>
-      <Content onGone={NOTHING} />
+      <Content onGone={() => panel.clear && shell.closePanel(side)} />
     </View>
   );
 }
@@ -48,7 +65,7 @@ export function SidePanel({ features, side }: { features: readonly ReaderFeature
 export function PanelSheet({ features, side }: { features: readonly ReaderFeature[]; side: Side }) {
   const panel = useOpenPanel(features, side);
   const { shell } = useReader();
-  if (!panel) return null;
+  if (!panel || panel.clear) return null;
   const { title, Content } = panel;
   const close = (): void => shell.closePanel(side);
   return (
@@ -68,10 +85,9 @@ export function OpenDialog({ features }: { features: readonly ReaderFeature[] })
   return dialog ? <dialog.Content onClose={() => shell.closeDialog(dialog.id)} /> : null;
 }
 
-const NOTHING = (): void => undefined;
-
 const styles = StyleSheet.create({
   column: { width: 320, padding: 10, borderLeftWidth: 1, borderRightWidth: 1 },
+  low: { paddingHorizontal: 14, paddingBottom: 4, borderTopWidth: 1 },
   head: { flexDirection: 'row', alignItems: 'center' },
   title: { flex: 1 },
 });

@@ -22,7 +22,7 @@ import { Bar } from './Bar';
 import { commandsOf } from './commands';
 import type { Reader, ReaderFeature } from './feature';
 import { preload } from './late';
-import { OpenDialog, PanelSheet, SidePanel } from './Panels';
+import { LowPanel, OpenDialog, PanelSheet, SidePanel } from './Panels';
 import { type HeldReader, ReaderContext, useReader } from './ReaderContext';
 import { shellFeature } from './shellFeature';
 import { createShell } from './shellStore';
@@ -146,6 +146,7 @@ function Layout({ features }: { features: readonly ReaderFeature[] }) {
         {wide && <SidePanel features={features} side="margin" />}
         {wide && edge}
       </View>
+      {!wide && <LowPanel features={features} side="roll" />}
       {!wide && tools}
       {!wide && <PanelSheet features={features} side="roll" />}
       {!wide && <PanelSheet features={features} side="margin" />}

@@ -14,6 +14,7 @@ export interface ShellState {
 export interface Shell {
   readonly store: StoreApi<ShellState>;
   togglePanel(side: 'roll' | 'margin', id: string): void;
+  openPanel(side: 'roll' | 'margin', id: string): void;
   closePanel(side: 'roll' | 'margin'): void;
   isOpen(id: string): boolean;
   openDialog(id: string): void;
@@ -36,6 +37,7 @@ export function createShell(leave: (anyway: boolean) => void, beforePanel: () =>
   return {
     store,
     togglePanel: (side, id) => setPanel(side, store.getState().panels[side] === id ? null : id),
+    openPanel: (side, id) => setPanel(side, id),
     closePanel: (side) => setPanel(side, null),
     isOpen(id) {
       const { panels, dialog } = store.getState();

@@ -89,3 +89,19 @@ test('a straight line goes from the first to the last sample, level when it near
   expect(straightLine([at(3, 4)])).toHaveLength(1);
   expect(straightLine([])).toEqual([]);
 });
+
+test('the paper’s grain roughens a dry point, the same at the same place, and never widens it', () => {
+  const at = (x: number): InkSample => ({ x, y: 40.3, t: 0, pressure: 0.5 });
+  const plain = { width: 2 };
+  const dry = { width: 2, grain: 0.5 };
+  const radii = Array.from({ length: 200 }, (_, i) => radiusAt(dry, at(i * 0.7)));
+  expect(radii.map((_, i) => radiusAt(dry, at(i * 0.7)))).toEqual(radii);
+  expect(Math.max(...radii)).toBeLessThanOrEqual(radiusAt(plain, at(0)));
+  expect(Math.min(...radii)).toBeGreaterThanOrEqual(0.5);
+  const mean = radii.reduce((a, b) => a + b, 0) / radii.length;
+  // Its hollows are half of it on the mean, and it is not the same everywhere.
+  expect(mean).toBeCloseTo(0.75, 1);
+  expect(
+    Math.sqrt(radii.reduce((sum, r) => sum + (r - mean) ** 2, 0) / radii.length),
+  ).toBeGreaterThan(0.05);
+});

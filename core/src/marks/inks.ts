@@ -3,7 +3,7 @@ export interface Ink {
   readonly id: string;
   readonly name: string;
   readonly colour: string;
-  readonly pattern: 'solid' | 'dots' | 'dashes' | 'waves' | 'crosses' | 'rings';
+  readonly pattern: 'solid' | 'dots' | 'dashes' | 'waves' | 'crosses' | 'rings' | 'grain';
 }
 
 /** Dark enough to read on white paper (contrast 4.5 : 1 or more). */
@@ -14,6 +14,7 @@ export const PEN_INKS: readonly Ink[] = [
   { id: 'verdigris', name: 'Verdigris green', colour: '#0f7566', pattern: 'waves' },
   { id: 'walnut', name: 'Walnut brown', colour: '#7a4a1e', pattern: 'crosses' },
   { id: 'orchil', name: 'Orchil purple', colour: '#7d2f8f', pattern: 'rings' },
+  { id: 'graphite', name: 'Graphite grey', colour: '#55565c', pattern: 'grain' },
 ];
 
 /** Light enough to leave black print readable when multiplied onto it. */

@@ -169,10 +169,10 @@ export const INSTRUMENTS: readonly Instrument[] = [
     id: 'pencil',
     kind: 'pencil',
     name: 'Pencil',
-    colour: '#1b1b1d',
-    widthMm: 0.7,
-    opacity: 0.7,
-    nib: { ...PLAIN_NIB, thinning: 0.35, tiltWidening: 0.8 },
+    // Graphite does not darken where lines cross: it covers, and is grey by itself.
+    colour: '#55565c',
+    widthMm: 0.5,
+    nib: { ...PLAIN_NIB, thinning: 0.35, tiltWidening: 0.8, grain: 0.55 },
   },
   {
     ...ink,

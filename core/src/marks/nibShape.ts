@@ -12,6 +12,8 @@ export const nibShape = object({
   thinning: finite.min(0).max(1),
   response: finite.min(RESPONSE_RANGE.least).max(RESPONSE_RANGE.most),
   tiltWidening: finite.min(0).max(1),
+  /** Earlier releases knew none. */
+  grain: number().min(0).max(1).default(0),
   taper: finite.min(0).max(100),
   edge: object({ angle: finite, flatness: finite.min(0.1).max(1) })
     .nullable()

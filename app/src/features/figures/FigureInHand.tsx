@@ -3,7 +3,9 @@ import { changeFigure, removeMarks } from '@marginalis/core/editing';
 import type { Figure } from '@marginalis/core/figures';
 import { asFigure, type FigureMark } from '@marginalis/core/kinds';
 import { useEffect, useState } from 'react';
+import { boundsOf } from '@marginalis/core/derived';
 import { useSession, useSessionState } from '@/session';
+import { useStandOff } from '@/stage';
 import { Ghost } from './Ghost';
 import { Handles } from './Handles';
 
@@ -18,7 +20,13 @@ export function FigureInHand({ index }: { index: number }) {
   return mark && writable ? <Held key={mark.id} mark={mark} index={index} /> : null;
 }
 
+/** A small figure on a phone is handled by the box around it, whose grips stand off. */
 function Held({ mark, index }: { mark: FigureMark; index: number }) {
+  const standsOff = useStandOff(boundsOf(mark));
+  return standsOff ? null : <ByHandles mark={mark} index={index} />;
+}
+
+function ByHandles({ mark, index }: { mark: FigureMark; index: number }) {
   const session = useSession();
   const page = useSessionState((s) => s.document.pages[index]);
   const [draft, setDraft] = useState<Figure | null>(null);

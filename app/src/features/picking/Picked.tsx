@@ -11,11 +11,12 @@ import {
 import { asFigure, kindFor, type Mark } from '@marginalis/core/kinds';
 import { useState } from 'react';
 import { usePenRoll, useSession, useSessionState } from '@/session';
-import { Chip, ChipButton, TOUCH, useSight } from '@/stage';
+import { useReader } from '@/shell';
+import { Chip, ChipButton, TOUCH, useSight, useStandOff } from '@/stage';
 import { duplicatePicked } from './clipboard';
 import { MoreSheet } from './MoreSheet';
-import { PickedBox, ROOM, TURN_REACH } from './PickedBox';
-import { RestyleSheet } from './RestyleSheet';
+import { PickedBox, roomFor, TURN_REACH } from './PickedBox';
+import { RESTYLE } from './RestylePanel';
 import { usePicked } from './usePicked';
 
 /** Width of the bar, CSS pixels. */
@@ -28,11 +29,21 @@ export function Picked({ index }: { index: number }) {
   const marks = usePicked();
   const here = marks.filter((mark) => mark.page === page?.id);
   if (!page || here.length === 0 || !writable) return null;
-  const isFigure = marks.length === 1 && asFigure(here[0]) !== null;
+  return <InHand index={index} marks={marks} here={here} />;
+}
+
+function InHand(props: { index: number; marks: readonly Mark[]; here: readonly Mark[] }) {
+  const { index, marks, here } = props;
+  const page = useSessionState((s) => s.document.pages[index]);
+  const standsOff = useStandOff(boundsOfAll(here));
+  // A figure has handles of its own, unless they would cover it.
+  const isFigure = marks.length === 1 && asFigure(here[0]) !== null && !standsOff;
   return (
     <>
-      {!isFigure && <PickedBox key={here[0].id} index={index} marks={here} />}
-      {marks[0].page === page.id && <PickedBar index={index} marks={marks} here={here} />}
+      {!isFigure && <PickedBox key={here[0].id} index={index} marks={here} standsOff={standsOff} />}
+      {marks[0].page === page.id && (
+        <PickedBar index={index} marks={marks} here={here} standsOff={standsOff} />
+      )}
     </>
   );
 }
@@ -44,14 +55,20 @@ export function wordsFor(marks: readonly Mark[]): string {
   return `the ${kindFor(mark).words(mark).name.toLowerCase()}`;
 }
 
-function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonly Mark[] }) {
-  const { index, marks, here } = props;
+function PickedBar(props: {
+  index: number;
+  marks: readonly Mark[];
+  here: readonly Mark[];
+  standsOff: boolean;
+}) {
+  const { index, marks, here, standsOff } = props;
   const session = useSession();
   const page = useSessionState((s) => s.document.pages[index]);
   const dragged = useSessionState((s) => s.doomed.size > 0);
   const { zoom } = useSight();
   const hand = usePenRoll((r) => r.hand);
-  const [sheet, setSheet] = useState<'look' | 'more' | null>(null);
+  const { shell } = useReader();
+  const [isMore, setMore] = useState(false);
   const ids = marks.map(({ id }) => id);
   const document = () => session.store.getState().document;
   const [first] = marks;
@@ -60,12 +77,12 @@ function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonl
   const words = wordsFor(marks);
   return (
     <>
-      {!dragged && sheet === null && (
+      {!dragged && !isMore && (
         <Chip
           index={index}
           page={page}
           hand={hand}
-          clearOf={clearOf(here, isFigure, page, zoom)}
+          clearOf={clearOf(here, standsOff, page, zoom)}
           width={BAR}
           label={isFigure ? 'Figure' : 'Picked marks'}
         >
@@ -73,7 +90,7 @@ function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonl
             icon="look"
             text="Change"
             label={`Change ${words}`}
-            onPress={() => setSheet('look')}
+            onPress={() => shell.openPanel('roll', RESTYLE)}
           />
           {figure && figure.from.length > 0 && (
             <ChipButton
@@ -99,7 +116,7 @@ function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonl
             icon="more"
             text=""
             label={`More for ${words}`}
-            onPress={() => setSheet('more')}
+            onPress={() => setMore(true)}
           />
           <ChipButton
             icon="close"
@@ -109,22 +126,23 @@ function PickedBar(props: { index: number; marks: readonly Mark[]; here: readonl
           />
         </Chip>
       )}
-      <RestyleSheet marks={marks} open={sheet === 'look'} onClose={() => setSheet(null)} />
-      <MoreSheet marks={marks} page={page} open={sheet === 'more'} onClose={() => setSheet(null)} />
+      <MoreSheet marks={marks} page={page} open={isMore} onClose={() => setMore(false)} />
     </>
   );
 }
 
 /** What the bar must not lie over: the marks and their handles. */
-function clearOf(marks: readonly Mark[], isFigure: boolean, page: Page, zoom: number): Vec[] {
+function clearOf(marks: readonly Mark[], standsOff: boolean, page: Page, zoom: number): Vec[] {
+  const isFigure = marks.length === 1 && !standsOff;
+  const room = roomFor(standsOff);
   const figure = isFigure ? asFigure(marks[0])?.figure : undefined;
   if (figure) return [...figureLines(figure).flat(), ...handlesOf(figure).map((h) => h.at)];
   const display = displayMatrix(page);
   const { minX, minY, maxX, maxY } = transformBox(display, boundsOfAll(marks));
-  const [room, turn] = [(ROOM + TOUCH / 2) / zoom, (ROOM + TURN_REACH + TOUCH / 2) / zoom];
+  const [side, turn] = [room + TOUCH / 2, room + TURN_REACH + TOUCH / 2].map((r) => r / zoom);
   const back = invertMatrix(display);
   return [
-    { x: minX - room, y: minY - turn },
-    { x: maxX + room, y: maxY + room },
+    { x: minX - side, y: minY - turn },
+    { x: maxX + side, y: maxY + side },
   ].map((p) => transform(back, p));
 }

@@ -37,8 +37,12 @@ import { Carried } from './Carried';
 const SEEN = 12;
 /** The turning handle stands so far off, CSS pixels. */
 export const TURN_REACH = 30;
-/** The box stands so far off the marks, so that handles leave them free. */
-export const ROOM = 16;
+/** The box stands so far off the marks, so that handles leave them free: farther where they would cover small ones. */
+const ROOM = 16;
+const STAND_OFF = 28;
+export const roomFor = (standsOff: boolean): number => (standsOff ? STAND_OFF : ROOM);
+/** The only handles beside a small mark. */
+const FEW: ReadonlySet<string> = new Set(['se', 'turn']);
 /** A finger that moves no farther taps. */
 const TAP = 5;
 /** What is dragged over the edge of a page stops there, unless it is pushed on by more than this, CSS pixels. */
@@ -62,7 +66,8 @@ const howCarried = (isScaled: boolean) => ({
 });
 
 /** The box around picked marks: dragged by its inside, scaled by corners and sides, turned; by keys too. */
-export function PickedBox({ index, marks }: { index: number; marks: readonly Mark[] }) {
+export function PickedBox(props: { index: number; marks: readonly Mark[]; standsOff: boolean }) {
+  const { index, marks, standsOff } = props;
   const session = useSession();
   const page = useSessionState((s) => s.document.pages[index]);
   const { controller } = useStage();
@@ -164,11 +169,14 @@ export function PickedBox({ index, marks }: { index: number; marks: readonly Mar
   const left = (x: number): string => `${(100 * x) / width}%`;
   const top = (y: number): string => `${(100 * y) / height}%`;
   const [w, h] = [(shown.maxX - shown.minX) * zoom, (shown.maxY - shown.minY) * zoom];
-  const roomX = Math.max(ROOM, (TOUCH - w) / 2);
-  const roomY = Math.max(ROOM, (TOUCH - h) / 2);
+  const room = roomFor(standsOff);
+  const roomX = Math.max(room, (TOUCH - w) / 2);
+  const roomY = Math.max(room, (TOUCH - h) / 2);
   /** Handles on the middles of sides only where they leave the corners, and the inside, in reach. */
-  const isInReach = ({ x, y, act }: BoxHandle): boolean =>
-    act === 'turn' || (x !== 0 && y !== 0) || (x === 0 ? w : h) + 2 * ROOM >= 3 * TOUCH;
+  const isInReach = ({ id, x, y, act }: BoxHandle): boolean =>
+    standsOff
+      ? FEW.has(id)
+      : act === 'turn' || (x !== 0 && y !== 0) || (x === 0 ? w : h) + 2 * ROOM >= 3 * TOUCH;
   return (
     <>
       {draft && (

@@ -12,7 +12,7 @@ import { arrowStep } from '@/ui';
 import { copyPicked, cutPicked, duplicatePicked, pasteClip } from './clipboard';
 import { Picked } from './Picked';
 import { PickWriter } from './PickWriter';
-import { RESTYLE, RestylePicked } from './RestylePicked';
+import { RESTYLE, RestylePanel } from './RestylePanel';
 import { WidthSetting } from './WidthSetting';
 
 /** The page in the middle of the window and the place there; the current page's middle when none is. */
@@ -52,6 +52,8 @@ function commands(reader: Reader): readonly Command[] {
       keys: ['Escape'],
       hidden: true,
       run: () => {
+        // The topmost only.
+        if (shell.isOpen(RESTYLE)) return shell.closePanel('roll');
         session.offers.dismiss();
         session.inHand.pick([]);
       },
@@ -84,7 +86,7 @@ function commands(reader: Reader): readonly Command[] {
       icon: 'look',
       forPicked: 'Change',
       able: some,
-      run: () => shell.openDialog(RESTYLE),
+      run: () => shell.openPanel('roll', RESTYLE),
     },
     {
       id: 'copy-picked',
@@ -163,6 +165,6 @@ export const pickingFeature: ReaderFeature = {
   commands,
   OnPage: Picked,
   Settings: WidthSetting,
-  dialogs: [{ id: RESTYLE, Content: RestylePicked }],
+  panels: [{ id: RESTYLE, title: 'Look', side: 'roll', clear: true, Content: RestylePanel }],
   instruments: [{ kinds: ['picker'], writer: (reader, tools) => new PickWriter(reader, tools) }],
 };

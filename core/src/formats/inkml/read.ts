@@ -215,6 +215,7 @@ function mannerOf(brush: XmlElement | null): Omit<ReadTrace, 'page' | 'samples'>
       thinning: number(`${OWN}thinning`, PLAIN_NIB.thinning, 0, 1),
       response: number(`${OWN}response`, PLAIN_NIB.response, 0.3, 3),
       tiltWidening: number(`${OWN}tilt-widening`, PLAIN_NIB.tiltWidening, 0, 1),
+      grain: number(`${OWN}grain`, PLAIN_NIB.grain, 0, 1),
       taper: number(`${OWN}taper`, PLAIN_NIB.taper, 0, 100),
       edge,
     },

@@ -46,7 +46,7 @@ function brush(id: string, { style, tool, ink }: InkMark): string {
   )}${property(`${OWN}steadiness`, ink.steadiness)}${property(`${OWN}thinning`, nib.thinning)}${property(
     `${OWN}response`,
     nib.response,
-  )}${property(`${OWN}tilt-widening`, nib.tiltWidening)}${property(`${OWN}taper`, nib.taper)}${property(
+  )}${property(`${OWN}tilt-widening`, nib.tiltWidening)}${property(`${OWN}grain`, nib.grain)}${property(`${OWN}taper`, nib.taper)}${property(
     `${OWN}straight`,
     ink.straight ? 1 : 0,
   )}

@@ -1,13 +1,17 @@
 import { liesBeneath } from '@marginalis/core/derived';
-import { changeFigure, type Restyle, restyleMarks } from '@marginalis/core/editing';
+import { findMark } from '@marginalis/core/document';
+import { boundsOfAll, changeFigure, type Restyle, restyleMarks } from '@marginalis/core/editing';
 import type { Dash, Figure } from '@marginalis/core/figures';
 import { POINTS_PER_MM } from '@marginalis/core/ink';
 import { asFigure, kindFor, type Mark } from '@marginalis/core/kinds';
 import { HIGHLIGHTER_INKS, inkName, PEN_INKS, WIDTHS_MM } from '@marginalis/core/marks';
-import { useState } from 'react';
-import { TextInput, useTheme } from 'react-native-paper';
+import { useEffect, useState } from 'react';
+import { ScrollView, StyleSheet } from 'react-native';
+import { Text, TextInput, useTheme } from 'react-native-paper';
 import { usePenRoll, useSession } from '@/session';
-import { Action, type Choice, Choices, InkDrop, Sheet, withOwn } from '@/ui';
+import { useReader } from '@/shell';
+import { Action, type Choice, Choices, InkDrop, withOwn } from '@/ui';
+import { usePicked } from './usePicked';
 
 const LINES: readonly Choice<Dash>[] = [
   { value: 'none', label: 'Solid' },
@@ -22,6 +26,9 @@ const HEADS = [0, 7, 11, 16];
 const HEAD_NAMES = ['None', 'Small', 'Medium', 'Large'];
 /** What no choice has: marks that differ have none of them chosen. */
 const MIXED = -1;
+
+/** By then the window has its new size, ms. */
+const PLACED = 60;
 
 const percent = (o: number): string => `${Math.round(100 * o)} %`;
 const millimetres = (points: number): number => Math.round((100 * points) / POINTS_PER_MM) / 100;
@@ -46,13 +53,37 @@ const inksOf = (
     sign: <InkDrop colour={c} />,
   }));
 
-/** Changes how marks look: ink, width, opacity, steadiness, line, inside, arrowheads, author. */
-export function RestyleSheet(props: {
-  marks: readonly Mark[];
-  open: boolean;
-  onClose: () => void;
-}) {
-  const { marks, open, onClose } = props;
+export const RESTYLE = 'restyle';
+
+/** How what is picked looks, wherever it lies; gone when nothing is picked any more. */
+export function RestylePanel({ onGone }: { onGone: () => void }) {
+  const marks = usePicked();
+  const { shell, stage, session } = useReader();
+  const isEmpty = marks.length === 0;
+  useEffect(() => {
+    if (isEmpty) shell.closePanel('roll');
+  }, [isEmpty, shell]);
+  const [first] = marks;
+  const firstId = first?.id;
+  useEffect(() => {
+    // Once the panel has its place, what is restyled is beside it or above it.
+    const placed = setTimeout(() => {
+      const { document } = session.store.getState();
+      const mark = firstId === undefined ? null : findMark(document, firstId);
+      if (mark) stage.bringInSight(stage.indexOf(mark.page), boundsOfAll([mark]));
+    }, PLACED);
+    return () => clearTimeout(placed);
+  }, [session, stage, firstId]);
+  if (!first) return null;
+  return (
+    <ScrollView contentContainerStyle={styles.panel}>
+      <Look marks={marks} onDone={onGone} />
+    </ScrollView>
+  );
+}
+
+/** Ink, width, opacity, steadiness, line, inside, arrowheads, author: each is changed at once. */
+function Look({ marks, onDone }: { marks: readonly Mark[]; onDone: () => void }) {
   const session = useSession();
   const own = usePenRoll((r) => r.inks);
   const ids = marks.map(({ id }) => id);
@@ -75,7 +106,10 @@ export function RestyleSheet(props: {
   const title = marks.length === 1 ? kindFor(only).words(only).name : `${marks.length} marks`;
   const figure = marks.length === 1 ? asFigure(only)?.figure : undefined;
   return (
-    <Sheet title={title} open={open} onClose={onClose}>
+    <>
+      <Text variant="titleMedium" role="heading" aria-level={3}>
+        {title}
+      </Text>
       <Choices
         label="Ink"
         value={colour}
@@ -157,8 +191,8 @@ export function RestyleSheet(props: {
         author={common(marks, (m) => m.author ?? '', '')}
         onChange={(author) => change({ author })}
       />
-      {marks.length === 1 && <LikeThis mark={only} onDone={onClose} />}
-    </Sheet>
+      {marks.length === 1 && <LikeThis mark={only} onDone={onDone} />}
+    </>
   );
 }
 
@@ -242,3 +276,5 @@ function Heads({ figure, onChange }: { figure: Figure; onChange: (figure: Figure
     </>
   );
 }
+
+const styles = StyleSheet.create({ panel: { gap: 12, paddingBottom: 16 } });
