@@ -1,7 +1,17 @@
 import { readFileSync } from 'node:fs';
 import { PDFDocument, PDFName } from '@cantoo/pdf-lib';
 import { expect, test, type Page } from '@playwright/test';
-import { addFile, layFile, drawn, NEVER_BEEN_HERE, openDesk } from './support/reader';
+import { Pen, wave } from './support/pen';
+import {
+  addFile,
+  drawn,
+  kept,
+  layFile,
+  makeCopy,
+  NEVER_BEEN_HERE,
+  openDesk,
+  placeOn,
+} from './support/reader';
 
 const worksheet = (): Uint8Array =>
   new Uint8Array(readFileSync('demo/documents/rock-pool-zones.pdf'));
@@ -184,4 +194,28 @@ test('addresses that lead nowhere say so and lead back', async ({ page }) => {
   await page.goto('/nowhere/at/all');
   await page.getByRole('button', { name: 'To the desk' }).click();
   await expect(cards(page)).toHaveCount(4);
+});
+
+test('the picture on the desk shows the marks, and a copy that comes back says what it is', async ({
+  page,
+}) => {
+  const picture = () =>
+    cards(page).filter({ hasText: 'Rock-pool zones' }).first().locator('img').getAttribute('src');
+  const bare = await picture();
+  await page.getByRole('button', { name: 'Open Rock-pool zones', exact: true }).click();
+  await drawn(page, 1);
+  const pen = await Pen.of(page);
+  const [x, y] = await placeOn(page, 1, 0.3, 0.3);
+  await pen.draw(wave(x, y, 200, 20));
+  await kept(page);
+  await makeCopy(page);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Download' }).click();
+  const copy = new Uint8Array(readFileSync(await (await download).path()));
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.getByRole('button', { name: 'Back to the desk' }).click();
+  await expect.poll(picture).not.toBe(bare);
+  await layFile(page, 'back from the tutor.pdf', copy);
+  await expect(cards(page).filter({ hasText: 'Marked copy of “Rock-pool zones”,' })).toHaveCount(1);
 });

@@ -221,6 +221,47 @@ test('the grips of a small mark stand off from it, and are few', async ({ page }
   expect(await inkOn(page, 1)).toBeGreaterThan(1.3 * before);
 });
 
+test('the writing window magnifies the place, moves on with the hand, and goes to the next printed rule', async ({
+  page,
+}) => {
+  const pen = await openWorksheet(page);
+  const [x, y] = await placeOn(page, 1, 0.14, 0.25);
+  await pen.draw(wave(x, y, 24, 4));
+  await kept(page);
+  const before = await inkOn(page, 1);
+  await page.getByRole('button', { name: 'Open the writing window' }).click();
+  const strip = page.getByRole('region', { name: /^Writing window/ });
+  await expect(strip.locator('[data-page="1"][data-drawn]')).toBeAttached();
+  const frame = page.locator('[data-framed]');
+  const at = async () => {
+    await page.waitForTimeout(250);
+    const box = await frame.boundingBox();
+    if (!box) throw new Error('There is no frame on the page.');
+    return box;
+  };
+  const first = await at();
+  const box = await strip.boundingBox();
+  if (!box) throw new Error('The strip is not there.');
+  // What is written large in it stands small on the page, within the frame.
+  await pen.draw(wave(box.x + 150, box.y + 100, 80, 14, 30));
+  await kept(page);
+  expect(await inkOn(page, 1)).toBeGreaterThan(before);
+  await page.waitForTimeout(900);
+  expect((await at()).x).toBeCloseTo(first.x, 0);
+  await pen.draw(wave(box.x + 240, box.y + 100, 90, 14, 30));
+  await kept(page);
+  // The hand came to its end: it moves on along the line.
+  await expect.poll(async () => (await at()).x).toBeGreaterThan(first.x + 20);
+  expect((await at()).y).toBeCloseTo(first.y, 0);
+  await page.getByRole('button', { name: 'To the next line' }).click();
+  const next = await at();
+  expect(next.x).toBeLessThan(first.x + 20);
+  expect(next.y).toBeGreaterThan(first.y + 4);
+  await page.getByRole('button', { name: 'Close writing window' }).click();
+  await expect(strip).toBeHidden();
+  await expect(frame).toBeHidden();
+});
+
 test('left-handed people mirror the layout with one setting', async ({ page }) => {
   await openDesk(page);
   await openDocument(page, 'Rock-pool zones');

@@ -28,6 +28,9 @@ const PICTURE_WIDTH = 280;
 const titleOfFile = (fileName: string): string =>
   fileName.replace(/\.pdf$/i, '').trim() || 'Untitled';
 
+/** Under this key what lies on the desk is remembered; who changes it from elsewhere says so. */
+export const DESK_KEY = 'desk';
+
 /** Documents lying on the desk, the last worked on first. */
 export async function deskDocuments(): Promise<{ documents: DeskDocument[]; unreadable: number }> {
   const { documents, unreadable } = await readShelf();

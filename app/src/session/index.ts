@@ -7,6 +7,7 @@ export type { Lesson } from './lessons';
 export { type AwaitedTouch, eraserOfRoll, Hand, type HandState } from './hand';
 export {
   type Added,
+  DESK_KEY,
   deskDocuments,
   addDocument,
   unlockDocument,

@@ -1,11 +1,12 @@
 import { createContext, useContext } from 'react';
 import { useStore } from 'zustand';
-import type { Command, Reader } from './feature';
+import type { Command, Reader, ReaderFeature } from './feature';
 import type { ShellState } from './shellStore';
 
 /** The reader, and everything that can be done in it. */
 export interface HeldReader extends Reader {
   commands(): readonly Command[];
+  readonly features: readonly ReaderFeature[];
 }
 
 export const ReaderContext = createContext<HeldReader | null>(null);

@@ -76,7 +76,7 @@ function Held({ pictures, features, onLeave }: Omit<ReaderShellProps, 'session' 
       },
     );
     const own: Reader = { session, stage: controller, pictures, shell };
-    return { ...own, commands: () => commandsOf(all, own) };
+    return { ...own, features: all, commands: () => commandsOf(all, own) };
   }, [session, controller, pictures, onLeave, all]);
   const around = useCallback(
     (content: ReactNode) => (

@@ -10,6 +10,7 @@ export type {
   ReaderFeature,
 } from './feature';
 export { late } from './late';
+export { SecondWindow } from './SecondWindow';
 export { ReaderShell, type ReaderShellProps } from './ReaderShell';
 export { useReader, useShell } from './ReaderContext';
 export { type Shell, UNKEPT } from './shellStore';

@@ -32,6 +32,7 @@ function standing(name: string, commands: (did: (what: string) => void) => reado
     stage: {} as never,
     pictures: () => null,
     shell,
+    features: [],
     commands: () => commandsOf([feature, shellFeature], reader),
   };
   return { name, did, reader };

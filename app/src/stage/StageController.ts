@@ -32,6 +32,8 @@ import { type Fit, Jumps, type StagePlace } from './place';
 
 /** After so long without a change of zoom, pages are drawn anew at the new scale, ms. */
 const SETTLE = 140;
+/** Between what is kept in sight and the window's edge, CSS pixels. */
+const EDGE = 8;
 
 interface Mounted {
   readonly element: HTMLElement;
@@ -52,6 +54,8 @@ export interface StageSight {
   readonly before: StagePlace | null;
   /** So much of the window's head is covered by what is said over the pages, CSS pixels. */
   readonly covered: number;
+  /** What another window shows of a page, points from its upper left corner as seen; null without one. */
+  readonly framed: { readonly index: number; readonly area: Box } | null;
 }
 
 const placesOf = (pages: readonly Page[]): Map<PageId, number> =>
@@ -75,8 +79,10 @@ export class StageController {
     count: 0,
     before: null,
     covered: 0,
+    framed: null,
   };
   private covered = 0;
+  private framed: StageSight['framed'] = null;
   private readonly jumps = new Jumps();
   /** Where one begins, once the window's size is known. */
   private beginning: StagePlace | null = null;
@@ -269,6 +275,19 @@ export class StageController {
     this.publish();
   }
 
+  /** Shows on a page what another window shows of it, and keeps that in sight. */
+  frameArea(index: number, area: Box | null): void {
+    this.framed = area && { index, area };
+    if (area) {
+      const { zoom } = this.camera;
+      const [, corner] = this.cornerOf(index);
+      const [top, bottom] = [corner + area.minY * zoom, corner + area.maxY * zoom];
+      if (top < 0) this.pan(0, -top + EDGE);
+      else if (bottom > this.view.height) this.pan(0, this.view.height - bottom - EDGE);
+    }
+    this.publish();
+  }
+
   /** Keeps the zoom when the window's size changes, so that the page stays where it is. */
   holdZoom(): void {
     this.fit = 'free';
@@ -399,8 +418,18 @@ export class StageController {
     const { from } = this.jumps;
     if (from && this.isNear(from)) this.jumps.forget();
     const before = this.jumps.from;
-    const { covered } = this;
-    const next: StageSight = { first, last, current, zoom, fit: this.fit, count, before, covered };
+    const { covered, framed } = this;
+    const next: StageSight = {
+      first,
+      last,
+      current,
+      zoom,
+      fit: this.fit,
+      count,
+      before,
+      covered,
+      framed,
+    };
     const same = (Object.keys(next) as (keyof StageSight)[]).every(
       (k) => next[k] === this.sight[k],
     );

@@ -10,6 +10,7 @@ export type { StageController, StageSight } from './StageController';
 export type { StagePlace } from './place';
 export { colourUnder } from './colourUnder';
 export { printedDotOn } from './printedDotOn';
+export { printedRulesOn } from './printedRulesOn';
 export type { Device } from './manners';
 export type { Writer } from './pointers';
 export { pictureOfMarks } from './pictureOfMarks';

@@ -7,12 +7,16 @@ import { paperSourceOf, type SourcePictures } from './paperSource';
 
 const QUALITY = 0.82;
 
-/** A page with its marks as it is seen, `width` pixels wide, as a data URL; null when the browser makes no picture. */
+/**
+ * A page with its marks as it is seen, `width` pixels wide, as a data URL; null when the browser makes no picture, or its print
+ * cannot be drawn. `print` is a picture of it without marks, where there is one already.
+ */
 export async function pictureOfPage(
   page: Page,
   marks: PageMarks,
   pictures: SourcePictures,
   width: number,
+  print?: CanvasImageSource,
 ): Promise<string | null> {
   const size = displaySize(page);
   const scale = width / size.width;
@@ -24,16 +28,26 @@ export async function pictureOfPage(
   if (!ctx) return null;
   ctx.fillStyle = '#ffffff';
   ctx.fillRect(0, 0, width, height);
-  const tile = { key: 'whole', x: 0, y: 0, width, height };
-  // After whatever the person is looking at.
-  const job = paperSourceOf(page, pictures).request(
-    new PagePicture(page, scale),
-    tile,
-    () => Number.MAX_SAFE_INTEGER,
-  );
-  const paper = await job.picture;
-  if (paper) ctx.drawImage(paper, 0, 0);
+  const paper = print ?? (await printOf(page, pictures, scale, width, height));
+  if (!paper) return null;
+  ctx.drawImage(paper, 0, 0, width, height);
   const { beneath, over } = layersFrom(inOrder(marks));
   paintDrawing(ctx, [...beneath, ...over], displayMatrix(page, scale));
   return canvas.toDataURL('image/jpeg', QUALITY);
+}
+
+/** Draws the print of a page, after whatever the person is looking at. */
+function printOf(
+  page: Page,
+  pictures: SourcePictures,
+  scale: number,
+  width: number,
+  height: number,
+): Promise<HTMLCanvasElement | null> {
+  const tile = { key: 'whole', x: 0, y: 0, width, height };
+  return paperSourceOf(page, pictures).request(
+    new PagePicture(page, scale),
+    tile,
+    () => Number.MAX_SAFE_INTEGER,
+  ).picture;
 }

@@ -7,6 +7,7 @@ import {
   type Vec,
 } from '@marginalis/core/geometry';
 import { dotNear } from '@marginalis/core/print';
+import { paperBrightness } from './paperBrightness';
 import type { StageController } from './StageController';
 
 /** Paper that is looked at beyond the reach, so that a dot is seen whole, points. */
@@ -28,7 +29,7 @@ export function printedDotOn(stage: StageController, index: number): PrintedDot 
     const seen = transform(displayMatrix(page), at);
     const corner = { x: seen.x - reach - ROOM, y: seen.y - reach - ROOM };
     const size = Math.ceil(2 * (reach + ROOM) * pixelsPerPoint);
-    const brightness = brightnessOf(element, size, {
+    const brightness = paperBrightness(element, size, size, {
       x: rect.left + corner.x * zoom,
       y: rect.top + corner.y * zoom,
       scale: pixelsPerPoint / zoom,
@@ -50,35 +51,4 @@ export function printedDotOn(stage: StageController, index: number): PrintedDot 
     };
     return transform(invertMatrix(displayMatrix(page)), found);
   };
-}
-
-/** How bright the paper of a page is in a square of the window; `scale` is pixels a CSS pixel. */
-function brightnessOf(
-  page: Element,
-  size: number,
-  { x, y, scale }: { readonly x: number; readonly y: number; readonly scale: number },
-): Uint8ClampedArray | null {
-  const canvas = document.createElement('canvas');
-  canvas.width = canvas.height = size;
-  const ctx = canvas.getContext('2d', { willReadFrequently: true });
-  if (!ctx) return null;
-  ctx.fillStyle = '#ffffff';
-  ctx.fillRect(0, 0, size, size);
-  for (const paper of page.querySelectorAll<HTMLCanvasElement>('[data-layer=paper] canvas')) {
-    const r = paper.getBoundingClientRect();
-    ctx.drawImage(
-      paper,
-      (r.left - x) * scale,
-      (r.top - y) * scale,
-      r.width * scale,
-      r.height * scale,
-    );
-  }
-  const { data } = ctx.getImageData(0, 0, size, size);
-  return Uint8ClampedArray.from(
-    { length: size * size },
-    (_, i) =>
-      // Rec. 709 weights.
-      0.2126 * data[4 * i] + 0.7152 * data[4 * i + 1] + 0.0722 * data[4 * i + 2],
-  );
 }

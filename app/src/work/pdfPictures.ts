@@ -130,7 +130,8 @@ export class PdfPictures {
     let finish: (canvas: HTMLCanvasElement | null) => void = () => undefined;
     const picture = new Promise<HTMLCanvasElement | null>((resolve) => (finish = resolve));
     const job: Waiting = { page, scale, tile, urgency, finish, dropped: false, task: null };
-    this.waiting.push(job);
+    if (this.closed) finish(null);
+    else this.waiting.push(job);
     void this.next();
     return {
       picture,

@@ -105,8 +105,8 @@ function belongs(b: Box, line: Growing): boolean {
   if (b.minX - line.box.maxX > far || line.box.minX - b.maxX > far) return false;
   const overlap = Math.min(b.maxY, middle + height / 2) - Math.max(b.minY, middle - height / 2);
   if (overlap >= OVERLAP * Math.min(Math.max(boxHeight(b), 1), height)) return true;
-  // A dot, an accent, a comma.
-  const isSmall = boxHeight(b) < height / 2 && boxWidth(b) < 0.7 * height;
+  // A dot, an accent, a comma, the bar of a t.
+  const isSmall = boxHeight(b) < height / 2 && boxWidth(b) < 1.6 * height;
   const isNear = Math.abs((b.minY + b.maxY) / 2 - middle) < 1.1 * height;
   const isAlong = b.minX > line.box.minX - height && b.maxX < line.box.maxX + height;
   return isSmall && isNear && isAlong;

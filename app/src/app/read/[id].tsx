@@ -14,6 +14,7 @@ import { ReaderScreen } from '@/features/reader';
 import { sendingFeature } from '@/features/sending';
 import { teachingFeature } from '@/features/teaching';
 import { viewFeature } from '@/features/view';
+import { writingWindowFeature } from '@/features/writingwindow';
 import { keepForOffline } from '@/remote';
 
 /** What the reader can do. Of commands with one key the first that is able runs: what is in hand comes before the paper. */
@@ -31,6 +32,7 @@ const FEATURES = [
   practiceFeature,
   offlineFeature,
   teachingFeature,
+  writingWindowFeature,
 ];
 
 const toDesk = (): void => (router.canGoBack() ? router.back() : router.replace('/'));

@@ -3,6 +3,7 @@ import useSWR from 'swr';
 import {
   addDemo,
   addDocument,
+  DESK_KEY,
   deskDocuments,
   dropRemoved,
   renameDocument,
@@ -44,7 +45,7 @@ async function prepareDesk(): Promise<void> {
 
 /** The documents on the desk and everything that can be done with them. */
 export function useDesk(onOpen: (id: string) => void) {
-  const { data, mutate } = useSWR('desk', deskDocuments);
+  const { data, mutate } = useSWR(DESK_KEY, deskDocuments);
   const [adding, setAdding] = useState<string | null>('the desk');
   const [refusals, setRefusals] = useState<readonly Refusal[]>([]);
   const [said, setSaid] = useState<Said | null>(null);

@@ -1,8 +1,10 @@
-import { type DocState, marksOn } from '@marginalis/core/document';
+import { type DocState, marksOn, type Page } from '@marginalis/core/document';
 import { useEffect } from 'react';
-import { changeDocument } from '@/session';
+import { mutate } from 'swr';
+import { changeDocument, DESK_KEY } from '@/session';
 import { useReader } from '@/shell';
 import { pictureOfPage } from '@/stage';
+import type { DeskDocument } from '@/storage';
 
 /** The picture on the desk is made anew when nothing has changed for so long, ms. */
 const RESTED = 2_500;
@@ -10,6 +12,19 @@ const WIDTH = 280;
 
 /** What the picture shows: the first page and its marks. */
 const shownBy = ({ pages, marks }: DocState) => [pages[0], marks.get(pages[0]?.id)] as const;
+
+/** The picture made when the document came, where the page is still its first one as it came. */
+async function pictureAsCame(
+  { source, picture }: DeskDocument,
+  { shows, turn, crop }: Page,
+): Promise<HTMLImageElement | undefined> {
+  const isFirst = 'source' in shows && shows.source === source && shows.index === 0;
+  if (!picture || !isFirst || turn !== 0 || crop) return undefined;
+  const image = new Image();
+  image.src = picture;
+  await image.decode();
+  return image;
+}
 
 /** Keeps the picture of the first page that the desk shows, with its marks. */
 export function DeskPicture() {
@@ -25,11 +40,17 @@ export function DeskPicture() {
       const [page] = document.pages;
       if (!page) return;
       const marks = marksOn(document, page.id);
-      const marked = await pictureOfPage(page, marks, pictures, WIDTH);
-      if (marked) await changeDocument(id, { marked });
+      const print = await pictureAsCame(session.desk, page);
+      const marked = await pictureOfPage(page, marks, pictures, WIDTH, print);
+      if (!marked) return;
+      await changeDocument(id, { marked });
+      // The desk may lie beneath this screen.
+      await mutate(DESK_KEY);
     };
-    // The picture is all that is lost when the page cannot be drawn, or storage refuses: that it does is said of the marks.
-    const makeNow = (): void => void make().catch(() => undefined);
+    const makeNow = (): void => {
+      // The picture is all that is lost when storage refuses: that it does is said of the marks.
+      make().catch((e: unknown) => console.warn('The picture on the desk was not renewed.', e));
+    };
     const unsubscribe = session.store.subscribe((now, before) => {
       if (now.phase !== 'open' || before.phase !== 'open') return;
       const [a, b] = [shownBy(now.document), shownBy(before.document)];

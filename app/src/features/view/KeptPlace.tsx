@@ -57,7 +57,8 @@ function WayBack({ before }: { before: StagePlace }) {
       style={{
         position: 'absolute',
         bottom: 12,
-        [hand === 'right' ? 'left' : 'right']: 12,
+        // Beside the way to the writing window.
+        [hand === 'right' ? 'left' : 'right']: 64,
         zIndex: 5,
       }}
     >

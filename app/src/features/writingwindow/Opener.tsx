@@ -1,0 +1,44 @@
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useTheme } from 'react-native-paper';
+import { usePenRoll, useSessionState } from '@/session';
+import { useReader, useShell } from '@/shell';
+import { Area, IconAction, WIDE_FROM } from '@/ui';
+import { WINDOW } from './WritingWindow';
+
+/** One tap opens the writing window: on a phone, at the foot of the pages, away from the writing hand. */
+export function Opener() {
+  const { shell } = useReader();
+  const { colors } = useTheme();
+  const hand = usePenRoll((r) => r.hand);
+  const writable = useSessionState((s) => s.writable);
+  const narrow = useWindowDimensions().width < WIDE_FROM;
+  const isFree = useShell((s) => s.panels.roll === null);
+  if (!narrow || !writable || !isFree) return null;
+  return (
+    <Area
+      data-control
+      data-chip
+      style={{
+        position: 'absolute',
+        bottom: 8,
+        [hand === 'right' ? 'left' : 'right']: 8,
+        zIndex: 5,
+      }}
+    >
+      <View
+        style={[
+          styles.place,
+          { backgroundColor: colors.surface, borderColor: colors.outlineVariant },
+        ]}
+      >
+        <IconAction
+          icon="magnify"
+          label="Open the writing window"
+          onPress={() => shell.openPanel('roll', WINDOW)}
+        />
+      </View>
+    </Area>
+  );
+}
+
+const styles = StyleSheet.create({ place: { borderWidth: 1, borderRadius: 6 } });

@@ -1,0 +1,28 @@
+import type { ReaderFeature } from '@/shell';
+import { WIDE_FROM } from '@/ui';
+import { Frame } from './Frame';
+import { Opener } from './Opener';
+import { WINDOW, WritingWindow } from './WritingWindow';
+
+/** On a phone: a strip beneath the page that magnifies the place one writes at, and goes along with the hand. */
+export const writingWindowFeature: ReaderFeature = {
+  name: 'writingwindow',
+  panels: [
+    { id: WINDOW, title: 'Writing window', side: 'roll', clear: true, Content: WritingWindow },
+  ],
+  Over: Opener,
+  OnPage: Frame,
+  commands: ({ session, shell }) => [
+    {
+      id: WINDOW,
+      title: 'Writing window',
+      group: 'View',
+      also: 'magnify zoom small handwriting',
+      icon: 'magnify',
+      keys: ['W'],
+      able: () => window.innerWidth < WIDE_FROM && session.store.getState().writable,
+      on: () => shell.isOpen(WINDOW),
+      run: () => shell.togglePanel('roll', WINDOW),
+    },
+  ],
+};

@@ -1,0 +1,1 @@
+export { writingWindowFeature } from './feature';

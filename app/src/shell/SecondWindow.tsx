@@ -1,0 +1,32 @@
+import { type ReactNode, useMemo } from 'react';
+import { useSession, useSessionState } from '@/session';
+import { Stage, StageProvider, type StagePlace, useMarkFeed, useStage } from '@/stage';
+import { type HeldReader, ReaderContext, useReader } from './ReaderContext';
+import { WritingLayer } from './WritingLayer';
+
+/** Another window onto the pages, with a camera of its own, in which every instrument writes as in the first. */
+export function SecondWindow(props: { label: string; place: StagePlace; children?: ReactNode }) {
+  const { fingers } = useSession();
+  const pages = useSessionState((s) => (s.draft ?? s.document).pages);
+  return (
+    <StageProvider pages={pages} device={fingers} place={props.place}>
+      <Held label={props.label}>{props.children}</Held>
+    </StageProvider>
+  );
+}
+
+function Held({ label, children }: { label: string; children?: ReactNode }) {
+  const outer = useReader();
+  const session = useSession();
+  const { controller } = useStage();
+  const feed = useMarkFeed(session);
+  const reader = useMemo<HeldReader>(() => ({ ...outer, stage: controller }), [outer, controller]);
+  return (
+    <ReaderContext.Provider value={reader}>
+      <Stage pictures={outer.pictures} marks={feed} label={label}>
+        <WritingLayer features={outer.features} />
+        {children}
+      </Stage>
+    </ReaderContext.Provider>
+  );
+}
