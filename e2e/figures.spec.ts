@@ -129,6 +129,13 @@ test('figures are drawn outright: dragged, with even sides, and tapped corner by
   await page.keyboard.press('Control+z');
   await page.keyboard.press('Control+z');
   await expect(bar(page)).toBeHidden();
+  // A cloud is tapped too, or dragged out at once.
+  await draws('Cloud');
+  await page.mouse.move(x + 420, y - 150);
+  await page.mouse.down();
+  await page.mouse.move(x + 560, y - 60, { steps: 6 });
+  await page.mouse.up();
+  await expect(bar(page).getByRole('button', { name: 'Change the cloud' })).toBeVisible();
 });
 
 test('a matching line meets the figures at both its ends, and need not', async ({ page }) => {

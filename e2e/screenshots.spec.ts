@@ -70,7 +70,6 @@ test('the main views', async ({ page, browser }) => {
   await page.getByRole('button', { name: 'Commands' }).click();
   await page.getByRole('dialog', { name: 'Commands' }).waitFor();
   await page.waitForTimeout(600);
-  if (!wide) await shot(page, 'commands');
   await page.keyboard.press('Escape');
   await page.getByRole('dialog').waitFor({ state: 'hidden' });
   await page.getByTestId('stage').focus();
@@ -179,4 +178,16 @@ test('picking and the list of marks', async ({ page }) => {
   await page.getByRole('button', { name: /^Go to Circle/ }).waitFor();
   await page.waitForTimeout(600);
   await shot(page, 'marks');
+  if (wide) return;
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await page.getByRole('dialog').waitFor({ state: 'hidden' });
+  await take(page, 'Fine pen');
+  await page.getByRole('button', { name: 'Open the writing window' }).click();
+  const strip = page.getByRole('region', { name: /^Writing window/ });
+  await strip.locator('[data-drawn]').first().waitFor();
+  const box = await strip.boundingBox();
+  if (!box) throw new Error('The strip is not there.');
+  await write(pen, 'at', [box.x + 150, box.y + 110], 40);
+  await page.waitForTimeout(400);
+  await shot(page, 'window');
 });

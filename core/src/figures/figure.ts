@@ -84,7 +84,7 @@ export type Figure =
 
 export type FigureKind = Figure['kind'];
 
-/** The figures that ink is read as. A cloud is only drawn outright. */
+/** The figures that ink is read as, but for the cloud, which is looked for apart (`readCloud`). */
 export const READ_KINDS = [
   'line',
   'arrow',

@@ -6,6 +6,7 @@ import { spanOf } from './fitLine.ts';
 import { withoutHooks } from './hooks.ts';
 import { readArrow } from './readArrow.ts';
 import { readClosed } from './readClosed.ts';
+import { readCloud } from './readCloud.ts';
 import { readOpen } from './readOpen.ts';
 import { joined, lineOf, readCapped, readCross } from './readStrokes.ts';
 
@@ -59,7 +60,8 @@ export function readFigure(strokes: readonly (readonly InkSample[])[]): FigureRe
 
 function readOne(line: readonly Vec[]): Candidate[][] {
   const points = withoutHooks(resamplePolyline(line, POINTS));
-  const closed = readClosed(points);
+  const cloud = readCloud(line);
+  const closed = [...(cloud.length > 0 ? [cloud] : []), ...readClosed(points)];
   const arrows = readArrow([resamplePolyline(line, ARROW_POINTS)]);
   // What comes back to where it began is not a line that happens to end there.
   if (closed.length > 0) return [...closed, ...arrows];

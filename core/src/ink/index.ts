@@ -17,7 +17,7 @@ export {
 export { type HandReading, readHand } from './readHand.ts';
 export { smoothInk, smoothInkAs } from './smoothing.ts';
 export { smoothInkOne } from './engineOne/smoothing.ts';
-export { type LiveInk, createLiveInk } from './liveInk.ts';
+export { type LiveHand, type LiveInk, createLiveInk } from './liveInk.ts';
 export { straightLine } from './straight.ts';
 export { centrelineOf } from './centreline.ts';
 export { outlineInk, outlineDiscs } from './outline.ts';

@@ -19,7 +19,12 @@ export interface LiveInk {
   settledFrom(from: number): InkSample[];
   /** The last settled point and everything after it, up to the tip. */
   tail(): InkSample[];
+  /** Which hand is believed in by now: the next stroke is most likely by the same one. */
+  hand(): LiveHand;
 }
+
+/** One of the hands that live ink decides between; as it comes from {@link LiveInk.hand}. */
+export type LiveHand = number;
 
 /** A place settles when samples of so much time have followed it, ms: one swing of a tremor. */
 const SETTLING = 110;
@@ -39,15 +44,17 @@ const STUBBORN = 8;
 /**
  * Smooths while the pen is down, with the same model of the hand as {@link smoothInk}; which hand it is, the
  * samples tell as they come. A push costs the same however long the stroke.
+ * @param first the hand that is believed in until the samples tell: that of the stroke before, so that a trembling one is
+ *   helped from the first moment on
  */
-export function createLiveInk(steadiness: number): LiveInk {
+export function createLiveInk(steadiness: number, first: LiveHand = 0): LiveInk {
   const samples: InkSample[] = [];
   const settled: InkSample[] = [];
   const jumps = new Set<number>();
   const hands = HANDS.map((model) => new HandFilter(model, 2));
   const clock = createLiveClock();
   const share = shareOf(steadiness);
-  let hand = 0;
+  let hand = first in HANDS ? first : 0;
   let drawing = new HandFilter(heldBy(steadiness, HANDS[hand]), MEMORY);
   /** Index of the sample that `drawing` took in first. */
   let base = 0;
@@ -141,5 +148,6 @@ export function createLiveInk(steadiness: number): LiveInk {
       const rest = refresh();
       return [...settled.slice(-1), ...rest];
     },
+    hand: () => hand,
   };
 }

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { stroke } from '../../testing/arbitraries.ts';
 import { alongCorners, ellipsePath, rmsFrom, wavePath, writeAlong } from '../../testing/hand.ts';
 import type { InkSample } from './sample.ts';
-import { createLiveInk } from './liveInk.ts';
+import { createLiveInk, type LiveHand } from './liveInk.ts';
 import { smoothInk } from './smoothing.ts';
 
 const steadiness = fc.integer({ min: 0, max: 100 });
@@ -175,4 +175,29 @@ describe('input as it really comes', () => {
   test('a tap and two samples are left alone', () => {
     for (const count of [1, 2, 3]) expect(smoothInk(wave(count), 100)).toEqual(wave(count));
   });
+});
+
+test('a trembling hand is helped sooner when the stroke before was by it', () => {
+  const path = alongCorners([
+    { x: 100, y: 300 },
+    { x: 260, y: 306 },
+  ]);
+  const strokeOf = (seed: number): InkSample[] =>
+    writeAlong(path, { seed, speed: 120, tremor: 0.35, tremorHz: 9, noise: 0.1 });
+  /** How far the line strays from the straight path by 150 ms, points rms. */
+  const strayOf = (seed: number, first?: LiveHand): number => {
+    const live = createLiveInk(40, first);
+    for (const sample of strokeOf(seed).filter(({ t }) => t < 150)) live.push(sample);
+    const offs = live.points().map(({ x, y }) => y - 300 - (6 * (x - 100)) / 160);
+    const mean = offs.reduce((a, b) => a + b, 0) / offs.length;
+    return Math.sqrt(offs.reduce((sum, o) => sum + (o - mean) ** 2, 0) / offs.length);
+  };
+  let [fresh, known] = [0, 0];
+  for (let seed = 1; seed < 16; seed++) {
+    const before = createLiveInk(40);
+    for (const sample of strokeOf(seed)) before.push(sample);
+    fresh += strayOf(seed + 50);
+    known += strayOf(seed + 50, before.hand());
+  }
+  expect(known).toBeLessThan(0.8 * fresh);
 });

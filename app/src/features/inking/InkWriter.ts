@@ -11,6 +11,7 @@ import {
   createLiveInk,
   createSpeedPressure,
   type InkSample,
+  type LiveHand,
   type LiveInk,
   type Nib,
   NO_PRESSURE,
@@ -62,6 +63,8 @@ const FINISHER_DELAY = 1500;
 /** Turns a contact into ink, shown in the frame of the event. */
 export class InkWriter implements InstrumentWriter {
   private stroke: Stroke | null = null;
+  /** Whose hand wrote last, by what it wrote with. */
+  private readonly hands = new Map<string, LiveHand>();
   private resting: ReturnType<typeof setTimeout> | null = null;
   private readonly painter: LivePainter;
   private readonly finisher = new StrokeFinisher();
@@ -88,7 +91,7 @@ export class InkWriter implements InstrumentWriter {
       nib: { ...instrument.nib, width },
       colour,
       straight: instrument.straight,
-      live: createLiveInk(instrument.steadiness),
+      live: createLiveInk(instrument.steadiness, this.hands.get(event.pointerType)),
       samples: [],
       speedPressure: createSpeedPressure(),
       predicted: [],
@@ -135,6 +138,7 @@ export class InkWriter implements InstrumentWriter {
 
   cancel(keep: boolean): void {
     const { stroke } = this;
+    if (stroke) this.hands.set(stroke.by, stroke.live.hand());
     this.stroke = null;
     if (stroke && keep && stroke.samples.length > 0) return this.keep(stroke);
     if (stroke) this.reader.session.strokeInHand.drop();

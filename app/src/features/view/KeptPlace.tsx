@@ -2,14 +2,16 @@ import { useEffect, useState } from 'react';
 import { StyleSheet } from 'react-native';
 import { useTheme } from 'react-native-paper';
 import { usePenRoll, useSession } from '@/session';
-import { type StagePlace, useSight, useStage } from '@/stage';
+import { FootCorner, type StagePlace, useSight, useStage } from '@/stage';
 import { keepPlace } from '@/storage';
-import { Action, Area, paperIcon } from '@/ui';
+import { Action, paperIcon } from '@/ui';
 
 /** The place is kept when the paper has rested for so long, ms. */
 const RESTED = 400;
 /** The way back is offered for so long, ms; its keys know it longer. */
 const OFFERED = 12_000;
+/** Beside the way to the writing window, CSS pixels from the window's side. */
+const BESIDE = 64;
 
 /** Keeps the place for the next time, and offers the way back after a jump. */
 export function KeptPlace() {
@@ -51,17 +53,7 @@ function WayBack({ before }: { before: StagePlace }) {
   }, []);
   if (!offered) return null;
   return (
-    <Area
-      data-control
-      data-chip
-      style={{
-        position: 'absolute',
-        bottom: 12,
-        // Beside the way to the writing window.
-        [hand === 'right' ? 'left' : 'right']: 64,
-        zIndex: 5,
-      }}
-    >
+    <FootCorner hand={hand} inset={BESIDE}>
       <Action
         mode="outlined"
         icon={paperIcon('undo')}
@@ -70,7 +62,7 @@ function WayBack({ before }: { before: StagePlace }) {
       >
         {`Back to page ${controller.indexOf(before.page) + 1}`}
       </Action>
-    </Area>
+    </FootCorner>
   );
 }
 

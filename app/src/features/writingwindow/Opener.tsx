@@ -2,7 +2,8 @@ import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { useTheme } from 'react-native-paper';
 import { usePenRoll, useSessionState } from '@/session';
 import { useReader, useShell } from '@/shell';
-import { Area, IconAction, WIDE_FROM } from '@/ui';
+import { FootCorner } from '@/stage';
+import { IconAction, WIDE_FROM } from '@/ui';
 import { WINDOW } from './WritingWindow';
 
 /** One tap opens the writing window: on a phone, at the foot of the pages, away from the writing hand. */
@@ -15,16 +16,7 @@ export function Opener() {
   const isFree = useShell((s) => s.panels.roll === null);
   if (!narrow || !writable || !isFree) return null;
   return (
-    <Area
-      data-control
-      data-chip
-      style={{
-        position: 'absolute',
-        bottom: 8,
-        [hand === 'right' ? 'left' : 'right']: 8,
-        zIndex: 5,
-      }}
-    >
+    <FootCorner hand={hand} inset={8}>
       <View
         style={[
           styles.place,
@@ -37,7 +29,7 @@ export function Opener() {
           onPress={() => shell.openPanel('roll', WINDOW)}
         />
       </View>
-    </Area>
+    </FootCorner>
   );
 }
 
