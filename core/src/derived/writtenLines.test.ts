@@ -45,6 +45,19 @@ test('one goes back to dot an i, and on in the line before', () => {
   expect(told(rows)).toEqual(['4 2', '3']);
 });
 
+test('dots high above low letters belong to them, not to the line above', () => {
+  const low = (x: number, y: number): Drawn => ({ page: 0, path: letter(x, y, 5) });
+  const dot = (x: number, y: number): Drawn => ({
+    page: 0,
+    path: [
+      { x, y },
+      { x: x + 0.5, y: y + 0.4 },
+    ],
+  });
+  const line = (y: number): Drawn[] => [low(80, y), low(87, y), low(94, y), dot(90, y + 10)];
+  expect(told(rowsOf([...line(700), ...line(676)]))).toEqual(['4', '4']);
+});
+
 test('an underline, a highlight, a lone stroke and a drawing are no writing', () => {
   const rows = rowsOf([
     ...word(80, 700, 4),

@@ -107,7 +107,7 @@ function belongs(b: Box, line: Growing): boolean {
   if (overlap >= OVERLAP * Math.min(Math.max(boxHeight(b), 1), height)) return true;
   // A dot, an accent, a comma, the bar of a t.
   const isSmall = boxHeight(b) < height / 2 && boxWidth(b) < 1.6 * height;
-  const isNear = Math.abs((b.minY + b.maxY) / 2 - middle) < 1.1 * height;
+  const isNear = Math.abs((b.minY + b.maxY) / 2 - middle) < 1.7 * height;
   const isAlong = b.minX > line.box.minX - height && b.maxX < line.box.maxX + height;
   return isSmall && isNear && isAlong;
 }
