@@ -97,7 +97,9 @@ test('the instrument in hand, the page, the place in it and the zoom are there a
 
 test('after a jump the way back is offered, by button and by key', async ({ page }) => {
   await page.getByTestId('stage').hover();
+  const still = await top(page);
   await page.mouse.wheel(0, 120);
+  await expect.poll(() => top(page)).toBe(still - 120);
   const before = await top(page);
   await page.keyboard.press('End');
   const back = page.getByRole('button', { name: 'Back to page 1' });
