@@ -2,7 +2,14 @@ import * as hershey from 'hersheytext';
 import { type FigureKind, READ_KINDS, readFigure } from '@marginalis/core/figures';
 import type { Vec } from '@marginalis/core/geometry';
 import type { InkSample } from '@marginalis/core/ink';
-import { drawnFigure, ORDINARY, STRONG, type Unsteady } from '../core/testing/drawnFigures';
+import { type DrawnFigure, drawnFigure, ORDINARY, STRONG } from '../core/testing/drawnFigures';
+import {
+  OTHER_KINDS,
+  otherFigure,
+  scribble,
+  STEADY_OTHER,
+  UNSTEADY_OTHER,
+} from '../core/testing/otherFigures';
 import { alongCorners, writeAlong } from '../core/testing/hand';
 import { characterTable, roughTable } from './figureData';
 import { realGestureLine } from './realGestures';
@@ -33,11 +40,12 @@ interface Row {
   readonly taken: ReadonlyMap<string, number>;
 }
 
-function readAll(kind: FigureKind, hand: Unsteady): Row {
+/** How often {@link FIGURES} drawings of a kind are read as it; `draw` makes one from a seed. */
+function readAll(kind: FigureKind, draw: (seed: number) => DrawnFigure): Row {
   const taken = new Map<string, number>();
   let right = 0;
   for (let i = 0; i < FIGURES; i++) {
-    const reading = readFigure(drawnFigure(kind, FIRST_SEED + i, hand).strokes);
+    const reading = readFigure(draw(FIRST_SEED + i).strokes);
     const name = reading && reading.confidence >= ASK ? reading.kind : 'none';
     if (name === kind) right++;
     else taken.set(name, (taken.get(name) ?? 0) + 1);
@@ -47,26 +55,12 @@ function readAll(kind: FigureKind, hand: Unsteady): Row {
 
 /** Kind by kind, and what the others were taken for; then writing, and time. */
 export function figureTable(): string {
-  const hands = [ORDINARY, STRONG];
-  const all = [0, 0];
-  const lines = [
-    '| kind | ordinary wobble | taken for | strong wobble | taken for |',
-    '|---|---:|---|---:|---|',
-  ];
-  for (const kind of READ_KINDS) {
-    const cells = hands.map((hand, k) => {
-      const { right, taken } = readAll(kind, hand);
-      all[k] += right;
-      const others = [...taken].sort((a, b) => b[1] - a[1]).map(([name, n]) => `${name} ${n}`);
-      return `${percent(right, FIGURES)} | ${others.join(', ')}`;
-    });
-    lines.push(`| ${kind} | ${cells.join(' | ')} |`);
-  }
-  const whole = FIGURES * READ_KINDS.length;
-  lines.push(`| **all** | **${percent(all[0], whole)}** | | **${percent(all[1], whole)}** | |`);
   const parts = [
     `${FIGURES} of each kind.`,
-    lines.join('\n'),
+    kindTable(READ_KINDS, [ORDINARY, STRONG], drawnFigure),
+    'Drawn by the second hand:',
+    kindTable(OTHER_KINDS, [STEADY_OTHER, UNSTEADY_OTHER], otherFigure),
+    scribbleLine(),
     roughTable(),
     writingTable(),
     characterTable(),
@@ -75,6 +69,38 @@ export function figureTable(): string {
     timeLine(),
   ];
   return parts.join('\n\n');
+}
+
+/** What each kind is read as, drawn by two hands; `draw` draws one of a kind from a seed. */
+function kindTable<K extends FigureKind, H>(
+  kinds: readonly K[],
+  hands: readonly H[],
+  draw: (kind: K, seed: number, hand: H) => DrawnFigure,
+): string {
+  const all = hands.map(() => 0);
+  const lines = [
+    '| kind | ordinary wobble | taken for | strong wobble | taken for |',
+    '|---|---:|---|---:|---|',
+  ];
+  for (const kind of kinds) {
+    const cells = hands.map((hand, k) => {
+      const { right, taken } = readAll(kind, (seed) => draw(kind, seed, hand));
+      all[k] += right;
+      const others = [...taken].sort((a, b) => b[1] - a[1]).map(([name, n]) => `${name} ${n}`);
+      return `${percent(right, FIGURES)} | ${others.join(', ')}`;
+    });
+    lines.push(`| ${kind} | ${cells.join(' | ')} |`);
+  }
+  const whole = FIGURES * kinds.length;
+  lines.push(`| **all** | ${all.map((right) => `**${percent(right, whole)}** | `).join('| ')}|`);
+  return lines.join('\n');
+}
+
+function scribbleLine(): string {
+  const offered = Array.from({ length: FIGURES }, (_, i) => readFigure([scribble(i + 1)])).filter(
+    (reading) => reading && reading.confidence >= ASK,
+  ).length;
+  return `Scribbles of eight and more corners that are offered as a figure: ${percent(offered, FIGURES)}.`;
 }
 
 /** Letters as strokes of a hand, capitals `height` points high. */

@@ -1,6 +1,5 @@
-import type { Figure, FigureKind } from '../src/figures/index.ts';
 import { degrees, polylineLength, resamplePolyline, type Vec } from '../src/geometry/index.ts';
-import { figureLines } from '../src/figures/index.ts';
+import { type Figure, figureLines, READ_KINDS } from '../src/figures/index.ts';
 import type { InkSample } from '../src/ink/index.ts';
 import type { DrawnFigure } from './drawnFigures.ts';
 import { seededRandom } from './seededRandom.ts';
@@ -42,23 +41,14 @@ type Random = () => number;
 const normal = (random: Random): number =>
   Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random());
 
-export const OTHER_KINDS = [
-  'line',
-  'arrow',
-  'polyline',
-  'arc',
-  'circle',
-  'ellipse',
-  'triangle',
-  'rectangle',
-  'square',
-  'diamond',
-  'parallelogram',
-  'polygon',
-  'star',
-] as const satisfies readonly FigureKind[];
+/** Kinds that the second hand leaves to the first. */
+const LEFT_OUT = ['curve', 'brace', 'bracket', 'tick', 'cross'] as const;
+export type OtherKind = Exclude<(typeof READ_KINDS)[number], (typeof LEFT_OUT)[number]>;
+export const OTHER_KINDS = READ_KINDS.filter(
+  (kind): kind is OtherKind => !(LEFT_OUT as readonly string[]).includes(kind),
+);
 
-function meant(kind: (typeof OTHER_KINDS)[number], random: Random): Figure {
+function meant(kind: OtherKind, random: Random): Figure {
   const between = (a: number, b: number): number => a + (b - a) * random();
   const centre = { x: between(120, 450), y: between(150, 650) };
   const size = Math.exp(between(Math.log(34), Math.log(220)));
@@ -236,7 +226,7 @@ function drawnAlong(
 }
 
 export function otherFigure(
-  kind: (typeof OTHER_KINDS)[number],
+  kind: OtherKind,
   seed: number,
   hand: OtherHand = STEADY_OTHER,
 ): DrawnFigure {

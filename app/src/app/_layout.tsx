@@ -3,7 +3,7 @@ import { useEffect, useMemo } from 'react';
 import { useColorScheme } from 'react-native';
 import { PaperProvider } from 'react-native-paper';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
-import { usePenRoll, useUnloadGuard } from '@/session';
+import { useSettings, useUnloadGuard } from '@/session';
 import { darkTheme, lightTheme, useReducedMotion, useShippedFonts } from '@/ui';
 
 export default function RootLayout() {
@@ -15,7 +15,7 @@ export default function RootLayout() {
     [calm, colours],
   );
   useUnloadGuard();
-  useEffect(() => void usePenRoll.getState().ready(), []);
+  useEffect(() => void useSettings.getState().ready(), []);
   if (!ready) return null;
   return (
     <SafeAreaProvider>

@@ -2,7 +2,7 @@ import { FIRST_ROLL } from '@marginalis/core/marks';
 import { cleanup, fireEvent, render, screen, waitFor } from '@testing-library/react';
 import type { ReactElement } from 'react';
 import { PaperProvider } from 'react-native-paper';
-import { usePenRoll } from '@/session';
+import { useSettings } from '@/session';
 import { lightTheme } from '@/ui';
 import { deskDocument } from '../testing/deskDocument';
 import { DocumentCard, kindOf } from './desk/DocumentCard';
@@ -14,10 +14,10 @@ import { PasswordScreen } from './reader/PasswordScreen';
 const mockUnlock = jest.fn();
 const mockRemove = jest.fn();
 jest.mock('@/session', () => {
-  const { usePenRoll: roll } = jest.requireActual('../session/penRoll');
+  const { useSettings: roll } = jest.requireActual('../session/settings');
   const state = { document: { pages: [], marks: new Map() } };
   return {
-    usePenRoll: roll,
+    useSettings: roll,
     useSession: () => ({ dispatch: jest.fn(), hand: { choose: jest.fn(), await: jest.fn() } }),
     useSessionState: (pick: (s: typeof state) => unknown) => pick(state),
     unlockDocument: (...a: unknown[]) => mockUnlock(...a),
@@ -96,7 +96,7 @@ test('an instrument’s ink, width, steadiness and manner can be changed, each b
   fireEvent.click(screen.getByRole('radio', { name: 'Verdigris green' }));
   fireEvent.click(screen.getByRole('radio', { name: '1.5' }));
   fireEvent.click(screen.getByText('Never'));
-  expect(usePenRoll.getState().roll[0]).toMatchObject({
+  expect(useSettings.getState().roll[0]).toMatchObject({
     colour: '#0f7566',
     widthMm: 1.5,
     tidy: 'never',
@@ -121,7 +121,7 @@ test('the eraser has a diameter and neither ink nor manners', () => {
   expect(screen.queryByText('Steadiness')).toBeNull();
   fireEvent.click(screen.getByRole('radio', { name: 'What it passes over' }));
   fireEvent.click(screen.getByRole('radio', { name: 'Highlighter' }));
-  expect(usePenRoll.getState().roll[5]).toMatchObject({ takes: 'part', only: 'highlighter' });
+  expect(useSettings.getState().roll[5]).toMatchObject({ takes: 'part', only: 'highlighter' });
   expect(screen.getByRole('button', { name: 'Clear page 1' })).toHaveProperty('disabled', true);
 });
 

@@ -18,7 +18,7 @@ import { Hand } from './hand';
 import { InHand } from './inHand';
 import { markInUse } from './inUse';
 import { Keeper } from './keeper';
-import { Lessons } from './lessons';
+import { Hints } from './hints';
 import { Notices } from './notices';
 import { Offers } from './offers';
 import { openingState, type SessionState } from './sessionState';
@@ -37,9 +37,9 @@ export class DocumentSession {
   readonly store;
   /** What is held over this document. */
   readonly hand = new Hand();
-  readonly lessons = new Lessons();
+  readonly hints = new Hints();
   readonly fingers: Fingers = new Fingers(
-    this.lessons,
+    this.hints,
     () => this.store,
     (transaction) => this.dispatch(transaction),
   );

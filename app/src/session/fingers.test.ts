@@ -5,12 +5,12 @@ import { createStore } from 'zustand/vanilla';
 import { ellipsePath, writeAlong } from '../../../core/testing/hand';
 import { done, pageRefsFor, PEN } from '../../../core/testing/marks';
 import { Fingers } from './fingers';
-import { Lessons } from './lessons';
-import { usePenRoll } from './penRoll';
+import { Hints } from './hints';
+import { useSettings } from './settings';
 import { openingState, type SessionState } from './sessionState';
 
 const pages = pageRefsFor([plainPage(400, 600)]);
-let lessons: Lessons;
+let hints: Hints;
 let fingers: Fingers;
 const store = createStore<SessionState>(() => openingState(pages));
 const write = (id: string, byFinger: boolean): void => {
@@ -20,14 +20,14 @@ const write = (id: string, byFinger: boolean): void => {
   store.setState({ document: done(document, drawInk(document, ink)) });
   if (byFinger) fingers.noteWrote(id);
 };
-const told = () => lessons.store.getState().told.map(({ id }) => id);
+const told = () => hints.store.getState().told.map(({ id }) => id);
 
 beforeEach(() => {
-  usePenRoll.setState({ fingers: 'found', penSeen: false, taught: [] });
+  useSettings.setState({ fingers: 'found', penSeen: false, taught: [] });
   store.setState({ document: emptyDocument(pages) });
-  lessons = new Lessons();
+  hints = new Hints();
   fingers = new Fingers(
-    lessons,
+    hints,
     () => store,
     (transaction) => {
       store.setState({ document: done(store.getState().document, transaction) });
@@ -41,15 +41,15 @@ test('what fingers wrote before the first pen can be taken back, what others wro
   write('b', false);
   write('c', true);
   fingers.seePen();
-  const [lesson] = lessons.store.getState().told;
-  lesson.ways?.[0].run();
+  const [hint] = hints.store.getState().told;
+  hint.ways?.[0].run();
   expect(countMarks(store.getState().document)).toBe(1);
   expect(fingers.fingersWrite()).toBe(false);
 });
 
 test('a pen is remembered, and nothing is offered where no finger wrote, nor a second time', () => {
   fingers.seePen();
-  expect(usePenRoll.getState().penSeen).toBe(true);
+  expect(useSettings.getState().penSeen).toBe(true);
   expect(told()).toEqual([]);
   write('a', true);
   fingers.seePen();
@@ -59,23 +59,23 @@ test('a pen is remembered, and nothing is offered where no finger wrote, nor a s
 test('fingers go on writing where that is said', () => {
   write('a', true);
   fingers.seePen();
-  lessons.store.getState().told[0].ways?.[1].run();
+  hints.store.getState().told[0].ways?.[1].run();
   expect(fingers.fingersWrite()).toBe(true);
-  usePenRoll.setState({ fingers: 'move' });
+  useSettings.setState({ fingers: 'move' });
   expect(fingers.fingersWrite()).toBe(false);
 });
 
 test('what is told is told once, one after the other, and not where it is known by then', () => {
   fingers.seeTwo();
   fingers.seeTwo();
-  lessons.teach({ id: 'other', text: '' });
+  hints.teach({ id: 'other', text: '' });
   expect(told()).toEqual(['two-fingers', 'other']);
-  lessons.close();
+  hints.close();
   expect(told()).toEqual(['other']);
   fingers.seeTwo();
-  lessons.know('other');
+  hints.know('other');
   expect(told()).toEqual([]);
-  usePenRoll.getState().noteTaught(null);
+  useSettings.getState().noteTaught(null);
   fingers.seeTwo();
   expect(told()).toEqual(['two-fingers']);
 });

@@ -1,8 +1,8 @@
 import { findMark, type Transaction } from '@marginalis/core/document';
 import { removeMarks } from '@marginalis/core/editing';
 import type { MarkId } from '@marginalis/core/marks';
-import type { Lessons } from './lessons';
-import { fingersWrite, usePenRoll } from './penRoll';
+import type { Hints } from './hints';
+import { fingersWrite, useSettings } from './settings';
 import type { SessionStore } from './sessionState';
 
 /** Learns of pens and fingers for this device, and remembers what fingers wrote while they were taken for pens. */
@@ -10,12 +10,12 @@ export class Fingers {
   private readonly wrote: MarkId[] = [];
 
   constructor(
-    private readonly lessons: Lessons,
+    private readonly hints: Hints,
     private readonly store: () => SessionStore,
     private readonly dispatch: (transaction: Transaction | null) => boolean,
   ) {}
 
-  fingersWrite = (): boolean => fingersWrite(usePenRoll.getState());
+  fingersWrite = (): boolean => fingersWrite(useSettings.getState());
 
   /** A finger made this mark. */
   noteWrote = (id: MarkId): void => {
@@ -24,12 +24,12 @@ export class Fingers {
 
   /** The first pen on this device: fingers that wrote until now may have been palms. */
   seePen = (): void => {
-    const { penSeen, fingers, seePen, setFingers } = usePenRoll.getState();
+    const { penSeen, fingers, seePen, setFingers } = useSettings.getState();
     if (penSeen) return;
     seePen();
-    this.lessons.know('two-fingers');
+    this.hints.know('two-fingers');
     if (fingers !== 'found' || this.wrote.length === 0) return;
-    this.lessons.teach({
+    this.hints.teach({
       id: 'pen-came',
       text: 'A pen is here: from now on it writes, and a finger moves the paper.',
       ways: [
@@ -40,7 +40,7 @@ export class Fingers {
   };
 
   seeTwo = (): void =>
-    this.lessons.teach({
+    this.hints.teach({
       id: 'two-fingers',
       text: 'One finger writes; two move the paper and zoom.',
     });

@@ -1,6 +1,6 @@
 import { FIRST_ROLL, type Instrument } from '@marginalis/core/marks';
 import { createStore } from 'zustand/vanilla';
-import { usePenRoll } from './penRoll';
+import { useSettings } from './settings';
 
 /** The next touch of a page is for something else than writing. */
 export interface AwaitedTouch {
@@ -24,12 +24,12 @@ export class Hand {
 
   choose = (id: string): void => {
     this.store.setState({ current: id });
-    usePenRoll.getState().noteUsed(id);
+    useSettings.getState().noteUsed(id);
   };
 
   /** The instrument in hand; the first of the roll where that one is gone. */
   instrument = (): Instrument => {
-    const { roll } = usePenRoll.getState();
+    const { roll } = useSettings.getState();
     const { current } = this.store.getState();
     return roll.find(({ id }) => id === current) ?? roll[0];
   };
@@ -49,12 +49,12 @@ export class Hand {
 
 /** The instrument that was in hand last, in whichever document; the first of the roll where that one is gone. */
 function heldLast(): string {
-  const { roll, used } = usePenRoll.getState();
+  const { roll, used } = useSettings.getState();
   return (roll.find(({ id }) => id === used[0]) ?? roll[0]).id;
 }
 
 /** The eraser of the roll, for a stylus turned round. */
 export const eraserOfRoll = (): Instrument => {
   const isEraser = ({ kind }: Instrument): boolean => kind === 'eraser';
-  return usePenRoll.getState().roll.find(isEraser) ?? FIRST_ROLL.find(isEraser) ?? FIRST_ROLL[0];
+  return useSettings.getState().roll.find(isEraser) ?? FIRST_ROLL.find(isEraser) ?? FIRST_ROLL[0];
 };

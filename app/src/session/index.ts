@@ -1,9 +1,10 @@
 export { DocumentSession, pagesAsCame } from './documentSession';
 export type { Begun, SessionState, TidyOffer, Undoable } from './sessionState';
 export { openSession, leaveSession, useOpenSessions, useUnloadGuard } from './openSessions';
+export { useLatelyWritten } from './useLatelyWritten';
 export { SessionContext, useHand, useSession, useSessionState } from './SessionContext';
-export { fingersWrite, usePenRoll } from './penRoll';
-export type { Lesson } from './lessons';
+export { fingersWrite, useSettings } from './settings';
+export type { Hint } from './hints';
 export { type AwaitedTouch, eraserOfRoll, Hand, type HandState } from './hand';
 export {
   type Added,

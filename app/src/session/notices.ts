@@ -28,7 +28,7 @@ export class Notices {
   forgetTrouble = (): void => this.store.setState({ trouble: null });
 
   /** Says what was done, with the way back; null when it has been read. */
-  tellDone = (done: Undoable | null): void => this.store.setState({ done });
+  offerUndo = (undoable: Undoable | null): void => this.store.setState({ undoable });
 
   setTask = (task: Task | null): void => this.store.setState({ task });
 }

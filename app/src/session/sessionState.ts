@@ -74,7 +74,7 @@ export interface NoticesPart {
   /** Work on this document that takes a while and can be stopped. */
   readonly task: Task | null;
   /** What was just done that is no step of the document, and the way back from it. */
-  readonly done: Undoable | null;
+  readonly undoable: Undoable | null;
 }
 
 export interface SessionState extends DocumentPart, InHandPart, OffersPart, NoticesPart {}
@@ -100,5 +100,5 @@ export const openingState = (pages: readonly Page[]): SessionState => ({
   refused: false,
   trouble: null,
   task: null,
-  done: null,
+  undoable: null,
 });

@@ -1,6 +1,6 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { Action, Hint, Icon, IconAction, paperIcon } from '@/ui';
+import { Action, Tooltip, Icon, IconAction, paperIcon } from '@/ui';
 import { isAble, spelledKeys } from './commands';
 import type { Command, ReaderFeature } from './feature';
 import { useReader } from './ReaderContext';
@@ -58,7 +58,7 @@ function BarButton({ command, wide }: { command: Command; wide: boolean }) {
     );
   if (short && wide)
     return (
-      <Hint text={title} keys={spelledKeys(command)}>
+      <Tooltip text={title} keys={spelledKeys(command)}>
         <Pressable
           role="button"
           accessibilityLabel={title}
@@ -74,7 +74,7 @@ function BarButton({ command, wide }: { command: Command; wide: boolean }) {
           <Icon name={icon} size={20} color={colors.onSurface} />
           <Text variant="labelLarge">{short}</Text>
         </Pressable>
-      </Hint>
+      </Tooltip>
     );
   return (
     <IconAction

@@ -31,7 +31,7 @@ export function SidePanel({ features, side }: { features: readonly ReaderFeature
 export function LowPanel({ features, side }: { features: readonly ReaderFeature[]; side: Side }) {
   const panel = useOpenPanel(features, side);
   const { height } = useWindowDimensions();
-  if (!panel?.clear) return null;
+  if (!panel?.beneath) return null;
   return <Standing panel={panel} style={[styles.low, { height: LOW * height }]} />;
 }
 
@@ -56,7 +56,7 @@ function Standing({ panel, style }: { panel: Panel; style: StyleProp<ViewStyle> 
           onPress={() => shell.closePanel(side)}
         />
       </View>
-      <Content onGone={() => panel.clear && shell.closePanel(side)} />
+      <Content onGone={() => panel.beneath && shell.closePanel(side)} />
     </View>
   );
 }
@@ -65,7 +65,7 @@ function Standing({ panel, style }: { panel: Panel; style: StyleProp<ViewStyle> 
 export function PanelSheet({ features, side }: { features: readonly ReaderFeature[]; side: Side }) {
   const panel = useOpenPanel(features, side);
   const { shell } = useReader();
-  if (!panel || panel.clear) return null;
+  if (!panel || panel.beneath) return null;
   const { title, Content } = panel;
   const close = (): void => shell.closePanel(side);
   return (

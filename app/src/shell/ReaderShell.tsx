@@ -4,7 +4,7 @@ import { useTheme } from 'react-native-paper';
 import {
   type DocumentSession,
   SessionContext,
-  usePenRoll,
+  useSettings,
   useSession,
   useSessionState,
 } from '@/session';
@@ -102,7 +102,7 @@ function Layout({ features }: { features: readonly ReaderFeature[] }) {
   const { width } = useWindowDimensions();
   const { colors } = useTheme();
   const wide = width >= WIDE_FROM;
-  const leftHanded = usePenRoll((r) => r.hand) === 'left';
+  const leftHanded = useSettings((r) => r.hand) === 'left';
   const feed = useMarkFeed(session);
   const [frame, setFrame] = useState<View | null>(null);
   useCommandKeys(frame as unknown as HTMLElement | null);

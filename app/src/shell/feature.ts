@@ -60,7 +60,7 @@ export interface Panel {
   readonly title: string;
   readonly side: 'roll' | 'margin';
   /** On a phone it stands beneath the page rather than over it: what it is about stays in sight. */
-  readonly clear?: boolean;
+  readonly beneath?: boolean;
   /** `onGone`: the reader was led to a place, which a sheet must not cover. */
   readonly Content: ComponentType<{ onGone: () => void }>;
 }

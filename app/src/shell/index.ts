@@ -14,5 +14,11 @@ export { SecondWindow } from './SecondWindow';
 export { ReaderShell, type ReaderShellProps } from './ReaderShell';
 export { useReader, useShell } from './ReaderContext';
 export { type Shell, UNKEPT } from './shellStore';
-export { type Hit, type InstrumentWriter, samplesOf, type WritingTools } from './writing';
+export {
+  GUIDE_INK,
+  type Hit,
+  type InstrumentWriter,
+  samplesOf,
+  type WritingTools,
+} from './writing';
 export { usePlaced } from './usePlaced';

@@ -2,6 +2,9 @@ import type { Matrix, Vec } from '@marginalis/core/geometry';
 import { type Instrument, instrumentWidth } from '@marginalis/core/marks';
 import { type LiveLook, LiveTiles, type StageController } from '@/stage';
 
+/** What is drawn over the page that is no mark: guides, the lasso. */
+export const GUIDE_INK = '#a8281a';
+
 /** Where a contact came down. */
 export interface Hit {
   /** Page of the document, from 0. */

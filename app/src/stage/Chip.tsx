@@ -1,10 +1,12 @@
 import {
+  type Box,
   box,
   boxOfPoints,
   displayMatrix,
   displaySize,
   type PageBox,
   transform,
+  transformBox,
   type Vec,
 } from '@marginalis/core/geometry';
 import { type ReactNode, useLayoutEffect, useRef, useState } from 'react';
@@ -12,7 +14,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { chipPlace } from './chipPlace';
 import { useSight, useStage } from './StageContext';
-import { Area, Hint, Icon, type IconName } from '@/ui';
+import { Area, Tooltip, Icon, type IconName } from '@/ui';
 
 /** What of a chip can be touched, and what of it is seen: no more than a line of print, CSS pixels. */
 export const CHIP_HEIGHT = 44;
@@ -24,6 +26,8 @@ interface ChipProps {
   page: PageBox;
   /** What it must keep clear of, in the page's user space. */
   clearOf: readonly Vec[];
+  /** What it keeps off where it can: what was written lately, in user space. */
+  ink: readonly Box[];
   /** The writing hand: it keeps clear of that too. */
   hand: 'right' | 'left';
   /** About how wide it is, CSS pixels, until it has been measured. */
@@ -57,19 +61,21 @@ export function ChipTag(
   const { colors } = useTheme();
   return (
     <Placed {...where} width={CHIP_HEIGHT}>
-      <Pressable role="button" accessibilityLabel={label} onPress={onPress} style={styles.tag}>
-        <View
-          style={[styles.dot, { backgroundColor: colors.surface, borderColor: colors.primary }]}
-        >
-          <Icon name={icon} size={14} color={colors.primary} />
-        </View>
-      </Pressable>
+      <Tooltip text={label}>
+        <Pressable role="button" accessibilityLabel={label} onPress={onPress} style={styles.tag}>
+          <View
+            style={[styles.dot, { backgroundColor: colors.surface, borderColor: colors.primary }]}
+          >
+            <Icon name={icon} size={14} color={colors.primary} />
+          </View>
+        </Pressable>
+      </Tooltip>
     </Placed>
   );
 }
 
 function Placed(props: Omit<ChipProps, 'label'>) {
-  const { index, page, clearOf, hand, width, onHeld, children } = props;
+  const { index, page, clearOf, ink, hand, width, onHeld, children } = props;
   const { zoom, covered } = useSight();
   const { controller } = useStage();
   /** When it came: a dot made just then was not meant for it. */
@@ -79,15 +85,17 @@ function Placed(props: Omit<ChipProps, 'label'>) {
   useLayoutEffect(() => {
     if (element.current) setMeasured(element.current.offsetWidth);
   }, [children]);
-  const matrix = displayMatrix(page);
-  const around = boxOfPoints(clearOf.map((p) => transform(matrix, p)));
+  const matrix = displayMatrix(page, zoom);
   const [left, top] = controller.cornerOf(index);
   const view = controller.getView();
   const place = chipPlace(
-    box(around.minX * zoom, around.minY * zoom, around.maxX * zoom, around.maxY * zoom),
-    { width: measured, height: CHIP_HEIGHT },
-    box(-left, covered - top, view.width - left, view.height - top),
-    displaySize(page).width * zoom,
+    {
+      around: boxOfPoints(clearOf.map((p) => transform(matrix, p))),
+      size: { width: measured, height: CHIP_HEIGHT },
+      seen: box(-left, covered - top, view.width - left, view.height - top),
+      ink: ink.map((b) => transformBox(matrix, b)),
+      pageWidth: displaySize(page).width * zoom,
+    },
     hand,
   );
   return (
@@ -132,7 +140,7 @@ export function ChipButton(props: {
       )}
     </Pressable>
   );
-  return text === '' && label ? <Hint text={label}>{button}</Hint> : button;
+  return text === '' && label ? <Tooltip text={label}>{button}</Tooltip> : button;
 }
 
 const styles = StyleSheet.create({

@@ -1,10 +1,17 @@
-import { box, boxesMeet } from '@marginalis/core/geometry';
+import { type Box, box, boxesMeet } from '@marginalis/core/geometry';
 import fc from 'fast-check';
 import { chipPlace } from './chipPlace';
 
 const PAGE = 800;
 const seen = box(-60, 100, 860, 700);
 const chip = { width: 140, height: 44 };
+const roomFor = (around: Box, ink: readonly Box[] = []) => ({
+  around,
+  size: chip,
+  seen,
+  ink,
+  pageWidth: PAGE,
+});
 
 test.each([
   ['a word in mid line: above it', box(300, 400, 380, 430), { left: 300, top: 348 }],
@@ -19,7 +26,7 @@ test.each([
   ['as wide as the window, at its head: below', box(-60, 90, 860, 300), { left: -56, top: 308 }],
   ['as large as the window: over its head', box(-60, 90, 860, 720), { left: -56, top: 104 }],
 ])('%s', (_, around, place) => {
-  expect(chipPlace(around, chip, seen, PAGE, 'right')).toEqual(place);
+  expect(chipPlace(roomFor(around), 'right')).toEqual(place);
 });
 
 const somewhere = fc
@@ -33,7 +40,7 @@ const somewhere = fc
 test('it is in the window, mirrored for the other hand, and lies below only where nothing else has room', () => {
   fc.assert(
     fc.property(somewhere, (around) => {
-      const { left, top } = chipPlace(around, chip, seen, PAGE, 'right');
+      const { left, top } = chipPlace(roomFor(around), 'right');
       expect(left).toBeGreaterThanOrEqual(seen.minX);
       expect(left + chip.width).toBeLessThanOrEqual(seen.maxX);
       expect(top).toBeGreaterThanOrEqual(seen.minY);
@@ -44,7 +51,7 @@ test('it is in the window, mirrored for the other hand, and lies below only wher
         seen.maxX - around.maxX > 160;
       if (hasRoom) expect(top).toBeLessThanOrEqual(Math.max(around.maxY, seen.minY + 4));
       const mirror = (b: typeof around) => box(PAGE - b.maxX, b.minY, PAGE - b.minX, b.maxY);
-      expect(chipPlace(mirror(around), chip, mirror(seen), PAGE, 'left')).toEqual({
+      expect(chipPlace({ ...roomFor(mirror(around)), seen: mirror(seen) }, 'left')).toEqual({
         left: PAGE - left - chip.width,
         top,
       });
@@ -55,9 +62,19 @@ test('it is in the window, mirrored for the other hand, and lies below only wher
 test('it covers what it is about only where that fills the window', () => {
   fc.assert(
     fc.property(somewhere, (around) => {
-      const { left, top } = chipPlace(around, chip, seen, PAGE, 'right');
+      const { left, top } = chipPlace(roomFor(around), 'right');
       const covers = boxesMeet(box(left, top, left + chip.width, top + chip.height), around);
       expect(covers).toBe(false);
     }),
   );
+});
+
+test('it keeps off what was written lately, where there is another place', () => {
+  const around = box(300, 400, 380, 430);
+  const above = box(290, 340, 600, 380);
+  expect(chipPlace(roomFor(around, [above]), 'right')).toEqual({ left: 152, top: 393 });
+  const line = box(100, 395, 290, 435);
+  expect(chipPlace(roomFor(around, [above, line]), 'right')).toEqual({ left: 388, top: 393 });
+  const everywhere = box(-60, 100, 860, 700);
+  expect(chipPlace(roomFor(around, [everywhere]), 'right')).toEqual({ left: 300, top: 348 });
 });

@@ -1,4 +1,4 @@
-import type { Box } from '@marginalis/core/geometry';
+import { box, boxesMeet, type Box } from '@marginalis/core/geometry';
 
 /** Between a chip and what it is about, and between it and the window's edge, CSS pixels. */
 const GAP = 8;
@@ -11,45 +11,62 @@ export interface ChipPlace {
   readonly top: number;
 }
 
+interface ChipRoom {
+  /** What the chip is about. */
+  readonly around: Box;
+  readonly size: { readonly width: number; readonly height: number };
+  /** What the window shows. */
+  readonly seen: Box;
+  /** What was written lately: the line being worked on. */
+  readonly ink: readonly Box[];
+  readonly pageWidth: number;
+}
+
 /**
  * Where a chip stands, all in CSS pixels from the page's upper left corner: where the writing hand and the next line are not.
  * For a right hand: in the outer margin to the left, level with what it is about; else above it; else beside it, to the left,
  * then to the right. Below, where the hand rests and the next line comes, only where all that has no room, and over it only
- * where it fills the window. Mirrored for a left hand.
+ * where it fills the window. A place that is free of ink comes before one that is not. Mirrored for a left hand.
  */
-export function chipPlace(
-  around: Box,
-  size: { readonly width: number; readonly height: number },
-  /** What the window shows. */
-  seen: Box,
-  pageWidth: number,
-  hand: 'right' | 'left',
-): ChipPlace {
-  if (hand === 'right') return placeForRight(around, size, seen, pageWidth);
+export function chipPlace(room: ChipRoom, hand: 'right' | 'left'): ChipPlace {
+  if (hand === 'right') return placeForRight(room);
+  const { pageWidth, size } = room;
   const mirror = (b: Box): Box => ({ ...b, minX: pageWidth - b.maxX, maxX: pageWidth - b.minX });
-  const place = placeForRight(mirror(around), size, mirror(seen), pageWidth);
+  const place = placeForRight({
+    ...room,
+    around: mirror(room.around),
+    seen: mirror(room.seen),
+    ink: room.ink.map(mirror),
+  });
   return { left: pageWidth - place.left - size.width, top: place.top };
 }
 
-function placeForRight(
-  around: Box,
-  { width, height }: { readonly width: number; readonly height: number },
-  seen: Box,
-  pageWidth: number,
-): ChipPlace {
+function placeForRight({ around, size, seen, ink, pageWidth }: ChipRoom): ChipPlace {
+  const { width, height } = size;
   const within = (at: number, from: number, to: number): number =>
     Math.max(from + EDGE, Math.min(at, to - EDGE));
   const level = within((around.minY + around.maxY - height) / 2, seen.minY, seen.maxY - height);
-  const onLeft = around.minX - GAP - width;
-  const hasLeft = onLeft >= seen.minX + EDGE;
-  if (hasLeft && onLeft + width <= MARGIN * pageWidth) return { left: onLeft, top: level };
-  const above = around.minY - GAP - height;
   const along = within(around.minX, seen.minX, seen.maxX - width);
-  if (above >= seen.minY + EDGE) return { left: along, top: Math.min(above, seen.maxY - height) };
-  if (hasLeft) return { left: onLeft, top: level };
-  const onRight = around.maxX + GAP;
-  if (onRight + width <= seen.maxX - EDGE) return { left: onRight, top: level };
-  const below = around.maxY + GAP;
-  if (below + height <= seen.maxY - EDGE) return { left: along, top: below };
-  return { left: along, top: seen.minY + EDGE };
+  const left = { left: around.minX - GAP - width, top: level };
+  const right = { left: around.maxX + GAP, top: level };
+  const above = {
+    left: along,
+    top: Math.min(around.minY - GAP - height, seen.maxY - height - EDGE),
+  };
+  const below = { left: along, top: around.maxY + GAP };
+  const isInMargin = left.left + width <= MARGIN * pageWidth;
+  const all = isInMargin ? [left, above, right, below] : [above, left, right, below];
+  const fitting = all.filter((place) => isWithin(boxAt(place, size), seen));
+  const isFree = (place: ChipPlace): boolean =>
+    ink.every((one) => !boxesMeet(one, boxAt(place, size)));
+  return fitting.find(isFree) ?? fitting[0] ?? { left: along, top: seen.minY + EDGE };
 }
+
+const boxAt = ({ left, top }: ChipPlace, { width, height }: ChipRoom['size']): Box =>
+  box(left, top, left + width, top + height);
+
+const isWithin = (b: Box, seen: Box): boolean =>
+  b.minX >= seen.minX + EDGE &&
+  b.maxX <= seen.maxX - EDGE &&
+  b.minY >= seen.minY + EDGE &&
+  b.maxY <= seen.maxY - EDGE;

@@ -1,7 +1,7 @@
 import type { Ref } from 'react';
 import { StyleSheet, type View } from 'react-native';
 import { IconButton } from 'react-native-paper';
-import { Hint } from './Hint';
+import { Tooltip } from './Tooltip';
 import { type IconName, paperIcon } from './icons';
 
 /** A button that is a sign only: as large as a finger needs, told in words by its hint and to those who do not see it. */
@@ -22,7 +22,7 @@ export function IconAction(props: {
 }) {
   const { icon, label, keys, size = 22, colour, disabled, on, menu, hold, onPress } = props;
   return (
-    <Hint text={label} keys={keys}>
+    <Tooltip text={label} keys={keys}>
       <IconButton
         ref={hold}
         icon={paperIcon(icon)}
@@ -37,7 +37,7 @@ export function IconAction(props: {
         onPress={onPress}
         style={styles.place}
       />
-    </Hint>
+    </Tooltip>
   );
 }
 

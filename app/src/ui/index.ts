@@ -6,7 +6,7 @@ export { Area, ColourInput } from './dom';
 export { Sheet } from './Sheet';
 export { CarryContext } from './Carry';
 export { Action } from './Action';
-export { Hint } from './Hint';
+export { Tooltip } from './Tooltip';
 export { IconAction } from './IconAction';
 export { type Choice, Choices, withOwn } from './Choices';
 export { MenuButton } from './MenuButton';

@@ -1,8 +1,8 @@
 import {
   type Box,
-  box,
   boxCentre,
   boxHeight,
+  boxOfPoints,
   boxWidth,
   dot,
   IDENTITY,
@@ -68,10 +68,7 @@ export function stoppedAtEdge(
   push: number,
 ): Vec {
   if (handle.act === 'turn') return to;
-  const part =
-    handle.act === 'move'
-      ? b
-      : box(...places(handlePlace(b, handle)), ...places(handlePlace(b, handle)));
+  const part = handle.act === 'move' ? b : boxOfPoints([handlePlace(b, handle)]);
   const stop = (by: number, low: number, high: number): number => {
     const stopped = Math.max(Math.min(0, low), Math.min(Math.max(0, high), by));
     return Math.abs(by - stopped) > push ? by : stopped;
@@ -82,8 +79,6 @@ export function stoppedAtEdge(
     y: from.y + stop(by.y, -part.minY, page.height - part.maxY),
   };
 }
-
-const places = ({ x, y }: Vec): [number, number] => [x, y];
 
 /** Less than this is no change, points. */
 const NOTHING = 0.01;

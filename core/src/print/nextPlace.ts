@@ -64,8 +64,16 @@ export function lineOf(
     .sort((a, b) => distance(a) - distance(b));
   const next = rule && rules.find((r) => r.y > rule.y + LEAST_PITCH / 2 && meets(r));
   const pitch = next ? next.y - rule.y : pitchOf(written, height, lines);
+  const middle = (written.minY + written.maxY) / 2;
+  const own = lines.find(
+    (line) =>
+      line.minY < middle &&
+      line.maxY > middle &&
+      line.minX <= written.minX &&
+      line.maxX >= written.maxX,
+  );
   return {
-    from: rule ? Math.min(rule.from, began) : began,
+    from: Math.min(began, rule?.from ?? Infinity, own?.minX ?? Infinity),
     to: rule ? rule.to : pageWidth * (1 - MARGIN),
     pitch,
   };

@@ -12,7 +12,7 @@ import { pickingFeature } from '@/features/picking';
 import { practiceFeature } from '@/features/practice';
 import { ReaderScreen } from '@/features/reader';
 import { sendingFeature } from '@/features/sending';
-import { teachingFeature } from '@/features/teaching';
+import { hintsFeature } from '@/features/hints';
 import { viewFeature } from '@/features/view';
 import { writingWindowFeature } from '@/features/writingwindow';
 import { keepForOffline } from '@/remote';
@@ -31,7 +31,7 @@ const FEATURES = [
   inkFilesFeature,
   practiceFeature,
   offlineFeature,
-  teachingFeature,
+  hintsFeature,
   writingWindowFeature,
 ];
 

@@ -1,9 +1,9 @@
-import { usePenRoll } from '@/session';
+import { useSettings } from '@/session';
 import { SwitchRow } from '@/ui';
 
 /** How figures that were read are made regular. */
 export function FigureSettings() {
-  const { settle, setSettle } = usePenRoll();
+  const { settle, setSettle } = useSettings();
   return (
     <>
       <SwitchRow

@@ -1,5 +1,6 @@
+import { useMemo } from 'react';
 import type { ScratchOffer } from '@marginalis/core/editing';
-import { usePenRoll, useSession, useSessionState } from '@/session';
+import { useLatelyWritten, useSettings, useSession, useSessionState } from '@/session';
 import { Chip, ChipButton, ChipTag } from '@/stage';
 import { Ghost } from './Ghost';
 import { useFolded } from './useFolded';
@@ -17,11 +18,13 @@ export function ScratchChip({ index }: { index: number }) {
 function StrikeChip({ index, scratch }: { index: number; scratch: ScratchOffer }) {
   const session = useSession();
   const page = useSessionState((s) => s.document.pages[index]);
-  const hand = usePenRoll((r) => r.hand);
+  const hand = useSettings((r) => r.hand);
   const { folded, unfold, onHeld } = useFolded();
   const { marks, area } = scratch;
   const what = marks.length === 1 ? 'Remove it' : `Remove ${marks.length} marks`;
-  const where = { index, page, hand, onHeld, clearOf: area };
+  const own = useMemo(() => new Set([...scratch.marks, scratch.stroke]), [scratch]);
+  const ink = useLatelyWritten(scratch.page, own);
+  const where = { index, page, ink, hand, onHeld, clearOf: area };
   if (folded)
     return (
       <ChipTag {...where} icon="remove" label={`${what}? Show what is offered`} onPress={unfold} />

@@ -1,10 +1,16 @@
 import { settleOn } from '@marginalis/core/editing';
 import { figureLines } from '@marginalis/core/figures';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTheme } from 'react-native-paper';
 import { FIGURE_NAMES } from '@marginalis/core/kinds';
-import { type TidyOffer, usePenRoll, useSession, useSessionState } from '@/session';
+import {
+  type TidyOffer,
+  useLatelyWritten,
+  useSettings,
+  useSession,
+  useSessionState,
+} from '@/session';
 import { Chip, CHIP_HEIGHT, ChipButton, ChipTag } from '@/stage';
 import { Ghost } from './Ghost';
 import { useFolded } from './useFolded';
@@ -24,7 +30,7 @@ export function TidyChip({ index }: { index: number }) {
 function OfferChip({ index, offer }: { index: number; offer: TidyOffer }) {
   const session = useSession();
   const page = useSessionState((s) => s.document.pages[index]);
-  const hand = usePenRoll((r) => r.hand);
+  const hand = useSettings((r) => r.hand);
   const [open, setOpen] = useState(false);
   const { folded, unfold, onHeld } = useFolded();
   const { colors } = useTheme();
@@ -37,13 +43,15 @@ function OfferChip({ index, offer }: { index: number; offer: TidyOffer }) {
   const hasMore = others.length > 0 || isChanged;
 
   const takeOther = (k: number) => {
-    const { settle } = usePenRoll.getState();
+    const { settle } = useSettings.getState();
     const { document } = session.store.getState();
     const other = others[k].figure;
     session.offers.take(settleOn(document, offer.page, new Set(offer.marks), other, settle).figure);
   };
 
-  const where = { index, page, hand, onHeld, clearOf: figureLines(figure).flat() };
+  const own = useMemo(() => new Set(offer.marks), [offer.marks]);
+  const ink = useLatelyWritten(offer.page, own);
+  const where = { index, page, ink, hand, onHeld, clearOf: figureLines(figure).flat() };
   if (folded && !open)
     return (
       <ChipTag

@@ -1,11 +1,10 @@
 import { type Figure, outlineFigure } from '@marginalis/core/figures';
 import type { Vec } from '@marginalis/core/geometry';
-import type { WritingTools } from '@/shell';
+import { GUIDE_INK, type WritingTools } from '@/shell';
 
 /** How wide guides are drawn, and the ring around the first corner, CSS pixels. */
 const LINE = 1.4;
 const RING = 9;
-const INK = '#a8281a';
 
 /** Shows what is no mark yet of a figure tapped corner by corner: its first corner, where it goes on, where it closes. */
 export function paintGuides(
@@ -22,7 +21,7 @@ export function paintGuides(
   const { zoom } = tools.stage.getCamera();
   const matrix = tools.matrix(page);
   const draw = (figure: Figure, dash: 'none' | 'dashed'): void =>
-    tools.tiles.fill('tip', outlineFigure(figure, LINE / zoom, dash), matrix, INK);
+    tools.tiles.fill('tip', outlineFigure(figure, LINE / zoom, dash), matrix, GUIDE_INK);
   const edge = (from: Vec, to: Vec): void =>
     draw({ kind: 'polyline', corners: [from, to] }, 'dashed');
   draw({ kind: 'circle', centre: first, radius: RING / zoom }, 'none');

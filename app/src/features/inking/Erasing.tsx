@@ -1,7 +1,7 @@
 import { inOrder, marksOn } from '@marginalis/core/document';
 import { clearPage } from '@marginalis/core/editing';
 import { type Eraser, inkName } from '@marginalis/core/marks';
-import { usePenRoll, useSession, useSessionState } from '@/session';
+import { useSettings, useSession, useSessionState } from '@/session';
 import { useSight } from '@/stage';
 import { Action, type Choice, Choices, InkDrop, paperIcon } from '@/ui';
 
@@ -19,7 +19,7 @@ const ONLY: readonly Choice<Eraser['only']>[] = [
 
 /** What an eraser takes, and the clearing of a whole page. */
 export function Erasing({ instrument, onClose }: { instrument: Eraser; onClose: () => void }) {
-  const { change } = usePenRoll();
+  const { change } = useSettings();
   const session = useSession();
   const { current } = useSight();
   const page = useSessionState((s) => s.document.pages[current]);

@@ -11,7 +11,7 @@ import {
 } from '@marginalis/core/figures';
 import { distance, type Vec } from '@marginalis/core/geometry';
 import { type FigurePen, instrumentStyle } from '@marginalis/core/marks';
-import { usePenRoll } from '@/session';
+import { useSettings } from '@/session';
 import { printedDotOn } from '@/stage';
 import type { Hit, Reader, WritingTools } from '@/shell';
 import { paintGuides } from './CornerGuides';
@@ -106,9 +106,9 @@ export class FigureDrawer {
     if (corners.length > 2 && isNear(corners[0])) return this.finish(true);
     if (corners.length > 1 && isNear(corners[corners.length - 1])) return this.finish();
     corners.push(at);
-    const { inHand, lessons } = this.reader.session;
+    const { inHand, hints } = this.reader.session;
     inHand.begin({ takeBack: this.takeBack, finish: () => this.finish() });
-    if (corners.length === 1) lessons.teach(FINISHING);
+    if (corners.length === 1) hints.teach(FINISHING);
     this.paint();
   }
 
@@ -141,7 +141,7 @@ export class FigureDrawer {
     const { document } = session.store.getState();
     const closed: Figure =
       close && figure.kind === 'polyline' ? { kind: 'polygon', corners: figure.corners } : figure;
-    const { meet } = usePenRoll.getState().settle;
+    const { meet } = useSettings.getState().settle;
     const manners = { upright: false, meet };
     const printed = printedDotOn(this.reader.stage, drawing.page);
     const settled = settleOn(document, drawing.pageId, new Set(), closed, manners, printed);
@@ -153,7 +153,7 @@ export class FigureDrawer {
         figure: settled.figure,
         style: instrumentStyle(drawing.instrument),
         madeAt: Date.now(),
-        author: usePenRoll.getState().author,
+        author: useSettings.getState().author,
       }),
     );
     if (done) session.inHand.pick([id]);

@@ -1,9 +1,9 @@
-import { usePenRoll } from '@/session';
+import { useSettings } from '@/session';
 import { Choices } from '@/ui';
 
 /** Which hand writes, and what one finger does. */
 export function HandSettings() {
-  const { hand, setHand, fingers, setFingers, penSeen } = usePenRoll();
+  const { hand, setHand, fingers, setFingers, penSeen } = useSettings();
   const found = penSeen ? 'a pen was seen, so they move' : 'they write until a pen is seen';
   return (
     <>

@@ -7,7 +7,7 @@ import {
 } from '@marginalis/core/marks';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { usePenRoll } from '@/session';
+import { useSettings } from '@/session';
 import { Action, Choices, ColourInput, InkDrop } from '@/ui';
 
 const inksFor = (kind: WritingInstrument['kind']): readonly Ink[] =>
@@ -16,7 +16,7 @@ const inksFor = (kind: WritingInstrument['kind']): readonly Ink[] =>
 /** The palette, the person's own inks, and two ways to find another. */
 export function InkChoices(props: { instrument: WritingInstrument; onPick: () => void }) {
   const { id, kind, colour } = props.instrument;
-  const { change, inks: own, mixInk } = usePenRoll();
+  const { change, inks: own, mixInk } = useSettings();
   const palette = inksFor(kind).map((ink) => ink.colour);
   const others = own.filter((c) => !palette.includes(c));
   const shown = [

@@ -23,7 +23,7 @@ import {
   writes,
   type WritingInstrument,
 } from '@marginalis/core/marks';
-import { usePenRoll } from '@/session';
+import { useSettings } from '@/session';
 import {
   type Hit,
   type InstrumentWriter,
@@ -181,10 +181,10 @@ export class InkWriter implements InstrumentWriter {
 
   /** What a first stroke teaches. */
   private teach({ by }: Stroke): void {
-    const { fingers, lessons } = this.reader.session;
+    const { fingers, hints } = this.reader.session;
     if (by === 'touch') fingers.seeTwo();
     else if (by === 'pen')
-      lessons.teach({
+      hints.teach({
         id: 'eraser-end',
         text: 'Turn the pen round, or hold its side button, to rub out.',
       });
@@ -204,7 +204,7 @@ export class InkWriter implements InstrumentWriter {
       instrument,
       samples,
       madeAt: Date.now(),
-      author: usePenRoll.getState().author,
+      author: useSettings.getState().author,
     };
     const draw = (finished: FinishedStroke | null): void => {
       const { document } = session.store.getState();
@@ -213,7 +213,7 @@ export class InkWriter implements InstrumentWriter {
       );
       if (stroke.by === 'touch') session.fingers.noteWrote(whole.id);
       this.teach(stroke);
-      const { settle } = usePenRoll.getState();
+      const { settle } = useSettings.getState();
       const consider = (): void =>
         session.offers.considerTidy(
           whole.id,

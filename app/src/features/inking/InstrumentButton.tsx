@@ -1,7 +1,7 @@
 import { inkName, type Instrument, writes } from '@marginalis/core/marks';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { useTheme } from 'react-native-paper';
-import { Hint, Icon, type IconName } from '@/ui';
+import { Tooltip, Icon, type IconName } from '@/ui';
 import { InstrumentIcon } from './InstrumentIcon';
 
 /** A place in the roll, CSS pixels. */
@@ -32,7 +32,7 @@ export function InstrumentButton(props: {
   const ink = inkOf(instrument);
   const { colors } = useTheme();
   return (
-    <Hint
+    <Tooltip
       text={`${instrumentLabel(instrument)}${held ? '. Tap again to change it.' : ''}`}
       keys={keys}
     >
@@ -66,7 +66,7 @@ export function InstrumentButton(props: {
           </View>
         )}
       </Pressable>
-    </Hint>
+    </Tooltip>
   );
 }
 
@@ -83,7 +83,7 @@ export function RollButton(props: {
   const { label, icon, able = true, on, keys, onPress } = props;
   const { colors } = useTheme();
   return (
-    <Hint text={label} keys={keys}>
+    <Tooltip text={label} keys={keys}>
       <Pressable
         role="button"
         accessibilityLabel={label}
@@ -99,7 +99,7 @@ export function RollButton(props: {
       >
         <Icon name={icon} size={22} color={on ? colors.onPrimaryContainer : colors.onSurface} />
       </Pressable>
-    </Hint>
+    </Tooltip>
   );
 }
 

@@ -11,7 +11,7 @@ import {
 } from '@marginalis/core/marks';
 import { StyleSheet, View } from 'react-native';
 import { Divider } from 'react-native-paper';
-import { usePenRoll, useSession } from '@/session';
+import { useSettings, useSession } from '@/session';
 import { colourUnder } from '@/stage';
 import { Action, type Choice, Choices, paperIcon, Sheet, withOwn } from '@/ui';
 import { InkChoices } from './InkChoices';
@@ -49,7 +49,7 @@ export function InstrumentSheet({
   /** Adds another instrument to the roll. */
   onAdd: () => void;
 }) {
-  const { change, mixInk } = usePenRoll();
+  const { change, mixInk } = useSettings();
   const { hand } = useSession();
   if (!instrument) return null;
   const { id, kind } = instrument;
@@ -113,7 +113,7 @@ function Writing({
   instrument: WritingInstrument;
   steadying: Steadying;
 }) {
-  const { change } = usePenRoll();
+  const { change } = useSettings();
   const { id, kind, nib } = instrument;
   const isFreehand = kind !== 'figure-pen' || instrument.shape === 'freehand';
   return (
@@ -162,7 +162,7 @@ function Writing({
 
 /** What a figure pen draws, and how. */
 function Drawing({ instrument }: { instrument: FigurePen }) {
-  const { change } = usePenRoll();
+  const { change } = useSettings();
   const { id, shape, even, fromCentre } = instrument;
   return (
     <>
@@ -201,7 +201,7 @@ function Drawing({ instrument }: { instrument: FigurePen }) {
 /** Moving, copying and removing, for those who do not drag. */
 function PlaceInRoll(props: { instrument: Instrument; onClose: () => void; onAdd: () => void }) {
   const { instrument, onClose, onAdd } = props;
-  const { roll, add, move, remove, bringBack } = usePenRoll();
+  const { roll, add, move, remove, bringBack } = useSettings();
   const { hand, notices } = useSession();
   const { id } = instrument;
   const place = roll.findIndex((i) => i.id === id);
@@ -227,7 +227,7 @@ function PlaceInRoll(props: { instrument: Instrument; onClose: () => void; onAdd
         icon={paperIcon('remove')}
         onPress={() => {
           remove(id);
-          notices.tellDone({
+          notices.offerUndo({
             text: `The ${instrument.name.toLowerCase()} is out of the roll.`,
             undo: () => bringBack(roll),
           });

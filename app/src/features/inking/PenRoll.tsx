@@ -2,7 +2,7 @@ import { type Instrument, rollInSight, writes } from '@marginalis/core/marks';
 import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Portal, Snackbar, useTheme } from 'react-native-paper';
-import { useHand, usePenRoll, useSession, useSessionState } from '@/session';
+import { useHand, useSettings, useSession, useSessionState } from '@/session';
 import { isAble, spelledKeys, usePlaced } from '@/shell';
 import { Area } from '@/ui';
 import { InstrumentButton, PLACE, RollButton } from './InstrumentButton';
@@ -30,7 +30,7 @@ const inSight = (place: HTMLElement | null): void =>
  * that were used last, and the eraser and the picker always.
  */
 export function PenRoll({ upright }: { upright: boolean }) {
-  const { roll, used, move } = usePenRoll();
+  const { roll, used, move } = useSettings();
   const session = useSession();
   const { hand } = session;
   const chosen = useHand((s) => s.current);
@@ -59,11 +59,11 @@ export function PenRoll({ upright }: { upright: boolean }) {
   const press = (id: string, isHeld: boolean): void => {
     if (drag.wasDrag()) return;
     if (isHeld) {
-      session.lessons.know(TAP_AGAIN.id);
+      session.hints.know(TAP_AGAIN.id);
       setChanging(id);
     } else {
       hand.choose(id);
-      session.lessons.teach(TAP_AGAIN);
+      session.hints.teach(TAP_AGAIN);
     }
   };
   const button = (instrument: Instrument) => (

@@ -1,7 +1,7 @@
 import { type Instrument, INSTRUMENTS, MOST_INSTRUMENTS } from '@marginalis/core/marks';
 import { StyleSheet, View } from 'react-native';
 import { Divider, Text } from 'react-native-paper';
-import { usePenRoll, useSession } from '@/session';
+import { useSettings, useSession } from '@/session';
 import { Action, Sheet } from '@/ui';
 import { instrumentLabel } from './InstrumentButton';
 import { InstrumentIcon } from './InstrumentIcon';
@@ -14,7 +14,7 @@ export function RollSheet(props: {
   onClose: () => void;
 }) {
   const { open, rest, onClose } = props;
-  const { roll, add, reset, bringBack } = usePenRoll();
+  const { roll, add, reset, bringBack } = useSettings();
   const { hand, notices } = useSession();
   const full = roll.length >= MOST_INSTRUMENTS;
   return (
@@ -73,7 +73,7 @@ export function RollSheet(props: {
       <Action
         onPress={() => {
           reset();
-          notices.tellDone({
+          notices.offerUndo({
             text: 'The first roll is laid out again.',
             undo: () => bringBack(roll),
           });

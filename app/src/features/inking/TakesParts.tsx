@@ -1,11 +1,11 @@
 import type { Eraser } from '@marginalis/core/marks';
 import { Pressable, StyleSheet } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { usePenRoll } from '@/session';
+import { useSettings } from '@/session';
 
 /** One tap from rubbing whole marks to rubbing what is passed over, and back: there while an eraser is in hand. */
 export function TakesParts({ eraser }: { eraser: Eraser }) {
-  const { change } = usePenRoll();
+  const { change } = useSettings();
   const { colors } = useTheme();
   const isPart = eraser.takes === 'part';
   return (

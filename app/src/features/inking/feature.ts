@@ -1,4 +1,4 @@
-import { usePenRoll } from '@/session';
+import { useSettings } from '@/session';
 import type { Command, Reader, ReaderFeature } from '@/shell';
 import { FigureWriter } from './FigureWriter';
 import { HandSettings } from './HandSettings';
@@ -10,7 +10,7 @@ import { RubWriter } from './RubWriter';
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'];
 
 function commands({ session }: Reader): readonly Command[] {
-  const { roll, hand: side, setHand } = usePenRoll.getState();
+  const { roll, hand: side, setHand } = useSettings.getState();
   const { hand } = session;
   const { writable } = session.store.getState();
   return [

@@ -1,5 +1,5 @@
 import type { FigurePen } from '@marginalis/core/marks';
-import { usePenRoll } from '@/session';
+import { useSettings } from '@/session';
 import type { Reader } from '@/shell';
 
 /**
@@ -21,7 +21,7 @@ export function watchBegun(
     session.hand.store.subscribe((now, before) => {
       if (now.current !== before.current) finish();
     }),
-    usePenRoll.subscribe(({ roll }) => {
+    useSettings.subscribe(({ roll }) => {
       const pen = roll.find((i) => i.id === id);
       if (pen?.kind !== 'figure-pen' || pen.shape !== shape) finish();
     }),

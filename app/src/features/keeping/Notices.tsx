@@ -1,6 +1,6 @@
 import { useSession, useSessionState } from '@/session';
 import { Action, Notice } from '@/ui';
-import { Done } from './Done';
+import { UndoOffer } from './UndoOffer';
 
 /** Sentences about the state of the document that a person must see. */
 export function Notices() {
@@ -32,7 +32,7 @@ export function Notices() {
           <Action onPress={session.retry}>Try again</Action>
         </Notice>
       )}
-      <Done />
+      <UndoOffer />
       {trouble && <Notice text={trouble} onClose={session.notices.forgetTrouble} />}
       {damaged > 0 && (
         <Notice

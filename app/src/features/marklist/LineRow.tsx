@@ -4,7 +4,7 @@ import { inkName } from '@marginalis/core/marks';
 import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { Icon } from '@/ui';
+import { Icon, Tooltip } from '@/ui';
 import { dateOf, ROW_HEIGHT, STEP_IN } from './MarkRow';
 import { PickBox } from './PickBox';
 import { Picture } from './Picture';
@@ -38,15 +38,17 @@ export const LineRow = memo(function LineRow(props: {
     <View
       style={[styles.row, { borderColor: colors.outlineVariant, paddingLeft: depth * STEP_IN }]}
     >
-      <Pressable
-        role="button"
-        aria-expanded={open}
-        accessibilityLabel={`${open ? 'Fold' : 'Unfold'} ${label}`}
-        onPress={() => onOpen(id)}
-        style={styles.fold}
-      >
-        <Icon name={open ? 'down' : 'right'} size={18} color={colors.onSurfaceVariant} />
-      </Pressable>
+      <Tooltip text={open ? 'Fold' : `Unfold: ${holds}`}>
+        <Pressable
+          role="button"
+          aria-expanded={open}
+          accessibilityLabel={`${open ? 'Fold' : 'Unfold'} ${label}`}
+          onPress={() => onOpen(id)}
+          style={styles.fold}
+        >
+          <Icon name={open ? 'down' : 'right'} size={18} color={colors.onSurfaceVariant} />
+        </Pressable>
+      </Tooltip>
       <Pressable
         role="button"
         accessibilityLabel={`Go to ${label}`}

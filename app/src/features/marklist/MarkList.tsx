@@ -73,15 +73,6 @@ export function MarkList({ onGone }: { onGone: () => void }) {
     [stage, session, onGone],
   );
   const pick = useCallback(
-    ({ mark }: ListedMark) => {
-      const { picked: held } = session.store.getState();
-      session.inHand.pick(
-        held.has(mark.id) ? [...held].filter((id) => id !== mark.id) : [...held, mark.id],
-      );
-    },
-    [session],
-  );
-  const pickAll = useCallback(
     (marks: readonly ListedMark[]) => {
       const { picked: held } = session.store.getState();
       const ids = marks.map(({ mark }) => mark.id);
@@ -175,7 +166,7 @@ export function MarkList({ onGone }: { onGone: () => void }) {
                 writable={writable}
                 onOpen={fold}
                 onJump={jump}
-                onPick={pickAll}
+                onPick={pick}
               />
             ) : (
               <MarkRow

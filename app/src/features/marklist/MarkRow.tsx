@@ -4,7 +4,7 @@ import { inkName } from '@marginalis/core/marks';
 import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { Icon } from '@/ui';
+import { Icon, Tooltip } from '@/ui';
 import { PickBox } from './PickBox';
 import { Picture } from './Picture';
 
@@ -27,7 +27,7 @@ export const MarkRow = memo(function MarkRow(props: {
   /** How deep it stands in a line of writing. */
   depth?: number;
   onJump: (row: ListedMark) => void;
-  onPick: (row: ListedMark) => void;
+  onPick: (rows: readonly ListedMark[]) => void;
   onUnlock: (row: ListedMark) => void;
 }) {
   const { row, page, words, picked, writable, depth = 0, onJump, onPick, onUnlock } = props;
@@ -57,21 +57,23 @@ export const MarkRow = memo(function MarkRow(props: {
         </View>
       </Pressable>
       {mark.locked ? (
-        <Pressable
-          role="button"
-          accessibilityLabel={`Unlock ${label.join(', ')}`}
-          disabled={!writable}
-          onPress={() => onUnlock(row)}
-          style={styles.lock}
-        >
-          <Icon name="lock" size={20} color={colors.onSurface} />
-        </Pressable>
+        <Tooltip text="Locked: unlock it">
+          <Pressable
+            role="button"
+            accessibilityLabel={`Unlock ${label.join(', ')}`}
+            disabled={!writable}
+            onPress={() => onUnlock(row)}
+            style={styles.lock}
+          >
+            <Icon name="lock" size={20} color={colors.onSurface} />
+          </Pressable>
+        </Tooltip>
       ) : (
         <PickBox
           label={`Pick ${label.join(', ')}`}
           picked={picked}
           disabled={!writable}
-          onPress={() => onPick(row)}
+          onPress={() => onPick([row])}
         />
       )}
     </View>

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
-import { usePenRoll } from '@/session';
+import { useSettings } from '@/session';
 
 /** Where the name is given. */
 export function NameSetting() {
-  const { author, setAuthor } = usePenRoll();
+  const { author, setAuthor } = useSettings();
   const { colors } = useTheme();
   const [text, setText] = useState(author);
   const keep = () => setAuthor(text.trim());

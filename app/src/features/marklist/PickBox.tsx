@@ -1,6 +1,6 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 import { useTheme } from 'react-native-paper';
-import { Icon } from '@/ui';
+import { Icon, Tooltip } from '@/ui';
 
 /** Takes what a row stands for in hand, and lays it down. */
 export function PickBox(props: {
@@ -12,24 +12,26 @@ export function PickBox(props: {
   const { label, picked, disabled, onPress } = props;
   const { colors } = useTheme();
   return (
-    <Pressable
-      role="checkbox"
-      aria-checked={picked}
-      accessibilityLabel={label}
-      disabled={disabled}
-      onPress={onPress}
-      style={styles.place}
-    >
-      <View
-        style={[
-          styles.box,
-          { borderColor: colors.onSurfaceVariant },
-          picked && { backgroundColor: colors.primary, borderColor: colors.primary },
-        ]}
+    <Tooltip text={picked ? 'Deselect' : 'Pick'}>
+      <Pressable
+        role="checkbox"
+        aria-checked={picked}
+        accessibilityLabel={label}
+        disabled={disabled}
+        onPress={onPress}
+        style={styles.place}
       >
-        {picked && <Icon name="check" size={16} color={colors.onPrimary} />}
-      </View>
-    </Pressable>
+        <View
+          style={[
+            styles.box,
+            { borderColor: colors.onSurfaceVariant },
+            picked && { backgroundColor: colors.primary, borderColor: colors.primary },
+          ]}
+        >
+          {picked && <Icon name="check" size={16} color={colors.onPrimary} />}
+        </View>
+      </Pressable>
+    </Tooltip>
   );
 }
 

@@ -26,7 +26,7 @@ import { POINTS_PER_MM } from '@marginalis/core/ink';
 import type { Mark } from '@marginalis/core/kinds';
 import { StyleSheet, View } from 'react-native';
 import { Divider, Text } from 'react-native-paper';
-import { usePenRoll, useSession } from '@/session';
+import { useSettings, useSession } from '@/session';
 import { Action, Choices, NumberField, paperIcon, Sheet } from '@/ui';
 import { copyPicked, cutPicked, pasteClip } from './clipboard';
 
@@ -60,7 +60,7 @@ export function MoreSheet(props: {
 }) {
   const { marks, page, open, onClose } = props;
   const session = useSession();
-  const { widthFollows, setWidthFollows } = usePenRoll();
+  const { widthFollows, setWidthFollows } = useSettings();
   const ids = marks.map(({ id }) => id);
   const document = () => session.store.getState().document;
   const act = (transaction: Transaction | null) => {
@@ -188,7 +188,7 @@ const ROUNDS = 8;
 /** Place and size in millimetres, from the page's upper left corner as it is seen. */
 function Numbers({ marks, page }: { marks: readonly Mark[]; page: Page }) {
   const session = useSession();
-  const { widthFollows } = usePenRoll();
+  const { widthFollows } = useSettings();
   const display = displayMatrix(page);
   const b = transformBox(display, boundsOfAll(marks));
   const mm = (points: number): number => Math.round((100 * points) / POINTS_PER_MM) / 100;

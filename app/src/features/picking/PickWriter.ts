@@ -4,6 +4,7 @@ import { outlineFigure } from '@marginalis/core/figures';
 import { distance, type Vec } from '@marginalis/core/geometry';
 import type { Instrument, MarkId, Picker } from '@marginalis/core/marks';
 import {
+  GUIDE_INK,
   type Hit,
   type InstrumentWriter,
   type Reader,
@@ -16,9 +17,8 @@ const REACH = { touch: 20, other: 8 } as const;
 /** A contact that moves no farther is a tap, and two taps within so long are a double one, ms. */
 const TAP_REACH = 6;
 const DOUBLE = 400;
-/** The lasso's line, CSS pixels, and its ink. */
+/** The lasso's line, CSS pixels. */
 const LINE = 1.6;
-const INK = '#b3261e';
 
 interface Going {
   readonly page: number;
@@ -93,7 +93,7 @@ export class PickWriter implements InstrumentWriter {
     const figure = { kind: 'polyline', corners: [...line, line[0]] } as const;
     const width = LINE / this.reader.stage.getCamera().zoom;
     const path = outlineFigure(figure, width, 'dashed');
-    this.tools.tiles.fill('tip', path, this.tools.matrix(going.page), INK);
+    this.tools.tiles.fill('tip', path, this.tools.matrix(going.page), GUIDE_INK);
   }
 
   /** The topmost mark there, its word or group; tapped again the one beneath; tapped twice the single stroke. */

@@ -10,7 +10,7 @@ import {
 } from '@marginalis/core/geometry';
 import { asFigure, kindFor, type Mark } from '@marginalis/core/kinds';
 import { useState } from 'react';
-import { usePenRoll, useSession, useSessionState } from '@/session';
+import { useLatelyWritten, useSettings, useSession, useSessionState } from '@/session';
 import { useReader } from '@/shell';
 import { Chip, ChipButton, TOUCH, useSight, useStandOff } from '@/stage';
 import { duplicatePicked } from './clipboard';
@@ -66,10 +66,14 @@ function PickedBar(props: {
   const page = useSessionState((s) => s.document.pages[index]);
   const dragged = useSessionState((s) => s.doomed.size > 0);
   const { zoom } = useSight();
-  const hand = usePenRoll((r) => r.hand);
+  const hand = useSettings((r) => r.hand);
   const { shell } = useReader();
   const [isMore, setMore] = useState(false);
   const ids = marks.map(({ id }) => id);
+  const ink = useLatelyWritten(
+    page.id,
+    useSessionState((s) => s.picked),
+  );
   const document = () => session.store.getState().document;
   const [first] = marks;
   const figure = marks.length === 1 ? asFigure(first) : null;
@@ -81,6 +85,7 @@ function PickedBar(props: {
         <Chip
           index={index}
           page={page}
+          ink={ink}
           hand={hand}
           clearOf={clearOf(here, standsOff, page, zoom)}
           width={BAR}

@@ -28,7 +28,7 @@ import {
 import type { Mark } from '@marginalis/core/kinds';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { useTheme } from 'react-native-paper';
-import { usePenRoll, useSession, useSessionState } from '@/session';
+import { useSettings, useSession, useSessionState } from '@/session';
 import { Grip, gripManners, TOUCH, useSight, useStage } from '@/stage';
 import { Area, arrowStep } from '@/ui';
 import { Carried } from './Carried';
@@ -62,7 +62,7 @@ interface Drag {
 
 /** How marks are carried: whether their lines grow with them. */
 const howCarried = (isScaled: boolean) => ({
-  widthFollows: isScaled && usePenRoll.getState().widthFollows,
+  widthFollows: isScaled && useSettings.getState().widthFollows,
 });
 
 /** The box around picked marks: dragged by its inside, scaled by corners and sides, turned; by keys too. */

@@ -8,7 +8,7 @@ import { HIGHLIGHTER_INKS, inkName, PEN_INKS, WIDTHS_MM } from '@marginalis/core
 import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
-import { usePenRoll, useSession } from '@/session';
+import { useSettings, useSession } from '@/session';
 import { useReader } from '@/shell';
 import { Action, type Choice, Choices, InkDrop, withOwn } from '@/ui';
 import { usePicked } from './usePicked';
@@ -85,7 +85,7 @@ export function RestylePanel({ onGone }: { onGone: () => void }) {
 /** Ink, width, opacity, steadiness, line, inside, arrowheads, author: each is changed at once. */
 function Look({ marks, onDone }: { marks: readonly Mark[]; onDone: () => void }) {
   const session = useSession();
-  const own = usePenRoll((r) => r.inks);
+  const own = useSettings((r) => r.inks);
   const ids = marks.map(({ id }) => id);
   const change = (restyle: Restyle) =>
     session.dispatch(restyleMarks(session.store.getState().document, ids, restyle));
@@ -218,7 +218,7 @@ function Author({ author, onChange }: { author: string; onChange: (author: strin
 
 /** Gives the instrument in hand the look of a mark. */
 function LikeThis({ mark, onDone }: { mark: Mark; onDone: () => void }) {
-  const { roll, change } = usePenRoll();
+  const { roll, change } = useSettings();
   const { hand } = useSession();
   const wanted = kindFor(mark).madeWith?.(mark);
   const { steadiness, nib } = kindFor(mark).look(mark);

@@ -1,9 +1,9 @@
-import { usePenRoll } from '@/session';
+import { useSettings } from '@/session';
 import { SwitchRow } from '@/ui';
 
 /** Whether lines grow with what is scaled. */
 export function WidthSetting() {
-  const { widthFollows, setWidthFollows } = usePenRoll();
+  const { widthFollows, setWidthFollows } = useSettings();
   return (
     <SwitchRow
       label="Lines grow thicker with what is scaled"

@@ -165,6 +165,6 @@ export const pickingFeature: ReaderFeature = {
   commands,
   OnPage: Picked,
   Settings: WidthSetting,
-  panels: [{ id: RESTYLE, title: 'Look', side: 'roll', clear: true, Content: RestylePanel }],
+  panels: [{ id: RESTYLE, title: 'Look', side: 'roll', beneath: true, Content: RestylePanel }],
   instruments: [{ kinds: ['picker'], writer: (reader, tools) => new PickWriter(reader, tools) }],
 };

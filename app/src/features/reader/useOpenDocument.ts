@@ -5,7 +5,7 @@ import {
   noteWorkedOn,
   openSession,
   passwordFor,
-  usePenRoll,
+  useSettings,
 } from '@/session';
 import { type DeskDocument, findDocument, readPlace, readSource } from '@/storage';
 import type { SourcePictures, StagePlace } from '@/stage';
@@ -53,7 +53,7 @@ export function useOpenDocument(id: string): OpenedDocument {
       if (!bytes) return show({ phase: 'failed', message: BYTES_GONE });
       const place = await readPlace(id);
       // The instrument in hand last, and what fingers do, are among the settings.
-      await usePenRoll.getState().ready();
+      await useSettings.getState().ready();
       const pictures = await PdfPictures.open(bytes, password);
       if (closed) return pictures.close();
       const session = openSession(document);

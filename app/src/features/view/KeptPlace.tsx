@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { StyleSheet } from 'react-native';
 import { useTheme } from 'react-native-paper';
-import { usePenRoll, useSession } from '@/session';
+import { useSettings, useSession } from '@/session';
 import { FootCorner, type StagePlace, useSight, useStage } from '@/stage';
 import { keepPlace } from '@/storage';
 import { Action, paperIcon } from '@/ui';
@@ -44,7 +44,7 @@ export function KeptPlace() {
 
 function WayBack({ before }: { before: StagePlace }) {
   const { controller } = useStage();
-  const hand = usePenRoll((r) => r.hand);
+  const hand = useSettings((r) => r.hand);
   const { colors } = useTheme();
   const [offered, setOffered] = useState(true);
   useEffect(() => {

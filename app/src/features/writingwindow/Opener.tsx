@@ -1,6 +1,6 @@
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { useTheme } from 'react-native-paper';
-import { usePenRoll, useSessionState } from '@/session';
+import { useSettings, useSessionState } from '@/session';
 import { useReader, useShell } from '@/shell';
 import { FootCorner } from '@/stage';
 import { IconAction, WIDE_FROM } from '@/ui';
@@ -10,7 +10,7 @@ import { WINDOW } from './WritingWindow';
 export function Opener() {
   const { shell } = useReader();
   const { colors } = useTheme();
-  const hand = usePenRoll((r) => r.hand);
+  const hand = useSettings((r) => r.hand);
   const writable = useSessionState((s) => s.writable);
   const narrow = useWindowDimensions().width < WIDE_FROM;
   const isFree = useShell((s) => s.panels.roll === null);

@@ -1,12 +1,12 @@
 import { boundsOf } from '@marginalis/core/derived';
 import { inOrder, marksOn } from '@marginalis/core/document';
-import { boxCentre, displayMatrix, displaySize, transformBox } from '@marginalis/core/geometry';
+import { boxCentre, displayMatrix, transformBox } from '@marginalis/core/geometry';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSession } from '@/session';
 import { type Reader, SecondWindow, useReader } from '@/shell';
 import type { StagePlace } from '@/stage';
-import { Follow } from './Follow';
+import { NextLine } from './NextLine';
 
 export const WINDOW = 'writing-window';
 
@@ -21,17 +21,15 @@ function beginning({ session, stage }: Reader): StagePlace {
   const { current } = stage.getSight();
   const page = document.pages[current];
   const last = inOrder(marksOn(document, page.id)).at(-1);
-  const seen = stage.getPlace();
   if (!last) {
-    const y = Math.max(0, seen.page === page.id ? seen.at.y : 0);
+    const y = Math.max(0, stage.getPlace().at.y);
     return { page: page.id, at: { x: 0, y: y + AROUND.y }, zoom: ZOOM, fit: 'free' };
   }
   const box = transformBox(displayMatrix(page), boundsOf(last));
-  const { width } = displaySize(page);
   return {
     page: page.id,
     at: {
-      x: Math.max(0, Math.min(box.maxX - AROUND.x, width)),
+      x: Math.max(0, box.maxX - AROUND.x),
       y: Math.max(0, boxCentre(box).y - AROUND.y),
     },
     zoom: ZOOM,
@@ -47,7 +45,7 @@ export function WritingWindow() {
   return (
     <View style={styles.window}>
       <SecondWindow label={`Writing window of ${desk.title}`} place={place}>
-        <Follow page={reader.stage} />
+        <NextLine main={reader.stage} />
       </SecondWindow>
     </View>
   );

@@ -8,7 +8,7 @@ import { WINDOW, WritingWindow } from './WritingWindow';
 export const writingWindowFeature: ReaderFeature = {
   name: 'writingwindow',
   panels: [
-    { id: WINDOW, title: 'Writing window', side: 'roll', clear: true, Content: WritingWindow },
+    { id: WINDOW, title: 'Writing window', side: 'roll', beneath: true, Content: WritingWindow },
   ],
   Over: Opener,
   OnPage: Frame,

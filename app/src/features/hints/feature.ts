@@ -1,15 +1,15 @@
-import { usePenRoll } from '@/session';
+import { useSettings } from '@/session';
 import type { Command, ReaderFeature } from '@/shell';
-import { LessonCard } from './LessonCard';
+import { HintCard } from './HintCard';
 
 const commands = (): readonly Command[] => {
-  const { taught, noteTaught } = usePenRoll.getState();
+  const { taught, noteTaught } = useSettings.getState();
   return [
     {
       id: 'teach-again',
       title: 'Show the hints again',
       group: 'Settings',
-      also: 'help lessons tips',
+      also: 'help hints tips',
       settings: 40,
       able: () => taught.length > 0,
       run: () => noteTaught(null),
@@ -18,4 +18,4 @@ const commands = (): readonly Command[] => {
 };
 
 /** What a person is told once, in a sentence, where it first matters. */
-export const teachingFeature: ReaderFeature = { name: 'teaching', commands, Over: LessonCard };
+export const hintsFeature: ReaderFeature = { name: 'hints', commands, Over: HintCard };

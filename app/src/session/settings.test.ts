@@ -1,16 +1,16 @@
 import { FIRST_ROLL } from '@marginalis/core/marks';
 import { settle } from '../testing/fakeLocks';
 import { eraserOfRoll, Hand } from './hand';
-import { usePenRoll } from './penRoll';
+import { useSettings } from './settings';
 
-const roll = () => usePenRoll.getState();
+const roll = () => useSettings.getState();
 
 test('an instrument changed stays changed in the next visit', async () => {
   await roll().load();
   roll().change('marking-pen', { colour: '#0f7566', widthMm: 1.5, steadiness: 80, tidy: 'never' });
   roll().setHand('left');
   await settle();
-  usePenRoll.setState({ roll: FIRST_ROLL, hand: 'right' });
+  useSettings.setState({ roll: FIRST_ROLL, hand: 'right' });
   await roll().load();
   expect(roll().hand).toBe('left');
   expect(roll().roll.find((i) => i.id === 'marking-pen')).toMatchObject({
@@ -20,7 +20,7 @@ test('an instrument changed stays changed in the next visit', async () => {
 });
 
 test('each document has a pen of its own in hand; one that is gone is replaced by the first', () => {
-  usePenRoll.setState({ roll: FIRST_ROLL });
+  useSettings.setState({ roll: FIRST_ROLL });
   const [here, there] = [new Hand(), new Hand()];
   here.choose('marking-pen');
   expect([here.instrument().id, there.instrument().id]).toEqual(['marking-pen', 'fine-pen']);
@@ -42,8 +42,8 @@ test('a touch that is awaited does what it is awaited for, once', () => {
 });
 
 test('a stylus turned round always finds an eraser', () => {
-  usePenRoll.setState({ roll: FIRST_ROLL });
+  useSettings.setState({ roll: FIRST_ROLL });
   expect(eraserOfRoll().kind).toBe('eraser');
-  usePenRoll.setState({ roll: [FIRST_ROLL[0]] });
+  useSettings.setState({ roll: [FIRST_ROLL[0]] });
   expect(eraserOfRoll().kind).toBe('eraser');
 });

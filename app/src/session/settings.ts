@@ -16,7 +16,7 @@ const MOST_INKS = 12;
 /** Instruments of which it is known when they were used. */
 const MOST_USED = 30;
 
-interface PenRoll extends Settings {
+interface SettingsStore extends Settings {
   /** Reads what is kept. */
   load(): Promise<void>;
   /** When what is kept has been read. */
@@ -51,15 +51,15 @@ export const fingersWrite = ({ fingers, penSeen }: Settings): boolean =>
   fingers === 'write' || (fingers === 'found' && !penSeen);
 
 /** What of the store is stored. */
-function settingsIn(all: PenRoll): Settings {
+function settingsIn(all: SettingsStore): Settings {
   const entries = Object.keys(FIRST_SETTINGS).map((key) => [key, all[key as keyof Settings]]);
   return Object.fromEntries(entries) as Settings;
 }
 
 let reading: Promise<void> | null = null;
 
-/** The person's instruments, kept across sessions. */
-export const usePenRoll = create<PenRoll>((set, get) => {
+/** What the person has set on this device, the pen roll first of all; kept across sessions. */
+export const useSettings = create<SettingsStore>((set, get) => {
   const keep = (): void => {
     // The roll is in memory; failing to store it costs a colour next time, not a mark.
     keepSettings(settingsIn(get())).catch((e: unknown) =>

@@ -5,21 +5,21 @@ import { useSession, useSessionState } from '@/session';
 const UNDO_FOR = 24_000;
 
 /** What was just done beside the document, and the way back. */
-export function Done() {
+export function UndoOffer() {
   const { notices } = useSession();
-  const done = useSessionState((s) => s.done);
+  const undoable = useSessionState((s) => s.undoable);
   return (
     <Portal>
       <Snackbar
         // A new one has its own time.
-        key={done?.text}
-        visible={done !== null}
+        key={undoable?.text}
+        visible={undoable !== null}
         duration={UNDO_FOR}
-        onDismiss={() => notices.tellDone(null)}
-        action={{ label: 'Undo', onPress: () => done?.undo() }}
+        onDismiss={() => notices.offerUndo(null)}
+        action={{ label: 'Undo', onPress: () => undoable?.undo() }}
         style={{ alignSelf: 'center', maxWidth: 480, marginBottom: 64 }}
       >
-        {done?.text ?? ''}
+        {undoable?.text ?? ''}
       </Snackbar>
     </Portal>
   );

@@ -37,7 +37,7 @@ function placeBy({ left, right, top, bottom }: DOMRect): Where {
 }
 
 /** What a sign stands for, in words, with its keys: on hovering, holding, or focusing it by keyboard. */
-export function Hint(props: { text: string; keys?: string; children: ReactNode }) {
+export function Tooltip(props: { text: string; keys?: string; children: ReactNode }) {
   const { text, keys, children } = props;
   const holder = useRef<HTMLDivElement>(null);
   const waiting = useRef<ReturnType<typeof setTimeout>>(undefined);
@@ -103,7 +103,7 @@ function Words({ text, keys, where }: { text: string; keys?: string; where: Wher
     // The sign has the words as its label already.
     <Area
       aria-hidden
-      data-hint
+      data-tooltip
       style={{
         position: 'fixed',
         zIndex: 100,

@@ -2,7 +2,7 @@ import { useEffect, useRef } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
-import { type Lesson, useSession } from '@/session';
+import { type Hint, useSession } from '@/session';
 import { useStage } from '@/stage';
 import { Action, Area, IconAction, WIDE_FROM } from '@/ui';
 
@@ -13,13 +13,13 @@ const READ_AFTER = 20_000;
 const TOP = 8;
 
 /** What is being told, at the head of the pages, where no hand rests. A pen writes through it. */
-export function LessonCard() {
-  const { lessons } = useSession();
-  const lesson = useStore(lessons.store, (s) => s.told[0]);
-  return lesson ? <Told key={lesson.id} lesson={lesson} onRead={lessons.close} /> : null;
+export function HintCard() {
+  const { hints } = useSession();
+  const hint = useStore(hints.store, (s) => s.told[0]);
+  return hint ? <Told key={hint.id} hint={hint} onRead={hints.close} /> : null;
 }
 
-function Told({ lesson, onRead }: { lesson: Lesson; onRead: () => void }) {
+function Told({ hint, onRead }: { hint: Hint; onRead: () => void }) {
   const { colors } = useTheme();
   const wide = useWindowDimensions().width >= WIDE_FROM;
   const { controller } = useStage();
@@ -27,11 +27,11 @@ function Told({ lesson, onRead }: { lesson: Lesson; onRead: () => void }) {
   useEffect(() => {
     controller.cover((card.current?.offsetHeight ?? 0) + TOP);
     return () => controller.cover(0);
-  }, [controller, lesson]);
+  }, [controller, hint]);
   useEffect(() => {
     const read = setTimeout(onRead, READ_AFTER);
     return () => clearTimeout(read);
-  }, [lesson, onRead]);
+  }, [hint, onRead]);
   return (
     <Area
       ref={card}
@@ -53,7 +53,7 @@ function Told({ lesson, onRead }: { lesson: Lesson; onRead: () => void }) {
         ]}
       >
         <View style={styles.said}>
-          <Text style={[styles.text, { color: colors.inverseOnSurface }]}>{lesson.text}</Text>
+          <Text style={[styles.text, { color: colors.inverseOnSurface }]}>{hint.text}</Text>
           <IconAction
             icon="close"
             size={20}
@@ -62,9 +62,9 @@ function Told({ lesson, onRead }: { lesson: Lesson; onRead: () => void }) {
             onPress={onRead}
           />
         </View>
-        {lesson.ways && (
+        {hint.ways && (
           <View style={styles.ways}>
-            {lesson.ways.map(({ label, run }) => (
+            {hint.ways.map(({ label, run }) => (
               <Action
                 key={label}
                 textColor={colors.inversePrimary}

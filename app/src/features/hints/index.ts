@@ -1,0 +1,1 @@
+export { hintsFeature } from './feature';

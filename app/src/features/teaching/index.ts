@@ -1,1 +1,0 @@
-export { teachingFeature } from './feature';
