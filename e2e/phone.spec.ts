@@ -1,4 +1,5 @@
 import { expect, test } from '@playwright/test';
+import { handwriting } from './support/handwriting';
 import { circle, line, Pen, type Point, wave } from './support/pen';
 import {
   command,
@@ -135,6 +136,26 @@ test('a chip does not stand in the way: a pen that goes on from it writes, one t
   await page.waitForTimeout(1_300);
   await pen.draw([tap, tap]);
   await expect(chip).toBeHidden();
+});
+
+test('what is told makes way for what is written beneath it, and small letters press nothing of it', async ({
+  page,
+}) => {
+  const pen = await openWorksheet(page);
+  const [x, y] = await placeOn(page, 1, 0.3, 0.5);
+  await pen.fingers('touchStart', [[x, y]]);
+  for (const at of wave(x, y, 60)) await pen.fingers('touchMove', [at]);
+  await pen.fingers('touchEnd', []);
+  await kept(page);
+  const [left, base] = await placeOn(page, 1, 0.14, 0.24);
+  for (const stroke of handwriting('the lower', left, base, 12))
+    await pen.draw(stroke, { pause: 2 });
+  await kept(page);
+  const offer = page.getByRole('button', { name: 'Take back what the finger wrote' });
+  const box = await offer.boundingBox();
+  expect(box?.y).toBeGreaterThan(base + 100);
+  await offer.click();
+  await expect(offer).toBeHidden();
 });
 
 test('what is used last is in the roll, the eraser and the picker always; the rest is one tap away', async ({

@@ -1,4 +1,7 @@
-import { useEffect, useRef } from 'react';
+import { roughBoundsOf } from '@marginalis/core/derived';
+import { fromTop, marksOn } from '@marginalis/core/document';
+import { box, boxesMeet, transformBox } from '@marginalis/core/geometry';
+import { type RefObject, useEffect, useRef, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
@@ -6,40 +9,51 @@ import { type Hint, useSession } from '@/session';
 import { useStage } from '@/stage';
 import { Action, Area, IconAction, WIDE_FROM } from '@/ui';
 
-/** It has been read after so long, ms; all of it can be shown again from the settings. */
+/** It has been read after so long, ms; all of it can be shown again from the settings. A question waits longer. */
 const READ_AFTER = 20_000;
+const ANSWERED_AFTER = 60_000;
 
-/** From the head of the window, CSS pixels. */
+/** From the head of the window, and from its foot, where a corner has its own, CSS pixels. */
 const TOP = 8;
+const BOTTOM = 64;
 
-/** What is being told, at the head of the pages, where no hand rests. A pen writes through it. */
+/** What is being told, at the head of the pages, where no hand rests. A pen writes through it, and it makes way. */
 export function HintCard() {
   const { hints } = useSession();
   const hint = useStore(hints.store, (s) => s.told[0]);
-  return hint ? <Told key={hint.id} hint={hint} onRead={hints.close} /> : null;
+  const card = useRef<HTMLDivElement>(null);
+  const atFoot = useMadeWay(card);
+  return hint ? <Told key={hint.id} {...{ hint, card, atFoot }} onRead={hints.close} /> : null;
 }
 
-function Told({ hint, onRead }: { hint: Hint; onRead: () => void }) {
+function Told(props: {
+  hint: Hint;
+  card: RefObject<HTMLDivElement | null>;
+  atFoot: boolean;
+  onRead: () => void;
+}) {
+  const { hint, card, atFoot, onRead } = props;
   const { colors } = useTheme();
   const wide = useWindowDimensions().width >= WIDE_FROM;
   const { controller } = useStage();
-  const card = useRef<HTMLDivElement>(null);
+  /** When it came: a dot made just then was not meant for it. */
+  const [since] = useState(() => performance.now());
   useEffect(() => {
-    controller.cover((card.current?.offsetHeight ?? 0) + TOP);
+    controller.cover(atFoot ? 0 : (card.current?.offsetHeight ?? 0) + TOP);
     return () => controller.cover(0);
-  }, [controller, hint]);
+  }, [controller, card, hint, atFoot]);
   useEffect(() => {
-    const read = setTimeout(onRead, READ_AFTER);
+    const read = setTimeout(onRead, hint.ways ? ANSWERED_AFTER : READ_AFTER);
     return () => clearTimeout(read);
   }, [hint, onRead]);
   return (
     <Area
       ref={card}
       data-control
-      data-chip
+      data-chip={since}
       style={{
         position: 'absolute',
-        top: TOP,
+        ...(atFoot ? { bottom: BOTTOM } : { top: TOP }),
         left: wide ? '50%' : 8,
         ...(wide ? { width: 520, marginLeft: -260 } : { right: 8 }),
         zIndex: 5,
@@ -81,6 +95,32 @@ function Told({ hint, onRead }: { hint: Hint; onRead: () => void }) {
       </View>
     </Area>
   );
+}
+
+/** Whether the card stands at the foot of the window: it goes to the other end when something is written beneath it. */
+function useMadeWay(card: RefObject<HTMLElement | null>): boolean {
+  const { store } = useSession();
+  const { controller } = useStage();
+  const [atFoot, setAtFoot] = useState(false);
+  useEffect(
+    () =>
+      store.subscribe(({ document }, before) => {
+        const element = card.current;
+        if (!element || document === before.document) return;
+        const { offsetLeft: left, offsetTop: top, offsetWidth, offsetHeight } = element;
+        const stands = box(left, top, left + offsetWidth, top + offsetHeight);
+        for (const [index, { id }] of document.pages.entries()) {
+          const marks = marksOn(document, id);
+          if (marks === marksOn(before.document, id)) continue;
+          const newest = fromTop(marks).next().value;
+          if (!newest) continue;
+          const written = transformBox(controller.userToView(index), roughBoundsOf(newest));
+          if (boxesMeet(written, stands)) return setAtFoot((there) => !there);
+        }
+      }),
+    [store, controller, card],
+  );
+  return atFoot;
 }
 
 const styles = StyleSheet.create({
