@@ -57,6 +57,11 @@ test('the list is searched and narrowed, several are picked, restyled and remove
   await expect(page.getByText('No mark fits.')).toBeVisible();
   await page.getByPlaceholder('Search the marks').fill('');
   await page.getByRole('button', { name: 'Filter' }).click();
+  const panel = await page.getByRole('complementary', { name: 'Marks' }).boundingBox();
+  const last = await page.getByRole('textbox', { name: 'To page' }).boundingBox();
+  expect((last?.x ?? NaN) + (last?.width ?? NaN)).toBeLessThan(
+    (panel?.x ?? 0) + (panel?.width ?? 0) - 8,
+  );
   await page.getByRole('radio', { name: 'Figures' }).click();
   await expect(rows(page)).toHaveCount(1);
   await expect(rows(page).first()).toHaveAccessibleName(/^Go to Circle, Verdigris green/);

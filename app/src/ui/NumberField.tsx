@@ -40,4 +40,4 @@ export function NumberField(props: {
   );
 }
 
-const styles = StyleSheet.create({ field: { width: 150 } });
+const styles = StyleSheet.create({ field: { width: 150, flexShrink: 1, minWidth: 0 } });
