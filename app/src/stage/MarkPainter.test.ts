@@ -124,3 +124,27 @@ test('tiles out of sight let go of their canvases, and come back with their mark
   painter.show(picture, WHOLE);
   expect(ink.childElementCount).toBe(2);
 });
+
+test('much ink just out of sight is painted over several frames, and at once when it comes into sight', () => {
+  jest.useFakeTimers();
+  const state = written(
+    pages,
+    Array.from({ length: 400 }, (_, i) => ({ page: 0, path: bar(20 + (260 * i) / 400) })),
+  );
+  const top = box(0, 0, 600, 400);
+  const painted = (): number => fills(ink).length;
+  painter.setMarks(on(state), NONE);
+  painter.show(picture, top);
+  const first = painted();
+  expect(first).toBeGreaterThan(0);
+  expect(first).toBeLessThan(300);
+  jest.advanceTimersByTime(16);
+  expect(painted()).toBeGreaterThan(first);
+  expect(painted()).toBeLessThan(400);
+  painter.show(picture, WHOLE);
+  expect(painted()).toBeGreaterThanOrEqual(400);
+  const all = painted();
+  jest.advanceTimersByTime(200);
+  expect(painted()).toBe(all);
+  jest.useRealTimers();
+});

@@ -23,7 +23,13 @@ interface Slip {
   readonly tile: Tile;
   light: HTMLCanvasElement | null;
   ink: HTMLCanvasElement | null;
+  /** So many of its rows are painted, from the top; the rest before they are seen. */
+  painted: number;
 }
+
+/** What will soon be seen is painted so many rows at a time, until so many shapes are painted in a frame. */
+const BAND = 64;
+const SHAPES_A_FRAME = 120;
 
 /** What marks are drawn in, bottom up; highlights are multiplied onto the paper. */
 export interface MarkHolders {
@@ -42,6 +48,8 @@ export class MarkPainter {
   private slips = new Map<string, Slip>();
   private marks: PageMarks = NO_MARKS;
   private doomed: ReadonlySet<MarkId> = NONE;
+  /** The frame in which painting goes on; 0 when nothing is left to paint. */
+  private frame = 0;
 
   /** Ends listening for faces that come late. */
   private readonly unfollow: () => void;
@@ -58,17 +66,18 @@ export class MarkPainter {
     if (picture !== this.picture) this.dropAll();
     this.picture = picture;
     const wanted = picture.tiles(seen, MARK_TILING);
+    const inSight = picture.tiles(seen, MARK_TILING, 0);
     for (const [key, slip] of this.slips) {
       if (wanted.has(key)) continue;
       this.drop(slip);
       this.slips.delete(key);
     }
     for (const [key, tile] of wanted) {
-      if (this.slips.has(key)) continue;
-      const slip: Slip = { tile, light: null, ink: null };
+      const slip = this.slips.get(key) ?? { tile, light: null, ink: null, painted: 0 };
       this.slips.set(key, slip);
-      this.paint(picture, slip, null);
+      if (inSight.has(key)) this.paintRows(picture, slip, tile.height);
     }
+    if (!this.frame) this.paintAhead();
   }
 
   setMarks(marks: PageMarks, doomed: ReadonlySet<MarkId>): void {
@@ -86,6 +95,8 @@ export class MarkPainter {
 
   release(): void {
     this.unfollow();
+    cancelAnimationFrame(this.frame);
+    this.frame = 0;
     this.dropAll();
     this.picture = null;
   }
@@ -98,14 +109,40 @@ export class MarkPainter {
   /** Marks the eraser touched are shown faintly until the pen is lifted. */
   private strength = ({ id }: Mark): number => (this.doomed.has(id) ? DOOMED : 1);
 
-  /** Paints a tile's marks again, in `changed` (user space) only when it is given. */
+  /** Paints some of what is not in sight yet, and the rest in the frames that follow: a page full of ink would hold one up. */
+  private paintAhead = (): void => {
+    this.frame = 0;
+    const { picture } = this;
+    let shapes = 0;
+    for (const slip of this.slips.values())
+      while (picture && slip.painted < slip.tile.height) {
+        if (shapes > SHAPES_A_FRAME) {
+          this.frame = requestAnimationFrame(this.paintAhead);
+          return;
+        }
+        shapes += this.paintRows(picture, slip, slip.painted + BAND);
+      }
+  };
+
+  /** Paints the rows of a tile that are not painted yet, up to one of them; how many shapes that took. */
+  private paintRows(picture: PagePicture, slip: Slip, to: number): number {
+    const from = slip.painted;
+    slip.painted = Math.min(to, slip.tile.height);
+    return this.paintPart(picture, slip, box(0, from, slip.tile.width, slip.painted));
+  }
+
+  /** Paints a tile's marks again where `changed` (user space) reaches, everywhere without it. */
   private paint(picture: PagePicture, slip: Slip, changed: Box | null): void {
+    const whole = box(0, 0, slip.tile.width, slip.painted);
+    const dirty = changed && pixelBox(transformBox(picture.matrixFor(slip.tile), changed));
+    this.paintPart(picture, slip, dirty ? intersectBoxes(whole, dirty) : whole);
+  }
+
+  /** Paints a part of a tile (its own pixels); how many shapes that took. */
+  private paintPart(picture: PagePicture, slip: Slip, clip: Box): number {
     const { tile } = slip;
+    if (isEmptyBox(clip) || clip.maxX === clip.minX || clip.maxY === clip.minY) return 0;
     const matrix = picture.matrixFor(tile);
-    const whole = box(0, 0, tile.width, tile.height);
-    const dirty = changed ? pixelBox(transformBox(matrix, changed)) : whole;
-    const clip = intersectBoxes(whole, dirty);
-    if (isEmptyBox(clip) || clip.maxX === clip.minX || clip.maxY === clip.minY) return;
     const seen = transformBox(invertMatrix(matrix), clip);
     const { beneath, over } = layersMeeting(this.marks, seen, this.strength);
     if (!slip.light && beneath.length > 0)
@@ -126,6 +163,7 @@ export class MarkPainter {
       paintDrawing(ctx, drawing, matrix, { fonts: this.fonts });
       ctx.restore();
     }
+    return beneath.length + over.length;
   }
 
   /** Adds marks to what is painted; they lie over all of it. */

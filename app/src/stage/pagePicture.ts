@@ -30,13 +30,13 @@ export class PagePicture {
     this.height = height * scale;
   }
 
-  /** The tiles of what is seen, by key; `seen` in display points of the page. */
-  tiles(seen: Box, tiling: Tiling): Map<string, Tile> {
+  /** The tiles of what is seen and `around` device pixels about it, by key; `seen` in display points of the page. */
+  tiles(seen: Box, tiling: Tiling, around = AROUND): Map<string, Tile> {
     const { scale } = this;
     const pixels = box(seen.minX * scale, seen.minY * scale, seen.maxX * scale, seen.maxY * scale);
     const width = Math.max(1, Math.round(this.width));
     const height = Math.max(1, Math.round(this.height));
-    const near = growBox(pixels, AROUND);
+    const near = growBox(pixels, around);
     return new Map(tilesFor(width, height, near, tiling).map((t) => [t.key, t]));
   }
 

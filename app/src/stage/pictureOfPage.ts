@@ -1,15 +1,19 @@
 import { layersFrom } from '@marginalis/core/derived';
 import { inOrder, type Page, type PageMarks } from '@marginalis/core/document';
 import { displayMatrix, displaySize } from '@marginalis/core/geometry';
+import { whenIdle } from '@/work';
 import { paintDrawing } from './paintDrawing';
 import { PagePicture } from './pagePicture';
 import { paperSourceOf, type SourcePictures } from './paperSource';
 
 const QUALITY = 0.82;
 
+/** So many shapes are painted at a time, about a millisecond's: nobody's pen waits for this picture. */
+const AT_A_TIME = 48;
+
 /**
  * A page with its marks as it is seen, `width` pixels wide, as a data URL; null when the browser makes no picture, or its print
- * cannot be drawn. `print` is a picture of it without marks, where there is one already.
+ * cannot be drawn. `print` is a picture of it without marks, where there is one already. Made while the browser has nothing else to do.
  */
 export async function pictureOfPage(
   page: Page,
@@ -24,7 +28,7 @@ export async function pictureOfPage(
   const canvas = document.createElement('canvas');
   canvas.width = width;
   canvas.height = height;
-  const ctx = canvas.getContext('2d');
+  const ctx = canvas.getContext('2d', { willReadFrequently: true });
   if (!ctx) return null;
   ctx.fillStyle = '#ffffff';
   ctx.fillRect(0, 0, width, height);
@@ -32,7 +36,13 @@ export async function pictureOfPage(
   if (!paper) return null;
   ctx.drawImage(paper, 0, 0, width, height);
   const { beneath, over } = layersFrom(inOrder(marks));
-  paintDrawing(ctx, [...beneath, ...over], displayMatrix(page, scale));
+  const drawing = [...beneath, ...over];
+  for (let i = 0; i < drawing.length; i += AT_A_TIME) {
+    await new Promise<void>(whenIdle);
+    paintDrawing(ctx, drawing.slice(i, i + AT_A_TIME), displayMatrix(page, scale));
+    // Browsers put painting off until somebody looks.
+    ctx.getImageData(0, 0, 1, 1);
+  }
   return canvas.toDataURL('image/jpeg', QUALITY);
 }
 

@@ -8,3 +8,4 @@ export {
   firstPagePicture,
   warmPdfJs,
 } from './pdfPictures';
+export { whenIdle } from './whenIdle';

@@ -1,6 +1,7 @@
 export { drawingOf, outlineOf, boundsOf, roughBoundsOf, liesBeneath } from './drawingOf.ts';
 export { linesOf, wholeLines, centrelinesOf, areasOf, reachOf } from './lines.ts';
 export { marksMeeting } from './pageIndex.ts';
+export { figuresOn } from './figuresOn.ts';
 export { type MarkLayers, type Strength, layersFrom, layersMeeting, layersOf } from './layers.ts';
 export { SLOTS, markSlots } from './markSlots.ts';
 export { changedBox } from './changedBox.ts';

@@ -1,5 +1,5 @@
 import { type DocState, findMark, fromTop, marksOn } from '../document/index.ts';
-import { liesBeneath } from '../derived/index.ts';
+import { figuresOn, liesBeneath } from '../derived/index.ts';
 import {
   type Figure,
   type FigureReading,
@@ -61,6 +61,8 @@ export interface FoundFigure {
   /** How many of the marks belong to it, the newest included. */
   readonly marks: number;
   readonly reading: FigureReading;
+  /** What the newest stroke would be by itself, where that is something. */
+  readonly alone: FigureReading | null;
 }
 
 /**
@@ -71,16 +73,25 @@ export function findFigure(
   group: readonly (readonly (readonly InkSample[])[])[],
   tidy: 'ask' | 'always',
 ): FoundFigure | null {
-  if (isDot(group[group.length - 1] ?? [])) return null;
-  for (let n = group.length; n > 0; n--) {
-    const strokes = group.slice(group.length - n).flat();
-    if (strokes.length > MOST_STROKES) continue;
-    const reading = readFigure(strokes);
-    if (!reading || reading.confidence < SURE_ENOUGH[tidy]) continue;
-    if (tidy === 'ask' && isEveryday(reading, strokes)) continue;
-    return { marks: n, reading };
+  const newest = group[group.length - 1] ?? [];
+  if (isDot(newest)) return null;
+  for (let n = group.length; n > 1; n--) {
+    const reading = sureFigure(group.slice(group.length - n).flat(), tidy);
+    if (reading) return { marks: n, reading, alone: sureFigure(newest, tidy) };
   }
-  return null;
+  const alone = sureFigure(newest, tidy);
+  return alone && { marks: 1, reading: alone, alone };
+}
+
+/** What figure strokes are, surely enough to be told. */
+function sureFigure(
+  strokes: readonly (readonly InkSample[])[],
+  tidy: 'ask' | 'always',
+): FigureReading | null {
+  if (strokes.length > MOST_STROKES) return null;
+  const reading = readFigure(strokes);
+  if (!reading || reading.confidence < SURE_ENOUGH[tidy]) return null;
+  return tidy === 'ask' && isEveryday(reading, strokes) ? null : reading;
 }
 
 /**
@@ -96,36 +107,18 @@ export function offerTidy(
   printed?: PrintedDot,
 ): FigureOffer | null {
   const mark = asInk(findMark(state, id));
-  if (!mark) return null;
-  if (found === null) return null;
+  if (!mark || found === null) return null;
   const group = found?.marks === 1 ? [mark] : [...marksBefore(state, mark, mark.order), mark];
-  const { marks: count, reading } =
-    (found?.marks === 1 ? null : joining(mark, manners, printed)) ??
-    found ??
-    findFigure(group.map(strokesOf), manners.tidy) ??
-    {};
-  if (!count || !reading) return null;
-  const marks = group.slice(-count).map((m) => m.id);
-  const { figure, meets } = settleOn(
-    state,
-    mark.page,
-    new Set(marks),
-    reading.figure,
-    manners,
-    printed,
-  );
+  const seen = found === undefined ? findFigure(group.map(strokesOf), manners.tidy) : found;
+  if (!seen) return null;
+  // A stroke that joins two printed dots is a line by itself, though it may cross another like a cross.
+  const joins =
+    printed && manners.meet && seen.alone ? joinsDots(seen.alone.figure, printed) : false;
+  const reading = joins && seen.alone ? seen.alone : seen.reading;
+  const marks = group.slice(joins ? -1 : -seen.marks).map((m) => m.id);
+  const without = new Set(marks);
+  const { figure, meets } = settleOn(state, mark.page, without, reading.figure, manners, printed);
   return { marks, page: mark.page, reading, figure, meets };
-}
-
-/** A stroke that joins two printed dots is a line by itself, though it may cross another like a cross. */
-function joining(
-  mark: InkMark,
-  { tidy, meet }: SettleManners & { readonly tidy: 'ask' | 'always' },
-  printed: PrintedDot | undefined,
-): FoundFigure | null {
-  if (!printed || !meet) return null;
-  const alone = findFigure([strokesOf(mark)], tidy);
-  return alone && joinsDots(alone.reading.figure, printed) ? alone : null;
 }
 
 /** A figure made regular among the figures of its page, but for those it replaces, and what is printed there. */
@@ -137,11 +130,9 @@ export function settleOn(
   manners: SettleManners,
   printed?: PrintedDot,
 ): { figure: Figure; meets: readonly Vec[] } {
-  const near = [...marksOn(state, page).values()].flatMap((m) => {
-    const figure = asFigure(m)?.figure;
-    return figure && !without.has(m.id) ? [figure] : [];
-  });
-  return settleFigure(figure, near, manners, printed);
+  const near = figuresOn(marksOn(state, page)).filter(({ id }) => !without.has(id));
+  const figures = near.map((mark) => mark.figure);
+  return settleFigure(figure, figures, manners, printed);
 }
 
 /** The ink a mark is, or was tidied from; none where there never was any. */

@@ -47,6 +47,12 @@ export function DeskPicture() {
       // The desk may lie beneath this screen.
       await mutate(DESK_KEY);
     };
+    const isWriting = (): boolean =>
+      session.strokeInHand.isBusy || session.store.getState().draft !== null;
+    const makeRested = (): void => {
+      if (isWriting()) resting = setTimeout(makeRested, RESTED);
+      else makeNow();
+    };
     const makeNow = (): void => {
       // The picture is all that is lost when storage refuses: that it does is said of the marks.
       make().catch((e: unknown) => console.warn('The picture on the desk was not renewed.', e));
@@ -56,7 +62,7 @@ export function DeskPicture() {
       const [a, b] = [shownBy(now.document), shownBy(before.document)];
       if (a[0] === b[0] && a[1] === b[1]) return;
       clearTimeout(resting);
-      resting = setTimeout(makeNow, RESTED);
+      resting = setTimeout(makeRested, RESTED);
     });
     return () => {
       unsubscribe();

@@ -7,9 +7,3 @@ export async function encodeElsewhere(marks: readonly MarkRecord[]): Promise<Mar
   const result = await startWork('encodeMarks', { marks }).result;
   return result.ok ? result.value : null;
 }
-
-/** Not every browser says when it is idle. */
-export function whenIdle(act: () => void): void {
-  if (typeof requestIdleCallback === 'function') requestIdleCallback(act);
-  else setTimeout(act, 0);
-}
