@@ -1,10 +1,9 @@
 import { linesOf, outlineOf } from '@marginalis/core/derived';
-import { adoptDrawn } from '@marginalis/core/kinds';
 import { type DocState, emptyDocument, marksOn } from '@marginalis/core/document';
 import { bringInInk, type IncomingInk } from '@marginalis/core/editing';
 import { mapPath, plainPage, type Vec } from '@marginalis/core/geometry';
-import type { InkSample } from '@marginalis/core/ink';
-import { type InkMark, writtenInk } from '@marginalis/core/kinds';
+import { type InkSample, packSamples } from '@marginalis/core/ink';
+import { adoptDrawn, type InkMark, writtenInk, writtenSamples } from '@marginalis/core/kinds';
 import { FIRST_ROLL } from '@marginalis/core/marks';
 import { wavePath, writeAlong } from '../core/testing/hand';
 import { done, pageRefsFor } from '../core/testing/marks';
@@ -33,7 +32,12 @@ export function fullPage(count: number): DocState {
   }));
   const incoming = places.map((by, i): IncomingInk => {
     const { page, style, tool, ink } = first[i % first.length];
-    return { page, style, tool, ink: { ...ink, samples: moved(ink.samples, by) } };
+    return {
+      page,
+      style,
+      tool,
+      ink: { ...ink, samples: packSamples(moved(writtenSamples(ink), by)) },
+    };
   });
   let n = 0;
   const empty = emptyDocument(pageRefsFor([plainPage(PAGE.width, PAGE.height)]));
@@ -46,7 +50,7 @@ export function fullPage(count: number): DocState {
     const [{ points, at }] = linesOf(like);
     const line = points.map((p, k) => ({ ...(p as InkSample), t: at[k] }));
     adoptDrawn(mark as InkMark, {
-      centreline: moved(line, places[i]),
+      centreline: packSamples(moved(line, places[i])),
       outline: mapPath(outlineOf(like), (x, y) => ({ x: x + places[i].x, y: y + places[i].y })),
     });
   });

@@ -1,4 +1,10 @@
-import { centrelineOf, createLiveInk, type InkSample, outlineInk } from '@marginalis/core/ink';
+import {
+  centrelineOf,
+  createLiveInk,
+  type InkSample,
+  outlineInk,
+  smoothInk,
+} from '@marginalis/core/ink';
 import { getStroke } from 'perfect-freehand';
 import { wavePath, writeAlong } from '../core/testing/hand';
 import { inTurn, type Row, timed } from './report';
@@ -58,13 +64,21 @@ export async function benchInk(): Promise<Row[]> {
       });
       return ms / (BATCH / 10);
     };
-    const { ours: a, theirs: b } = await inTurn(9, ours, theirs);
-    rows.push({
-      what: `a pen event at the ${at.toLocaleString('en')}th sample`,
-      reference: 'perfect-freehand, the whole stroke again',
-      ours: a,
-      theirs: b,
-    });
+    const again = async (): Promise<number> => {
+      const ms = await timed(() => {
+        for (let i = 0; i < BATCH; i += 50)
+          outlineInk(centrelineOf(smoothInk(ink.slice(0, at + i), 40)), NIB);
+      });
+      return ms / (BATCH / 50);
+    };
+    const what = `a pen event at the ${at.toLocaleString('en')}th sample`;
+    for (const [reference, whole] of [
+      ['perfect-freehand, the whole stroke again', theirs],
+      ['ours, the whole stroke smoothed and outlined again', again],
+    ] as const) {
+      const { ours: a, theirs: b } = await inTurn(9, ours, whole);
+      rows.push({ what, reference, ours: a, theirs: b });
+    }
   }
   return rows;
 }

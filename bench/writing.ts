@@ -4,7 +4,7 @@ import { fillFirstPage } from './fillPage';
 import { inBrowser } from './inBrowser';
 import { median, quantile } from './report';
 
-/** Main-thread work in each frame while writing and panning over a page full of ink, in Chromium. */
+/** Main-thread work in each frame while writing and panning over a page full of ink, in Chromium, beside a bare canvas. */
 
 const STROKES = 5000;
 const RATE = 240;
@@ -125,6 +125,35 @@ async function holdFineEraser(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Close', exact: true }).click();
 }
 
+/** What the browser takes by itself: a page with one canvas, on which lines are drawn as they come, and which is moved. */
+async function openBarePage(page: Page): Promise<void> {
+  await page.setContent(`
+    <body style="margin:0;overflow:hidden">
+    <div data-testid="stage" style="position:absolute;inset:0;touch-action:none">
+    <canvas width="1200" height="1600" style="position:absolute;left:40px;top:0"></canvas></div>`);
+  await page.evaluate(() => {
+    const stage = document.querySelector('[data-testid=stage]') as HTMLElement;
+    const canvas = document.querySelector('canvas') as HTMLCanvasElement;
+    const ctx = canvas.getContext('2d') as CanvasRenderingContext2D;
+    ctx.lineWidth = 2;
+    let last: readonly [number, number] = [0, 0];
+    let top = 0;
+    const lineTo = ({ clientX, clientY }: PointerEvent): void => {
+      ctx.beginPath();
+      ctx.moveTo(...last);
+      last = [clientX - 40, clientY];
+      ctx.lineTo(...last);
+      ctx.stroke();
+    };
+    stage.addEventListener('pointerdown', (e) => (last = [e.clientX - 40, e.clientY]));
+    stage.addEventListener('pointermove', (e) => e.getCoalescedEvents().forEach(lineTo));
+    stage.addEventListener('wheel', (e) => {
+      top = Math.max(-800, Math.min(0, top - e.deltaY));
+      canvas.style.transform = `translate(0, ${top}px)`;
+    });
+  });
+}
+
 export function writingTable(): Promise<string> {
   return inBrowser(async (context) => {
     const page = await context.newPage();
@@ -133,9 +162,17 @@ export function writingTable(): Promise<string> {
       `| ${STROKES.toLocaleString('en')} strokes on the page | frames | by the clock: median | 99th percentile | longest | on a processor: median | 99th percentile | of it for the pen: median | 99th percentile |`,
       '|---|---:|---:|---:|---:|---:|---:|---:|---:|',
     ];
+    const bare = await context.newPage();
+    await openBarePage(bare);
+    const bareWritten: Frame[][] = [];
+    const barePanned: Frame[][] = [];
     const written: Frame[][] = [];
     const panned: Frame[][] = [];
     for (let round = 0; round < ROUNDS; round++) {
+      await bare.bringToFront();
+      bareWritten.push(await workPerFrame(bare, 'write'));
+      barePanned.push(await workPerFrame(bare, 'pan'));
+      await page.bringToFront();
       written.push(await workPerFrame(page, 'write'));
       panned.push(await workPerFrame(page, 'pan'));
     }
@@ -152,6 +189,8 @@ export function writingTable(): Promise<string> {
       rowOf('of these, putting it down or lifting it', only(true)),
       rowOf('panning', panned),
       rowOf(`rubbing out parts at ${RATE} Hz`, rubbed),
+      rowOf('the reference, a bare canvas: writing', bareWritten),
+      rowOf('the reference, a bare canvas: panning', barePanned),
     );
     return `${lines.join('\n')}\n\nBringing the strokes in took ${(brought / 1000).toFixed(1)} s.`;
   });

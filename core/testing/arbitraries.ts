@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import type { Box, Matrix, PageBox, Vec } from '../src/geometry/index.ts';
-import { type InkSample, PLAIN_NIB, readHand } from '../src/ink/index.ts';
+import { type InkSample, packSamples, PLAIN_NIB, readHand } from '../src/ink/index.ts';
 import type { Mark } from '../src/kinds/index.ts';
 
 /** Random values of the core's own kinds, for property tests. */
@@ -98,12 +98,14 @@ export const inkMark: fc.Arbitrary<Mark> = fc
     kind: 'ink' as const,
     ...rest,
     ink: {
-      samples: samples.map((s) => ({
-        x: Math.round(s.x * 100) / 100,
-        y: Math.round(s.y * 100) / 100,
-        t: s.t - samples[0].t,
-        pressure: Math.round(s.pressure * 1023) / 1023,
-      })),
+      samples: packSamples(
+        samples.map((s) => ({
+          x: Math.round(s.x * 100) / 100,
+          y: Math.round(s.y * 100) / 100,
+          t: s.t - samples[0].t,
+          pressure: Math.round(s.pressure * 1023) / 1023,
+        })),
+      ),
       steadiness,
       nib: { ...PLAIN_NIB, thinning: 0.5 },
       straight: false,

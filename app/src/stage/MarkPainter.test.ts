@@ -116,12 +116,13 @@ test('tiles out of sight let go of their canvases, and come back with their mark
     { page: 0, path: bar(700) },
     { page: 0, path: bar(100) },
   ]);
-  painter.show(picture, WHOLE);
+  const large = new PagePicture(PAGE, 2);
+  painter.show(large, WHOLE);
   painter.setMarks(on(state), NONE);
   expect(ink.childElementCount).toBe(2);
-  painter.show(picture, box(0, 0, 600, 100));
+  painter.show(large, box(0, 0, 600, 100));
   expect(ink.childElementCount).toBe(1);
-  painter.show(picture, WHOLE);
+  painter.show(large, WHOLE);
   expect(ink.childElementCount).toBe(2);
 });
 

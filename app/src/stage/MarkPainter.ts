@@ -28,8 +28,10 @@ interface Slip {
 }
 
 /** What will soon be seen is painted so many rows at a time, until so many shapes are painted in a frame. */
-const BAND = 64;
-const SHAPES_A_FRAME = 120;
+const BAND = 32;
+const SHAPES_A_FRAME = 48;
+/** And so far ahead, device pixels. */
+const AHEAD = 512;
 
 /** What marks are drawn in, bottom up; highlights are multiplied onto the paper. */
 export interface MarkHolders {
@@ -65,7 +67,7 @@ export class MarkPainter {
   show(picture: PagePicture, seen: Box): void {
     if (picture !== this.picture) this.dropAll();
     this.picture = picture;
-    const wanted = picture.tiles(seen, MARK_TILING);
+    const wanted = picture.tiles(seen, MARK_TILING, AHEAD);
     const inSight = picture.tiles(seen, MARK_TILING, 0);
     for (const [key, slip] of this.slips) {
       if (wanted.has(key)) continue;

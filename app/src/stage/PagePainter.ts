@@ -1,6 +1,7 @@
 import type { PageMarks } from '@marginalis/core/document';
 import type { Box, PageBox } from '@marginalis/core/geometry';
 import type { MarkId } from '@marginalis/core/marks';
+import type { KeptPapers } from './KeptPapers';
 import type { LoadedFonts } from './LoadedFonts';
 import { type MarkHolders, MarkPainter } from './MarkPainter';
 import { PagePicture } from './pagePicture';
@@ -22,11 +23,12 @@ export class PagePainter {
     layers: PageLayers,
     private readonly page: PageBox,
     source: PaperSource,
+    papers: KeptPapers,
     fonts: LoadedFonts,
     /** Called when the paper seen is complete. */
     onDrawn: () => void,
   ) {
-    this.paper = new PaperPainter(layers.paper, source, onDrawn);
+    this.paper = new PaperPainter(layers.paper, source, papers, onDrawn);
     this.marks = new MarkPainter(layers, fonts);
   }
 

@@ -1,5 +1,6 @@
 import { box, plainPage } from '@marginalis/core/geometry';
 import { installFakeCanvases } from '../testing/fakeCanvas';
+import { KeptPapers } from './KeptPapers';
 import { PagePicture } from './pagePicture';
 import { PaperPainter } from './PaperPainter';
 import type { PaperSource } from './paperSource';
@@ -17,6 +18,7 @@ let asked: Asked[];
 let holder: HTMLElement;
 let drawn: number;
 let painter: PaperPainter;
+let papers: KeptPapers;
 let forgotten = 0;
 beforeEach(() => {
   installFakeCanvases();
@@ -42,7 +44,8 @@ beforeEach(() => {
     },
     forget: () => forgotten++,
   };
-  painter = new PaperPainter(holder, source, () => drawn++);
+  papers = new KeptPapers();
+  painter = new PaperPainter(holder, source, papers, () => drawn++);
 });
 
 const PAGE = plainPage(600, 800);
@@ -85,4 +88,30 @@ test('what is not wanted any more is dropped, and its picture not shown should i
   painter.release();
   expect(asked[1].dropped).toBe(true);
   expect(forgotten).toBe(1);
+});
+
+test('the paper of a page that was out of sight for a moment is there again at once, unless the scale is another', async () => {
+  painter.show(new PagePicture(PAGE, 1), WHOLE, 0);
+  asked[0].finish();
+  await settle();
+  const [paper] = holder.children;
+  painter.release();
+  expect(holder.childElementCount).toBe(0);
+  painter.show(new PagePicture(PAGE, 1), WHOLE, 0);
+  expect([...holder.children]).toEqual([paper]);
+  expect([asked.length, drawn]).toEqual([1, 2]);
+  painter.release();
+  painter.show(new PagePicture(PAGE, 2), WHOLE, 0);
+  expect(asked).toHaveLength(2);
+});
+
+test('of papers out of sight only so many are kept, the latest', () => {
+  const tile = (key: string) => ({ key, x: 0, y: 0, width: 2000, height: 2000 });
+  const canvasOf = ({ width, height }: { width: number; height: number }) =>
+    Object.assign(document.createElement('canvas'), { width, height });
+  for (const key of ['a', 'b', 'c']) papers.put(PAGE, 1, tile(key), canvasOf(tile(key)));
+  expect(papers.take(PAGE, 1, tile('a'))).toBeNull();
+  expect(papers.take(PAGE, 1, tile('c'))).not.toBeNull();
+  expect(papers.take(PAGE, 1, tile('c'))).toBeNull();
+  expect(papers.take(PAGE, 1, tile('b'))).not.toBeNull();
 });

@@ -1,6 +1,7 @@
 import { type Box, PAPER_TILING, type Tile } from '@marginalis/core/geometry';
 import type { PictureJob } from '@/work';
 import type { PaperSource } from './paperSource';
+import type { KeptPapers } from './KeptPapers';
 import { dropCanvas, type PagePicture } from './pagePicture';
 import { stillPicture } from './stillPicture';
 
@@ -22,6 +23,7 @@ export class PaperPainter {
   constructor(
     private readonly holder: HTMLElement,
     private readonly source: PaperSource,
+    private readonly papers: KeptPapers,
     /** Called when the paper seen is complete. */
     private readonly onDrawn: () => void,
   ) {}
@@ -58,6 +60,13 @@ export class PaperPainter {
   }
 
   private addSheet(picture: PagePicture, tile: Tile): void {
+    const kept = this.papers.take(picture.page, picture.scale, tile);
+    if (kept) {
+      const sheet: Sheet = { tile, paper: null, job: null };
+      this.sheets.set(tile.key, sheet);
+      this.lay(picture, sheet, kept);
+      return this.look();
+    }
     const job = this.source.request(picture, tile, () => this.distance);
     const sheet: Sheet = { tile, paper: null, job };
     this.sheets.set(tile.key, sheet);
@@ -65,23 +74,30 @@ export class PaperPainter {
       const paper = drawn && (await stillPicture(drawn));
       if (sheet.job !== job) return;
       sheet.job = null;
-      if (paper) {
-        picture.place(paper, tile);
-        sheet.paper = paper;
-        this.holder.append(paper);
-      }
-      if ([...this.sheets.values()].every((s) => s.job === null)) {
-        this.dropStale();
-        this.onDrawn();
-      }
+      if (paper) this.lay(picture, sheet, paper);
+      this.look();
     });
   }
 
+  private lay(picture: PagePicture, sheet: Sheet, paper: HTMLCanvasElement): void {
+    picture.place(paper, sheet.tile);
+    sheet.paper = paper;
+    this.holder.append(paper);
+  }
+
+  /** Looks whether the paper is complete. */
+  private look(): void {
+    if (![...this.sheets.values()].every((s) => s.job === null)) return;
+    this.dropStale();
+    this.onDrawn();
+  }
+
   private dropSheet(sheet: Sheet): void {
-    const { job, paper } = sheet;
+    const { job, paper, tile } = sheet;
+    const { picture } = this;
     sheet.job = null;
     job?.drop();
-    if (paper) dropCanvas(paper);
+    if (paper && picture) this.papers.put(picture.page, picture.scale, tile, paper);
   }
 
   private dropStale(): void {

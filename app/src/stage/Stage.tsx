@@ -82,9 +82,8 @@ export function Stage(props: {
           index={index}
           pictures={pictures}
           marks={marks}
-        >
-          {renderOnPage?.(index)}
-        </StagePage>
+          renderOnPage={renderOnPage}
+        />
       ))}
       {children}
     </Area>

@@ -8,6 +8,7 @@ import {
   type Vec,
 } from '@marginalis/core/geometry';
 import type { PageId } from '@marginalis/core/marks';
+import { KeptPapers } from './KeptPapers';
 import type { PagePainter } from './PagePainter';
 import { type Fit, Jumps, type StagePlace } from './place';
 import { StageCamera } from './StageCamera';
@@ -56,6 +57,8 @@ const NOTHING: StageSight = {
 
 /** Puts the mounted pages where the camera sees them, and says what is in sight. Not React's business. */
 export class StageController extends StageCamera {
+  /** The print of pages that went out of sight. */
+  readonly papers = new KeptPapers();
   /** By the page's id: pages come and go between others. */
   private readonly mounted = new Map<PageId, Mounted>();
   private sight = NOTHING;
@@ -77,7 +80,9 @@ export class StageController extends StageCamera {
     this.element = element;
     this.locate();
     return () => {
-      if (this.element === element) this.element = null;
+      if (this.element !== element) return;
+      this.element = null;
+      this.papers.clear();
     };
   }
 

@@ -1,5 +1,5 @@
 import { marksOn, type Page } from '@marginalis/core/document';
-import { type ReactNode, useLayoutEffect, useRef } from 'react';
+import { memo, type ReactNode, useLayoutEffect, useRef } from 'react';
 import { Area } from '@/ui';
 import { PagePainter } from './PagePainter';
 import type { MarkFeed } from './MarkFeed';
@@ -8,15 +8,15 @@ import { useStage } from './StageContext';
 
 const layer = { position: 'absolute', inset: 0 } as const;
 
-/** One page of the stack. React makes its boxes; a painter fills them. */
-export function StagePage(props: {
+/** One page of the stack. React makes its boxes; a painter fills them. What is drawn into it looks after itself. */
+export const StagePage = memo(function StagePage(props: {
   page: Page;
   index: number;
   pictures: SourcePictures;
   marks: MarkFeed | null;
-  children?: ReactNode;
+  renderOnPage?: (index: number) => ReactNode;
 }) {
-  const { page, index, pictures, marks, children } = props;
+  const { page, index, pictures, marks, renderOnPage } = props;
   const { controller, fonts } = useStage();
   const host = useRef<HTMLDivElement>(null);
   const paper = useRef<HTMLDivElement>(null);
@@ -27,9 +27,16 @@ export function StagePage(props: {
     const element = host.current;
     if (!element || !paper.current || !light.current || !ink.current) return undefined;
     const layers = { paper: paper.current, light: light.current, ink: ink.current };
-    const painter = new PagePainter(layers, page, paperSourceOf(page, pictures), fonts, () => {
-      element.dataset.drawn = 'yes';
-    });
+    const painter = new PagePainter(
+      layers,
+      page,
+      paperSourceOf(page, pictures),
+      controller.papers,
+      fonts,
+      () => {
+        element.dataset.drawn = 'yes';
+      },
+    );
     const follow = (): void => {
       if (!marks) return;
       const state = marks.getState();
@@ -63,7 +70,7 @@ export function StagePage(props: {
       <Area ref={paper} data-layer="paper" style={layer} />
       <Area ref={light} data-layer="highlights" style={layer} />
       <Area ref={ink} data-layer="ink" style={layer} />
-      {children}
+      {renderOnPage?.(index)}
     </Area>
   );
-}
+});

@@ -1,6 +1,6 @@
 import { type DocState, nextOrder, type Transaction, markChange } from '../document/index.ts';
-import type { HandReading, InkSample } from '../ink/index.ts';
-import { type InkMark, writtenInk } from '../kinds/index.ts';
+import type { InkSample } from '../ink/index.ts';
+import { type InkMark, type WrittenInk, writtenInk } from '../kinds/index.ts';
 import {
   type Instrument,
   type WritingInstrument,
@@ -18,8 +18,6 @@ export interface Stroke {
   readonly samples: readonly InkSample[];
   /** Milliseconds since 1970. */
   readonly madeAt: number;
-  /** What the samples tell of the hand, when that has been read already; they are on the grid then. */
-  readonly hand?: HandReading;
   /** Nobody when left out or empty. */
   readonly author?: string;
 }
@@ -29,10 +27,19 @@ export interface Stroke {
  * @throws RangeError when it has no sample, or the instrument does not write
  */
 export function drawInk(state: DocState, stroke: Stroke): Transaction {
-  const { instrument } = stroke;
-  if (stroke.samples.length === 0) throw new RangeError('A stroke needs at least one sample.');
+  const { instrument, samples } = stroke;
+  if (samples.length === 0) throw new RangeError('A stroke needs at least one sample.');
   if (!writes(instrument))
     throw new RangeError(`The ${(instrument as Instrument).kind} does not write.`);
+  return putInk(state, stroke, writtenInk(samples, instrument));
+}
+
+/** Puts ink on its page whose samples have been read already. */
+export function putInk(
+  state: DocState,
+  { instrument, ...stroke }: Omit<Stroke, 'samples'>,
+  ink: WrittenInk,
+): Transaction {
   const tool = instrument.kind === 'highlighter' ? 'highlighter' : 'pen';
   const mark: InkMark = {
     kind: 'ink',
@@ -43,7 +50,7 @@ export function drawInk(state: DocState, stroke: Stroke): Transaction {
     madeAt: stroke.madeAt,
     ...(stroke.author ? { author: stroke.author } : {}),
     tool,
-    ink: writtenInk(stroke.samples, instrument, stroke.hand),
+    ink,
   };
   return {
     label: tool === 'highlighter' ? 'Highlight' : 'Write',

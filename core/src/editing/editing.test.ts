@@ -8,6 +8,7 @@ import {
   markChange,
 } from '../document/index.ts';
 import { plainPage } from '../geometry/index.ts';
+import { writtenSamples } from '../kinds/index.ts';
 import { FIRST_ROLL } from '../marks/index.ts';
 import { drawInk } from './draw.ts';
 import { changeFigure, drawFigure } from './figures.ts';
@@ -45,8 +46,8 @@ test('a stroke is kept as written: samples on the grid, time from nought, the in
   const mark = findMark(done(state, transaction), 'new');
   expect(mark).toMatchObject({ kind: 'ink', tool: 'pen', page: 'p0', order: 3, madeAt: 5 });
   if (mark?.kind !== 'ink') throw new Error('A stroke is ink.');
-  expect(mark.ink.samples).toHaveLength(samples.length);
-  expect(mark.ink.samples[0].t).toBe(0);
+  expect(writtenSamples(mark.ink)).toHaveLength(samples.length);
+  expect(writtenSamples(mark.ink)[0].t).toBe(0);
   expect(mark.ink.steadiness).toBe(63);
   expect(transaction.label).toBe('Write');
 });

@@ -10,6 +10,7 @@ import {
 } from '../ink/index.ts';
 import {
   adoptStored,
+  inkRead,
   type InkMark,
   storedSamples,
   type Mark,
@@ -17,7 +18,7 @@ import {
   asInk,
 } from '../kinds/index.ts';
 import { type WritingInstrument } from '../marks/index.ts';
-import { drawInk, type Stroke } from './draw.ts';
+import { drawInk, putInk, type Stroke } from './draw.ts';
 import { findFigure, type FoundFigure, marksBefore, strokesOf } from './offerTidy.ts';
 
 /** A stroke on its way to the thread that finishes it. Samples are packed. */
@@ -50,7 +51,7 @@ const drawnInk = ({ changes: [{ after }] }: Transaction): InkMark | null => asIn
 /** What another thread needs to finish a stroke of this document. */
 export function strokeWork(state: DocState, { instrument, ...stroke }: Stroke): StrokeWork {
   const { samples, page, madeAt } = stroke;
-  const written = { page, madeAt, tool: toolOf(instrument), ink: { samples } };
+  const written = { page, madeAt, tool: toolOf(instrument), samples };
   const before = instrument.tidy === 'never' ? [] : marksBefore(state, written);
   return {
     instrument,
@@ -68,7 +69,7 @@ export function finishStroke({ instrument, samples: packed, before }: StrokeWork
   const group = [...before.map((strokes) => strokes.map(unpackSamples)), [samples]];
   return {
     hand: mark.ink.hand,
-    samples: packSamples(samples),
+    samples: mark.ink.samples,
     centreline: packSamples(centrelinesOf(mark)[0] as readonly InkSample[]),
     outline: outlineOf(mark),
     stored: storedSamples(mark.ink.samples),
@@ -82,10 +83,10 @@ export function drawFinished(
   stroke: Stroke,
   { hand, samples, centreline, outline, stored }: FinishedStroke,
 ): Transaction {
-  const transaction = drawInk(state, { ...stroke, samples: unpackSamples(samples), hand });
+  const transaction = putInk(state, stroke, inkRead(samples, stroke.instrument, hand));
   const mark = drawnInk(transaction);
   if (mark) {
-    adoptDrawn(mark, { centreline: unpackSamples(centreline), outline });
+    adoptDrawn(mark, { centreline, outline });
     adoptStored(mark.ink.samples, stored);
   }
   return transaction;

@@ -18,7 +18,7 @@ import {
   growBox,
   type Vec,
 } from '../geometry/index.ts';
-import type { InkSample } from '../ink/index.ts';
+import { type InkSample, timeTaken } from '../ink/index.ts';
 import { type InkMark, type Mark, placedSamples, asFigure, asInk } from '../kinds/index.ts';
 import { type MarkId, type PageId } from '../marks/index.ts';
 
@@ -108,7 +108,8 @@ export function offerTidy(
 ): FigureOffer | null {
   const mark = asInk(findMark(state, id));
   if (!mark || found === null) return null;
-  const group = found?.marks === 1 ? [mark] : [...marksBefore(state, mark, mark.order), mark];
+  const group =
+    found?.marks === 1 ? [mark] : [...marksBefore(state, asWritten(mark), mark.order), mark];
   const seen = found === undefined ? findFigure(group.map(strokesOf), manners.tidy) : found;
   if (!seen) return null;
   // A stroke that joins two printed dots is a line by itself, though it may cross another like a cross.
@@ -141,15 +142,16 @@ export function inkOf(mark: Mark): readonly InkMark[] {
   return ink ? [ink] : (asFigure(mark)?.from ?? []);
 }
 
+const asWritten = (mark: InkMark): Written => ({ ...mark, samples: placedSamples(mark.ink) });
+
 /** The strokes a mark was written with. */
 export const strokesOf = (mark: Mark): readonly (readonly InkSample[])[] =>
   inkOf(mark).map(({ ink }) => placedSamples(ink));
 
 /** A stroke just written, whether it is a mark already or not. */
-export type Written = Pick<InkMark, 'page' | 'madeAt' | 'tool'> & { readonly ink: InkSamples };
-interface InkSamples {
+export type Written = Pick<InkMark, 'page' | 'madeAt' | 'tool'> & {
   readonly samples: readonly InkSample[];
-}
+};
 
 /**
  * The marks below `order` written just before the stroke, near it, the last one last; figures tidied from ink count as
@@ -157,7 +159,7 @@ interface InkSamples {
  */
 export function marksBefore(state: DocState, stroke: Written, order = Infinity): Mark[] {
   const group: Mark[] = [];
-  let reach = boxOfPoints(stroke.ink.samples);
+  let reach = boxOfPoints(stroke.samples);
   let began = stroke.madeAt - lasted(stroke);
   for (const before of fromTop(marksOn(state, stroke.page), order)) {
     if (group.length === MOST_STROKES - 1 || before.madeAt < stroke.madeAt - LONGEST_GROUP) break;
@@ -169,13 +171,13 @@ export function marksBefore(state: DocState, stroke: Written, order = Infinity):
     if (!boxesMeet(around(reach), around(bounds))) break;
     group.unshift(before);
     reach = bounds;
-    began = strokes[0].madeAt - lasted(strokes[0]);
+    began = strokes[0].madeAt - timeTaken(strokes[0].ink.samples);
   }
   return group;
 }
 
 /** How long the pen was down, ms. */
-function lasted({ ink: { samples } }: Written): number {
+function lasted({ samples }: Written): number {
   return samples[samples.length - 1].t - samples[0].t;
 }
 

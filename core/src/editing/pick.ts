@@ -16,6 +16,7 @@ import {
   uniteBoxes,
   type Vec,
 } from '../geometry/index.ts';
+import { timeTaken } from '../ink/index.ts';
 import { type Mark, asInk } from '../kinds/index.ts';
 import { type MarkId, type PageId } from '../marks/index.ts';
 
@@ -77,8 +78,8 @@ export function wordOf(state: DocState, mark: Mark): Mark[] {
 
 /** When the pen was put down, ms since 1970. */
 function startOf(mark: Mark): number {
-  const samples = asInk(mark)?.ink.samples;
-  return samples ? mark.madeAt - (samples[samples.length - 1].t - samples[0].t) : mark.madeAt;
+  const ink = asInk(mark)?.ink;
+  return mark.madeAt - (ink ? timeTaken(ink.samples) : 0);
 }
 
 function beside(word: Box, stroke: Box): Box {

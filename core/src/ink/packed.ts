@@ -19,15 +19,32 @@ export function packSamples(samples: readonly InkSample[]): Float64Array {
 }
 
 export function unpackSamples(packed: Float64Array): InkSample[] {
-  return Array.from({ length: packed.length / WIDTH }, (_, i) => {
-    const [x, y, t, pressure, tiltX, tiltY] = packed.subarray(i * WIDTH, (i + 1) * WIDTH);
-    return {
-      x,
-      y,
-      t,
-      pressure,
-      ...(Number.isNaN(tiltX) ? {} : { tiltX }),
-      ...(Number.isNaN(tiltY) ? {} : { tiltY }),
-    };
-  });
+  const samples: InkSample[] = [];
+  for (let i = 0; i < packed.length; i += WIDTH) {
+    const [x, y, t, pressure] = [packed[i], packed[i + 1], packed[i + 2], packed[i + 3]];
+    const [tiltX, tiltY] = [packed[i + 4], packed[i + 5]];
+    const sample: { -readonly [K in keyof InkSample]: InkSample[K] } = { x, y, t, pressure };
+    if (!Number.isNaN(tiltX)) sample.tiltX = tiltX;
+    if (!Number.isNaN(tiltY)) sample.tiltY = tiltY;
+    samples.push(sample);
+  }
+  return samples;
 }
+
+const unpacked = new WeakMap<Float64Array, WeakRef<readonly InkSample[]>>();
+
+/**
+ * Packed samples as objects; the same ones as long as somebody holds them. Thousands of strokes as objects are what a
+ * browser that collects garbage stops for longest.
+ */
+export function samplesIn(packed: Float64Array): readonly InkSample[] {
+  const known = unpacked.get(packed)?.deref();
+  if (known) return known;
+  const samples = unpackSamples(packed);
+  unpacked.set(packed, new WeakRef(samples));
+  return samples;
+}
+
+/** How long the pen was down, ms. */
+export const timeTaken = (packed: Float64Array): number =>
+  packed.length === 0 ? 0 : packed[packed.length - WIDTH + 2] - packed[2];

@@ -7,11 +7,13 @@ export {
   adoptStored,
   asInk,
   type InkMark,
+  inkRead,
   leftSamples,
   nibOf,
   placedSamples,
   storedSamples,
   type WrittenInk,
   writtenInk,
+  writtenSamples,
 } from './ink/index.ts';
 export { asFigure, FIGURE_NAMES, type FigureMark } from './figure/index.ts';

@@ -43,12 +43,12 @@ export function lineByLength(points: readonly Vec[], line: number): MarkLine {
 
 /** How much of a whole line lies before and after a part of it, points. */
 export function beyondPart(
-  all: MarkLine,
+  { points: whole, at: places }: MarkLine,
   { points, at }: MarkLine,
 ): { before: number; after: number } {
-  if (all.points.length === points.length) return { before: 0, after: 0 };
-  const upTo = polylineLength([...all.points.filter((_, i) => all.at[i] < at[0]), points[0]]);
-  const rest = polylineLength(all.points) - upTo - polylineLength(points);
+  if (whole.length === points.length) return { before: 0, after: 0 };
+  const upTo = polylineLength([...whole.filter((_, i) => places[i] < at[0]), points[0]]);
+  const rest = polylineLength(whole) - upTo - polylineLength(points);
   return { before: upTo, after: Math.max(0, rest) };
 }
 

@@ -10,7 +10,7 @@ import {
   marksOn,
 } from '../../document/index.ts';
 import { bringInInk, drawInk } from '../../editing/index.ts';
-import { type InkMark } from '../../kinds/index.ts';
+import { type InkMark, writtenSamples } from '../../kinds/index.ts';
 import { FIRST_ROLL, INSTRUMENTS, writes } from '../../marks/index.ts';
 import { plainPage } from '../../geometry/index.ts';
 import { placeTraces } from './place.ts';
@@ -128,7 +128,7 @@ test('a file of another hand: millimetres, seconds, a brush, differences', () =>
 test('ink of a larger surface is fitted onto the page', () => {
   const traces = readInkml(file('<trace>0 0, 4000 0, 4000 3000</trace>'));
   const [{ ink }] = placeTraces(traces, pages, 0);
-  for (const s of ink.samples) {
+  for (const s of writtenSamples(ink)) {
     expect(s.x).toBeGreaterThan(0);
     expect(s.x).toBeLessThan(600);
     expect(s.y).toBeGreaterThan(0);

@@ -1,7 +1,7 @@
 export { type InkMark, type WrittenInk, asInk } from './mark.ts';
 export { INK, carryInk } from './ink.ts';
 export { fromInkRecord, toInkRecord } from './record.ts';
-export { writtenInk } from './writtenInk.ts';
+export { inkRead, writtenInk } from './writtenInk.ts';
 export { storedSamples, adoptStored } from './storedSamples.ts';
-export { placedSamples, leftSamples } from './leftSamples.ts';
+export { writtenSamples, placedSamples, leftSamples } from './leftSamples.ts';
 export { adoptDrawn, nibOf } from './outline.ts';

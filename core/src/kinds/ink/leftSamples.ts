@@ -1,10 +1,16 @@
 import { transform } from '../../geometry/index.ts';
-import { type InkSample, sampleBetween } from '../../ink/index.ts';
+import { type InkSample, sampleBetween, samplesIn } from '../../ink/index.ts';
 import type { InkMark, WrittenInk } from './mark.ts';
 
+/** The samples of ink where they were written. */
+export const writtenSamples = ({ samples }: WrittenInk): readonly InkSample[] => samplesIn(samples);
+
 /** The samples of ink where the ink is now. */
-export const placedSamples = ({ samples, place }: WrittenInk): readonly InkSample[] =>
-  place ? samples.map((s) => ({ ...s, ...transform(place, s) })) : samples;
+export function placedSamples(ink: WrittenInk): readonly InkSample[] {
+  const { place } = ink;
+  const samples = writtenSamples(ink);
+  return place ? samples.map((s) => ({ ...s, ...transform(place, s) })) : samples;
+}
 
 /** The samples of what rubbing has left, run by run, with one at each cut; where the ink is now. */
 export function leftSamples({ ink, left }: InkMark): readonly (readonly InkSample[])[] {

@@ -2,6 +2,8 @@ import { transform } from '../../geometry/index.ts';
 import {
   centrelineOf,
   type InkSample,
+  packSamples,
+  samplesIn,
   smoothInkAs,
   smoothInkOne,
   straightLine,
@@ -19,37 +21,54 @@ export function inkLines({ ink }: InkMark): readonly MarkLine[] {
   return known;
 }
 
-/** Takes over a line that another thread has worked out; its times are places. */
-export const adoptLine = ({ ink }: InkMark, points: readonly InkSample[]): void => {
-  lines.set(ink, [{ line: 0, points, at: points.map((p) => p.t) }]);
+/** Takes over a line that another thread has worked out, packed; its times are places. */
+export const adoptLine = ({ ink }: InkMark, points: Float64Array): void => {
+  lines.set(ink, [new InkLine(points)]);
 };
+
+/** A line that is packed until somebody looks at its points. */
+class InkLine implements MarkLine {
+  readonly line = 0;
+
+  constructor(private readonly packed: Float64Array) {}
+
+  get points(): readonly InkSample[] {
+    return samplesIn(this.packed);
+  }
+
+  get at(): readonly number[] {
+    return this.points.map((p) => p.t);
+  }
+}
 
 function lineOf(ink: WrittenInk): MarkLine {
   const { place } = ink;
   const drawn = centrelineFor(ink);
-  const points = place ? drawn.map((p) => ({ ...p, ...transform(place, p) })) : drawn;
-  return { line: 0, points, at: drawn.map((p) => p.t) };
+  if (!place) return new InkLine(drawn);
+  return new InkLine(packSamples(samplesIn(drawn).map((p) => ({ ...p, ...transform(place, p) }))));
 }
 
 interface Smoothed extends Pick<WrittenInk, 'steadiness' | 'straight' | 'hand'> {
-  readonly points: readonly InkSample[];
+  readonly points: Float64Array;
 }
 
 const smoothed = new WeakMap<WrittenInk['samples'], Smoothed>();
 
-/** Kept as long as the samples, which ink takes along wherever it is moved. */
-function centrelineFor(ink: WrittenInk): readonly InkSample[] {
+/** Packed; kept as long as the samples, which ink takes along wherever it is moved. */
+function centrelineFor(ink: WrittenInk): Float64Array {
   const { samples, steadiness, straight, hand } = ink;
   const known = smoothed.get(samples);
   if (known?.steadiness === steadiness && known.straight === straight && known.hand === hand)
     return known.points;
-  const points = inkCentreline(ink);
+  const points = packSamples(inkCentreline(ink));
   smoothed.set(samples, { steadiness, straight, hand, points });
   return points;
 }
 
 /** Smoothed, joined and thinned; instead of times it has places among the samples. */
-function inkCentreline({ samples, steadiness, straight, hand }: WrittenInk): InkSample[] {
+function inkCentreline(ink: WrittenInk): InkSample[] {
+  const { steadiness, straight, hand } = ink;
+  const samples = samplesIn(ink.samples);
   const placed = (all: readonly InkSample[]): InkSample[] => all.map((s, t) => ({ ...s, t }));
   if (straight) return straightLine(placed(samples));
   return centrelineOf(

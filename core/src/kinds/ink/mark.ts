@@ -1,10 +1,11 @@
 import type { Matrix } from '../../geometry/index.ts';
-import type { HandReading, InkSample, NibManner } from '../../ink/index.ts';
+import type { HandReading, NibManner } from '../../ink/index.ts';
 import type { MarkBase } from '../../marks/index.ts';
 
 /** Ink as it was written. Everything visible is derived from it, so that it can be changed later. */
 export interface WrittenInk {
-  readonly samples: readonly InkSample[];
+  /** Packed; {@link writtenSamples} has them as objects. */
+  readonly samples: Float64Array;
   /** 0–100. */
   readonly steadiness: number;
   readonly nib: NibManner;

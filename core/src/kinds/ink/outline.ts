@@ -41,7 +41,7 @@ function outlineLeft(mark: InkMark): Path {
 /** Takes over what another thread has worked out for the same ink, so that it is not done again. */
 export function adoptDrawn(
   mark: InkMark,
-  { centreline, outline }: { centreline: readonly InkSample[]; outline: Path },
+  { centreline, outline }: { centreline: Float64Array; outline: Path },
 ): void {
   adoptLine(mark, centreline);
   outlines.set(mark, outline);
