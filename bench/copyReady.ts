@@ -109,7 +109,7 @@ async function sendRows(theirs: () => Promise<number>): Promise<Row[]> {
     ).setFiles({ name: 'twenty.inkml', mimeType: 'application/inkml+xml', buffer: ink });
     const undo = page.getByRole('button', { name: 'Undo', exact: true });
     await undo.and(page.locator(':not([aria-disabled=true])')).waitFor({ timeout: 300_000 });
-    await page.getByTestId('saving').getByText('Kept').waitFor({ timeout: 180_000 });
+    await page.locator('[data-saving=kept]').waitFor({ timeout: 180_000 });
     const rows: Row[] = [];
     for (const when of ['', ', after a reload']) {
       if (when) {

@@ -21,7 +21,7 @@ export async function fillFirstPage(page: Page, title: string, strokes: number):
   };
   const began = Date.now();
   await (await chooser).setFiles(file);
-  await page.getByTestId('saving').getByText('Kept').waitFor({ timeout: 120_000 });
+  await page.locator('[data-saving=kept]').waitFor({ timeout: 120_000 });
   await page.waitForFunction(
     () => document.querySelector('[data-page="1"] [data-layer="ink"] canvas') !== null,
   );

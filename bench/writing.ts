@@ -37,8 +37,10 @@ function actInFrames(page: Page, act: 'write' | 'pan'): Promise<Handled[]> {
         const stage = document.querySelector('[data-testid=stage]') as HTMLElement;
         const r = stage.getBoundingClientRect();
         const handled: Handled[] = [];
+        const start = performance.now();
         const place = (t: number) => {
-          const u = (t / 3000) % 1;
+          // From one side to the other while a stroke lasts, and back while the pen is lifted.
+          const u = (Math.max(0, t - start) / 3000) % 1;
           return {
             clientX: r.left + r.width * (0.25 + 0.5 * u),
             // As tall as writing; a taller to and fro is what strikes out.
@@ -60,7 +62,6 @@ function actInFrames(page: Page, act: 'write' | 'pan'): Promise<Handled[]> {
           Object.defineProperty(e, 'timeStamp', { value: t });
           return e;
         };
-        const start = performance.now();
         let last = start;
         let down = false;
         const frame = (now: number): void => {

@@ -113,7 +113,7 @@ async function write(
       const at = { x: 330 + 60 * (i % 9), y: 120 + 12 * ((7 * row + i) % 50) };
       await pen.draw(wave(at.x, at.y, 40, 4, 12), { pause: 2 });
       // Nothing is said to be kept while a stroke is in hand or being finished: this one is among what is.
-      onStroke((await page.getByTestId('saving').textContent()) === 'Kept');
+      onStroke((await page.getByTestId('saving').getAttribute('data-saving')) === 'kept');
     }
   } catch (e) {
     // Whatever is asked of a page or browser that has ended fails; that is the point. One stroke may be in it.

@@ -49,7 +49,7 @@ test('a page is added after the one in sight; marks go on it; it is kept, undone
   await expect(page.getByLabel('Page, 1 to 3')).toBeVisible();
   await expect(page.getByLabel('Page, 1 to 3')).toHaveValue('2');
   await expect.poll(() => inkOn(page, 2)).toBeGreaterThan(100);
-  await expect(page.getByTestId('saving')).toHaveText('Kept');
+  await kept(page);
 });
 
 test('undo and redo lead to where they change something, if that is out of sight', async ({

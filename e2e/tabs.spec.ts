@@ -93,7 +93,7 @@ test('when storage refuses, it is said, nothing is lost, and it can be tried aga
   await refuseStorage(page);
   await pen.draw(wave(x, y, 200));
   await expect(page.getByText('not stored yet')).toBeVisible();
-  await expect(page.getByTestId('saving')).toHaveText('Not kept');
+  await expect(page.getByTestId('saving')).toHaveAttribute('data-saving', 'unkept');
   const ink = await inkOn(page, 1);
   expect(ink).toBeGreaterThan(100);
   await allowStorage(page);
@@ -111,7 +111,7 @@ test('leaving with changes that storage refuses is asked about; they are held, a
   const [x, y] = await placeOn(page, 1, 0.2, 0.33);
   await refuseStorage(page);
   await pen.draw(wave(x, y, 200));
-  await expect(page.getByTestId('saving')).toHaveText('Not kept');
+  await expect(page.getByTestId('saving')).toHaveAttribute('data-saving', 'unkept');
   const ink = await inkOn(page, 1);
 
   await page.getByRole('button', { name: 'Back to the desk' }).click();
@@ -139,10 +139,12 @@ test('leaving with changes that storage refuses is asked about; they are held, a
   await page.getByRole('button', { name: 'Open it' }).click();
   await drawn(page, 1);
   await expect.poll(() => inkOn(page, 1)).toBe(ink);
-  await expect(page.getByTestId('saving')).toHaveText('Not kept');
+  await expect(page.getByTestId('saving')).toHaveAttribute('data-saving', 'unkept');
   await allowStorage(page);
   // It tries again by itself.
-  await expect(page.getByTestId('saving')).toHaveText('Kept', { timeout: 40_000 });
+  await expect(page.getByTestId('saving')).toHaveAttribute('data-saving', 'kept', {
+    timeout: 40_000,
+  });
   await page.getByRole('button', { name: 'Back to the desk' }).click();
   await expect(held).toBeHidden();
   await openDocument(page, 'Rock-pool zones');

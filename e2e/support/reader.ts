@@ -52,7 +52,7 @@ export async function placeOn(page: Page, number: number, u: number, v: number):
 
 /** Waits until storage has answered for everything written so far. */
 export async function kept(page: Page): Promise<void> {
-  await expect(page.getByTestId('saving')).toHaveText('Kept');
+  await expect(page.getByTestId('saving')).toHaveAttribute('data-saving', 'kept');
 }
 
 /** How many pixels of a page's ink (or highlights) are not empty. */

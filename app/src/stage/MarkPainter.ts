@@ -84,11 +84,13 @@ export class MarkPainter {
 
   setMarks(marks: PageMarks, doomed: ReadonlySet<MarkId>): void {
     if (marks === this.marks && doomed === this.doomed) return;
-    const { changed, onTop } = markChanges(this.marks, marks, this.doomed, doomed);
+    const before = { marks: this.marks, doomed: this.doomed };
     this.marks = marks;
     this.doomed = doomed;
     const { picture } = this;
-    if (!picture) return;
+    // Nothing is painted yet that could differ.
+    if (!picture || this.slips.size === 0) return;
+    const { changed, onTop } = markChanges(before.marks, marks, before.doomed, doomed);
     for (const slip of this.slips.values()) {
       if (onTop) this.paintOnTop(picture, slip, onTop);
       else if (!isEmptyBox(changed)) this.paint(picture, slip, changed);

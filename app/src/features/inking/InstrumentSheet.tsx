@@ -15,7 +15,7 @@ import { useSettings, useSession } from '@/session';
 import { colourUnder } from '@/stage';
 import { Action, type Choice, Choices, paperIcon, Sheet, withOwn } from '@/ui';
 import { InkChoices } from './InkChoices';
-import { type Steadying, SteadyWritten } from './SteadyWritten';
+import { SteadyWritten } from './SteadyWritten';
 import { Erasing } from './Erasing';
 import { ResponseCurve } from './ResponseCurve';
 
@@ -38,13 +38,10 @@ const LINES: readonly Choice<'free' | 'straight'>[] = [
 /** Changes an instrument: its ink, width and manners, and its place in the roll. */
 export function InstrumentSheet({
   instrument,
-  steadying,
   onClose,
   onAdd,
 }: {
   instrument: Instrument | null;
-  /** What gives written ink the instrument's steadiness. */
-  steadying: Steadying;
   onClose: () => void;
   /** Adds another instrument to the roll. */
   onAdd: () => void;
@@ -98,7 +95,7 @@ export function InstrumentSheet({
           ]}
         />
       )}
-      {writes(instrument) && <Writing instrument={instrument} steadying={steadying} />}
+      {writes(instrument) && <Writing instrument={instrument} />}
       <Divider />
       <PlaceInRoll instrument={instrument} onClose={onClose} onAdd={onAdd} />
     </Sheet>
@@ -106,13 +103,7 @@ export function InstrumentSheet({
 }
 
 /** How what writes writes. */
-function Writing({
-  instrument,
-  steadying,
-}: {
-  instrument: WritingInstrument;
-  steadying: Steadying;
-}) {
+function Writing({ instrument }: { instrument: WritingInstrument }) {
   const { change } = useSettings();
   const { id, kind, nib } = instrument;
   const isFreehand = kind !== 'figure-pen' || instrument.shape === 'freehand';
@@ -139,7 +130,7 @@ function Writing({
               label: String(s),
             }))}
           />
-          <SteadyWritten {...steadying} />
+          <SteadyWritten steadiness={instrument.steadiness} />
         </>
       )}
       {nib.thinning > 0 && (

@@ -1,4 +1,4 @@
-import { type Instrument, rollInSight, writes } from '@marginalis/core/marks';
+import { type Instrument, rollInSight } from '@marginalis/core/marks';
 import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Portal, Snackbar, useTheme } from 'react-native-paper';
@@ -7,7 +7,6 @@ import { isAble, spelledKeys, usePlaced } from '@/shell';
 import { Area } from '@/ui';
 import { InstrumentButton, PLACE, RollButton } from './InstrumentButton';
 import { InstrumentSheet } from './InstrumentSheet';
-import { useSteadying } from './SteadyWritten';
 import { RollSheet } from './RollSheet';
 import { TakesParts } from './TakesParts';
 import { useRollDrag } from './useRollDrag';
@@ -55,7 +54,6 @@ export function PenRoll({ upright }: { upright: boolean }) {
     },
   );
   const shown = roll.find((i) => i.id === changing) ?? null;
-  const steadying = useSteadying(shown && writes(shown) ? shown.steadiness : null);
   const press = (id: string, isHeld: boolean): void => {
     if (drag.wasDrag()) return;
     if (isHeld) {
@@ -157,7 +155,6 @@ export function PenRoll({ upright }: { upright: boolean }) {
       )}
       <InstrumentSheet
         instrument={shown}
-        steadying={steadying}
         onClose={() => setChanging(null)}
         onAdd={() => {
           setChanging(null);

@@ -6,21 +6,12 @@ import { useSession, useSessionState } from '@/session';
 import { useSight } from '@/stage';
 import { Action } from '@/ui';
 
-/** What gives ink that is already written another steadiness; null where it would change nothing. */
-export interface Steadying {
-  readonly last: (() => void) | null;
-  readonly page: (() => void) | null;
-}
-
-const NOTHING: Steadying = { last: null, page: null };
-
-/** For the last stroke, and for all of the page in sight; nothing, and no work at each stroke, while it is null. */
-export function useSteadying(steadiness: number | null): Steadying {
+/** Gives ink that is already written another steadiness: the last stroke, or all of the page in sight. */
+export function SteadyWritten({ steadiness }: { steadiness: number }) {
   const session = useSession();
-  const document = useSessionState((s) => (steadiness === null ? null : s.document));
+  const document = useSessionState((s) => s.document);
   const writable = useSessionState((s) => s.writable);
   const { current } = useSight();
-  if (steadiness === null || !document) return NOTHING;
   const onPage = [...marksOn(document, document.pages[current]?.id ?? '').values()];
   const latest = onPage.reduce<Mark | null>(
     (best, mark) => (!best || mark.madeAt >= best.madeAt ? mark : best),
@@ -31,10 +22,8 @@ export function useSteadying(steadiness: number | null): Steadying {
     const change = writable ? steadyInk(document, ids, steadiness) : null;
     return change && (() => session.dispatch(change));
   };
-  return { last: to(latest ? [latest] : []), page: to(onPage) };
-}
-
-export function SteadyWritten({ last, page }: Steadying) {
+  const last = to(latest ? [latest] : []);
+  const page = to(onPage);
   const act = (does: (() => void) | null) => () => does?.();
   return (
     <View style={styles.row}>
