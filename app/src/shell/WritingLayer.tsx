@@ -49,6 +49,8 @@ export function WritingLayer({ features }: { features: readonly ReaderFeature[] 
           border: `1px solid ${colors.secondary}`,
           boxShadow: '0 0 0 1px rgba(255,255,255,0.8)',
           pointerEvents: 'none',
+          // It follows the pen in every frame, and nothing else is painted again for it.
+          willChange: 'transform',
         }}
       />
     </>

@@ -112,3 +112,18 @@ test('the other readings of a square lie about the same middle', () => {
   for (const other of reading.others)
     expect(distance(centreOf(other.figure), centreOf(reading.figure))).toBeLessThan(6);
 });
+
+test.each([
+  [430, 15, 6.6],
+  [200, 4.7, 6],
+  [100, 3, 5],
+  [300, 6, 10],
+])('a wave %p points long, %p high and of %p turns is no figure', (length, height, turns) => {
+  const wave = Array.from({ length: 300 }, (_, i) => ({
+    x: 100 + (length * i) / 299,
+    y: 400 + height * Math.sin((2 * Math.PI * turns * i) / 299),
+    t: 4 * i,
+    pressure: 0.5,
+  }));
+  expect(readFigure([wave])).toBeNull();
+});

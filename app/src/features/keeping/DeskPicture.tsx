@@ -34,6 +34,7 @@ export function DeskPicture() {
     // A picture of a locked page would show what the lock hides.
     if (locked) return undefined;
     let resting: ReturnType<typeof setTimeout> | undefined;
+    let making: Promise<void> | undefined;
     const make = async (): Promise<void> => {
       resting = undefined;
       const { document } = session.store.getState();
@@ -44,18 +45,18 @@ export function DeskPicture() {
       const marked = await pictureOfPage(page, marks, pictures, WIDTH, print);
       if (!marked) return;
       await changeDocument(id, { marked });
-      // The desk may lie beneath this screen.
-      await mutate(DESK_KEY);
     };
     const isWriting = (): boolean =>
       session.strokeInHand.isBusy || session.store.getState().draft !== null;
     const makeRested = (): void => {
       if (isWriting()) resting = setTimeout(makeRested, RESTED);
-      else makeNow();
+      else making = makeNow();
     };
-    const makeNow = (): void => {
+    const makeNow = (): Promise<void> => {
       // The picture is all that is lost when storage refuses: that it does is said of the marks.
-      make().catch((e: unknown) => console.warn('The picture on the desk was not renewed.', e));
+      return make().catch((e: unknown) =>
+        console.warn('The picture on the desk was not renewed.', e),
+      );
     };
     const unsubscribe = session.store.subscribe((now, before) => {
       if (now.phase !== 'open' || before.phase !== 'open') return;
@@ -66,9 +67,10 @@ export function DeskPicture() {
     });
     return () => {
       unsubscribe();
-      if (!resting) return;
       clearTimeout(resting);
-      makeNow();
+      if (resting) making = makeNow();
+      // The desk may lie beneath this screen: it need not be drawn before it is seen.
+      void making?.then(() => mutate(DESK_KEY));
     };
   }, [session, pictures]);
   return null;
