@@ -18,7 +18,8 @@ function inkIn(layer: string): number {
   return count;
 }
 /** The same, once storage has answered for everything. */
-const kept = (): boolean => document.querySelector('[data-testid=saving]')?.textContent === 'Kept';
+const kept = (): boolean =>
+  document.querySelector('[data-testid=saving]')?.getAttribute('data-saving') === 'kept';
 const isDrawn = (): boolean => document.querySelector('[data-page="1"][data-drawn]') !== null;
 
 test('the whole journey in the engine of most tablets: write, highlight, figure, reload, copy, link, guest', async ({
