@@ -10,9 +10,9 @@ import { type History, type Moved, recordDone, redo, undo } from '@marginalis/co
 import { createJournal, JournalDamage } from '@marginalis/core/journal';
 import { createStore } from 'zustand/vanilla';
 import { createJournalStore, type DeskDocument } from '@/storage';
+import { whenIdle } from '@/work';
 import { CopyLayers } from './copyLayers';
 import { holdSources } from './desk';
-import { whenIdle } from '@/work';
 import { encodeElsewhere } from './encodeElsewhere';
 import { Fingers } from './fingers';
 import { Hand } from './hand';

@@ -13,23 +13,19 @@ interface Paper {
 
 /** Pictures of print that went out of sight a moment ago: leafing back and forth draws nothing again. */
 export class KeptPapers {
-  /** The oldest first. */
+  /** The latest first. */
   private papers: Paper[] = [];
 
   /** Takes a picture in, and lets go of the oldest where there are too many, and of those at another scale. */
   put(page: PageBox, scale: number, tile: Tile, canvas: HTMLCanvasElement): void {
     canvas.remove();
-    const kept = [...this.papers, { page, scale, tile: tile.key, canvas }];
     let pixels = 0;
-    this.papers = kept
-      .reverse()
-      .filter((paper) => {
-        pixels += paper.canvas.width * paper.canvas.height;
-        if (paper.scale === scale && pixels <= MOST) return true;
-        dropCanvas(paper.canvas);
-        return false;
-      })
-      .reverse();
+    this.papers = [{ page, scale, tile: tile.key, canvas }, ...this.papers].filter((paper) => {
+      pixels += paper.canvas.width * paper.canvas.height;
+      if (paper.scale === scale && pixels <= MOST) return true;
+      dropCanvas(paper.canvas);
+      return false;
+    });
   }
 
   /** Gives a picture away; null where it is not kept. */

@@ -117,9 +117,10 @@ export class MarkPainter {
   private paintAhead = (): void => {
     this.frame = 0;
     const { picture } = this;
+    if (!picture) return;
     let shapes = 0;
     for (const slip of this.slips.values())
-      while (picture && slip.painted < slip.tile.height) {
+      while (slip.painted < slip.tile.height) {
         if (shapes > SHAPES_A_FRAME) {
           this.frame = requestAnimationFrame(this.paintAhead);
           return;

@@ -4,7 +4,7 @@ import { IconButton } from 'react-native-paper';
 import { Tooltip } from './Tooltip';
 import { type IconName, paperIcon } from './icons';
 
-/** A button that is a sign only: as large as a finger needs, told in words by its hint and to those who do not see it. */
+/** A button that is a sign only: as large as a finger needs, told in words by its tooltip and to those who do not see it. */
 export function IconAction(props: {
   icon: IconName;
   label: string;

@@ -113,10 +113,10 @@ export function offerTidy(
   const seen = found === undefined ? findFigure(group.map(strokesOf), manners.tidy) : found;
   if (!seen) return null;
   // A stroke that joins two printed dots is a line by itself, though it may cross another like a cross.
-  const joins =
-    printed && manners.meet && seen.alone ? joinsDots(seen.alone.figure, printed) : false;
-  const reading = joins && seen.alone ? seen.alone : seen.reading;
-  const marks = group.slice(joins ? -1 : -seen.marks).map((m) => m.id);
+  const { alone } = seen;
+  const joins = alone && printed && manners.meet && joinsDots(alone.figure, printed);
+  const { reading, marks: count } = joins ? { reading: alone, marks: 1 } : seen;
+  const marks = group.slice(-count).map((m) => m.id);
   const without = new Set(marks);
   const { figure, meets } = settleOn(state, mark.page, without, reading.figure, manners, printed);
   return { marks, page: mark.page, reading, figure, meets };
@@ -159,10 +159,11 @@ export type Written = Pick<InkMark, 'page' | 'madeAt' | 'tool'> & {
  */
 export function marksBefore(state: DocState, stroke: Written, order = Infinity): Mark[] {
   const group: Mark[] = [];
-  let reach = boxOfPoints(stroke.samples);
-  let began = stroke.madeAt - lasted(stroke);
+  const { samples, madeAt } = stroke;
+  let reach = boxOfPoints(samples);
+  let began = madeAt - (samples[samples.length - 1].t - samples[0].t);
   for (const before of fromTop(marksOn(state, stroke.page), order)) {
-    if (group.length === MOST_STROKES - 1 || before.madeAt < stroke.madeAt - LONGEST_GROUP) break;
+    if (group.length === MOST_STROKES - 1 || before.madeAt < madeAt - LONGEST_GROUP) break;
     if (before.locked) break;
     if (liesBeneath(before) !== (stroke.tool === 'highlighter')) break;
     const strokes = inkOf(before);
@@ -174,11 +175,6 @@ export function marksBefore(state: DocState, stroke: Written, order = Infinity):
     began = strokes[0].madeAt - timeTaken(strokes[0].ink.samples);
   }
   return group;
-}
-
-/** How long the pen was down, ms. */
-function lasted({ samples }: Written): number {
-  return samples[samples.length - 1].t - samples[0].t;
 }
 
 const spanOf = (b: Box): number => Math.hypot(boxWidth(b), boxHeight(b));

@@ -1,6 +1,3 @@
-import { roughBoundsOf } from '@marginalis/core/derived';
-import { fromTop, marksOn } from '@marginalis/core/document';
-import { box, boxesMeet, transformBox } from '@marginalis/core/geometry';
 import { type RefObject, useEffect, useRef, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
@@ -8,6 +5,7 @@ import { useStore } from 'zustand';
 import { type Hint, useSession } from '@/session';
 import { useStage } from '@/stage';
 import { Action, Area, IconAction, WIDE_FROM } from '@/ui';
+import { useMakesWay } from './useMakesWay';
 
 /** It has been read after so long, ms; all of it can be shown again from the settings. A question waits longer. */
 const READ_AFTER = 20_000;
@@ -22,7 +20,7 @@ export function HintCard() {
   const { hints } = useSession();
   const hint = useStore(hints.store, (s) => s.told[0]);
   const card = useRef<HTMLDivElement>(null);
-  const atFoot = useMadeWay(card);
+  const atFoot = useMakesWay(card);
   return hint ? <Told key={hint.id} {...{ hint, card, atFoot }} onRead={hints.close} /> : null;
 }
 
@@ -95,32 +93,6 @@ function Told(props: {
       </View>
     </Area>
   );
-}
-
-/** Whether the card stands at the foot of the window: it goes to the other end when something is written beneath it. */
-function useMadeWay(card: RefObject<HTMLElement | null>): boolean {
-  const { store } = useSession();
-  const { controller } = useStage();
-  const [atFoot, setAtFoot] = useState(false);
-  useEffect(
-    () =>
-      store.subscribe(({ document }, before) => {
-        const element = card.current;
-        if (!element || document === before.document) return;
-        const { offsetLeft: left, offsetTop: top, offsetWidth, offsetHeight } = element;
-        const stands = box(left, top, left + offsetWidth, top + offsetHeight);
-        for (const [index, { id }] of document.pages.entries()) {
-          const marks = marksOn(document, id);
-          if (marks === marksOn(before.document, id)) continue;
-          const newest = fromTop(marks).next().value;
-          if (!newest) continue;
-          const written = transformBox(controller.userToView(index), roughBoundsOf(newest));
-          if (boxesMeet(written, stands)) return setAtFoot((there) => !there);
-        }
-      }),
-    [store, controller, card],
-  );
-  return atFoot;
 }
 
 const styles = StyleSheet.create({

@@ -34,43 +34,42 @@ export function DeskPicture() {
     // A picture of a locked page would show what the lock hides.
     if (locked) return undefined;
     let resting: ReturnType<typeof setTimeout> | undefined;
-    let making: Promise<void> | undefined;
+    let renewed: Promise<void> | undefined;
     const make = async (): Promise<void> => {
-      resting = undefined;
       const { document } = session.store.getState();
       const [page] = document.pages;
       if (!page) return;
       const marks = marksOn(document, page.id);
       const print = await pictureAsCame(session.desk, page);
       const marked = await pictureOfPage(page, marks, pictures, WIDTH, print);
-      if (!marked) return;
-      await changeDocument(id, { marked });
+      if (marked) await changeDocument(id, { marked });
+    };
+    const renew = (): void => {
+      resting = undefined;
+      // The picture is all that is lost when storage refuses: that it does is said of the marks.
+      renewed = make().catch((e: unknown) =>
+        console.warn('The picture on the desk was not renewed.', e),
+      );
     };
     const isWriting = (): boolean =>
       session.strokeInHand.isBusy || session.store.getState().draft !== null;
-    const makeRested = (): void => {
-      if (isWriting()) resting = setTimeout(makeRested, RESTED);
-      else making = makeNow();
-    };
-    const makeNow = (): Promise<void> => {
-      // The picture is all that is lost when storage refuses: that it does is said of the marks.
-      return make().catch((e: unknown) =>
-        console.warn('The picture on the desk was not renewed.', e),
-      );
+    const renewRested = (): void => {
+      if (isWriting()) resting = setTimeout(renewRested, RESTED);
+      else renew();
     };
     const unsubscribe = session.store.subscribe((now, before) => {
       if (now.phase !== 'open' || before.phase !== 'open') return;
       const [a, b] = [shownBy(now.document), shownBy(before.document)];
       if (a[0] === b[0] && a[1] === b[1]) return;
       clearTimeout(resting);
-      resting = setTimeout(makeRested, RESTED);
+      resting = setTimeout(renewRested, RESTED);
     });
     return () => {
       unsubscribe();
       clearTimeout(resting);
-      if (resting) making = makeNow();
+      if (resting) renew();
       // The desk may lie beneath this screen: it need not be drawn before it is seen.
-      void making?.then(() => mutate(DESK_KEY));
+      void renewed?.then(() => mutate(DESK_KEY));
     };
   }, [session, pictures]);
   return null;

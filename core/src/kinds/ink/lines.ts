@@ -29,6 +29,8 @@ export const adoptLine = ({ ink }: InkMark, points: Float64Array): void => {
 /** A line that is packed until somebody looks at its points. */
 class InkLine implements MarkLine {
   readonly line = 0;
+  /** Numbers in a row cost a collector nothing: these stay when they have been asked for. */
+  private places: readonly number[] | undefined;
 
   constructor(private readonly packed: Float64Array) {}
 
@@ -37,7 +39,7 @@ class InkLine implements MarkLine {
   }
 
   get at(): readonly number[] {
-    return this.points.map((p) => p.t);
+    return (this.places ??= this.points.map((p) => p.t));
   }
 }
 
