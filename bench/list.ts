@@ -56,7 +56,7 @@ export function listTable(): Promise<string> {
       await page.getByPlaceholder('Search the marks').fill('no such word');
       await page.getByText('No mark fits.').waitFor();
     });
-    const cell = (kind: keyof FrameWork, share: number): string => {
+    const cell = (kind: 'time' | 'processor', share: number): string => {
       const ofRounds = rounds.map((frames) => frames.map((f) => f[kind]));
       return `${median(ofRounds.map((all) => quantile(all, share))).toFixed(1)} ms`;
     };

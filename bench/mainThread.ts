@@ -21,15 +21,39 @@ export interface FrameWork {
   readonly time: number;
   /** On a processor, ms. */
   readonly processor: number;
+  /** The same by what it was spent on; the rest only where no detail was asked for. */
+  readonly spent: ReadonlyMap<Spent, number>;
 }
 
+/** What the main thread spends time on. The rest is copying canvases and handing layers on, for the most part. */
+export const SPENT = ['scripts', 'garbage', 'layout', 'layers and paint', 'the rest'] as const;
+export type Spent = (typeof SPENT)[number];
+
+/** Which events of the trace tell what; the first that fits. */
+const SIGNS: readonly (readonly [Spent, RegExp])[] = [
+  ['garbage', /^V8\.GC|MinorGC|MajorGC/],
+  ['layout', /^(Layout|UpdateLayoutTree|PrePaint|HitTest)$/],
+  ['layers and paint', /^(Paint|Layerize|Commit)$/],
+  [
+    'scripts',
+    /^(FunctionCall|v8\.|V8\.|EventDispatch|FireAnimationFrame|TimerFire|RunMicrotasks|BlinkScheduler_PerformMicrotask)/,
+  ],
+];
+const spentOn = (name: string): Spent =>
+  SIGNS.find(([, sign]) => sign.test(name))?.[0] ?? 'the rest';
+
 const CATEGORIES = ['toplevel', 'blink.user_timing'];
+/** Tells what tasks are made of, and makes them about a tenth longer. */
+const DETAIL = ['devtools.timeline', 'v8'];
 
 /**
  * Records what the main thread of a page does. `stop` gives, for each frame marked, all tasks from the one with its
  * mark to the next: event handling, style, layout, painting, timers, collections; not waiting for work.
  */
-export async function recordTasks(page: Page): Promise<{ stop(): Promise<FrameWork[]> }> {
+export async function recordTasks(
+  page: Page,
+  inDetail = false,
+): Promise<{ stop(): Promise<FrameWork[]> }> {
   const devtools = await page.context().newCDPSession(page);
   const events: TraceEvent[] = [];
   devtools.on('Tracing.dataCollected', ({ value }) =>
@@ -37,7 +61,7 @@ export async function recordTasks(page: Page): Promise<{ stop(): Promise<FrameWo
   );
   await devtools.send('Tracing.start', {
     transferMode: 'ReportEvents',
-    traceConfig: { includedCategories: CATEGORIES },
+    traceConfig: { includedCategories: inDetail ? [...CATEGORIES, ...DETAIL] : CATEGORIES },
   });
   return {
     async stop() {
@@ -57,16 +81,32 @@ function tasksByFrame(events: readonly TraceEvent[]): FrameWork[] {
   const pieces = events
     .filter((e) => e.ph === 'X' && e.pid === pid && e.tid === tid && e.dur)
     .sort((a, b) => a.ts - b.ts || (b.dur ?? 0) - (a.dur ?? 0));
-  const work = marks.map(() => ({ time: 0, processor: 0 }));
+  const work = marks.map(() => ({ time: 0, processor: 0, spent: new Map<Spent, number>() }));
+  /** The tasks that are going on, the innermost last. */
+  const within: { readonly name: string; readonly end: number; own: number }[] = [];
   let frame = -1;
-  let end = 0;
-  for (const { ts, dur = 0, tdur = dur } of pieces) {
-    if (ts < end) continue;
-    end = ts + dur;
-    while (frame + 1 < marks.length && marks[frame + 1].ts <= end) frame++;
-    if (frame < 0) continue;
-    work[frame].time += dur / 1000;
-    work[frame].processor += tdur / 1000;
+  const close = (until: number): void => {
+    for (let task = within.at(-1); task && task.end <= until; task = within.at(-1)) {
+      within.pop();
+      if (frame < 0) continue;
+      const { spent } = work[frame];
+      const kind = spentOn(task.name);
+      spent.set(kind, (spent.get(kind) ?? 0) + task.own / 1000);
+    }
+  };
+  for (const { name, ts, dur = 0, tdur = dur } of pieces) {
+    close(ts);
+    const outer = within.at(-1);
+    if (outer) outer.own -= tdur;
+    else {
+      while (frame + 1 < marks.length && marks[frame + 1].ts <= ts + dur) frame++;
+      if (frame >= 0) {
+        work[frame].time += dur / 1000;
+        work[frame].processor += tdur / 1000;
+      }
+    }
+    within.push({ name, end: ts + dur, own: tdur });
   }
+  close(Infinity);
   return work;
 }

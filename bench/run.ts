@@ -11,9 +11,10 @@ import { listTable } from './list';
 import { rubbingTable } from './rubbing';
 import { sizeTable } from './size';
 import { steadinessTable } from './steadiness';
+import { slowestTable } from './slowest';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing links lengths ready size. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready size. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
@@ -23,6 +24,7 @@ const PARTS: Record<string, () => Promise<string> | string> = {
   rubbing: rubbingTable,
   list: listTable,
   writing: writingTable,
+  slowest: slowestTable,
   links: async () => tableOf(await benchLinks()),
   lengths: async () => tableOf(await benchLengths()),
   ready: async () => tableOf(await benchCopyReady()),
