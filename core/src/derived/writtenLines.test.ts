@@ -58,6 +58,17 @@ test('dots high above low letters belong to them, not to the line above', () => 
   expect(told(rowsOf([...line(700), ...line(676)]))).toEqual(['4', '4']);
 });
 
+test('a word may begin with the dot of its first letter', () => {
+  const dot: Drawn = {
+    page: 0,
+    path: [
+      { x: 110, y: 713 },
+      { x: 110.6, y: 713.4 },
+    ],
+  };
+  expect(told(rowsOf([...word(80, 700, 3), dot, ...word(110, 700, 2)]))).toEqual(['3 3']);
+});
+
 test('an underline, a highlight, a lone stroke and a drawing are no writing', () => {
   const rows = rowsOf([
     ...word(80, 700, 4),

@@ -108,7 +108,8 @@ function belongs(b: Box, line: Growing): boolean {
   // A dot, an accent, a comma, the bar of a t.
   const isSmall = boxHeight(b) < height / 2 && boxWidth(b) < 1.6 * height;
   const isNear = Math.abs((b.minY + b.maxY) / 2 - middle) < 1.7 * height;
-  const isAlong = b.minX > line.box.minX - height && b.maxX < line.box.maxX + height;
+  // The next word may begin with it.
+  const isAlong = b.minX > line.box.minX - height && b.maxX < line.box.maxX + 2 * height;
   return isSmall && isNear && isAlong;
 }
 
