@@ -1,5 +1,6 @@
 import * as hershey from 'hersheytext';
 import { type FigureKind, READ_KINDS, readFigure } from '@marginalis/core/figures';
+import { findFigure } from '@marginalis/core/editing';
 import type { Vec } from '@marginalis/core/geometry';
 import type { InkSample } from '@marginalis/core/ink';
 import { type DrawnFigure, drawnFigure, ORDINARY, STRONG } from '../core/testing/drawnFigures';
@@ -127,10 +128,27 @@ function letters(height: number): InkSample[][][] {
     .map((paths, n) => paths.map((path, k) => writeAlong(alongCorners(path), { seed: n + k + 1 })));
 }
 
+/** What is asked about while words are written: each stroke beside those just before it, letter after letter. */
+function askedInWords(glyphs: readonly (readonly InkSample[][])[]): string {
+  let asked = 0;
+  let all = 0;
+  glyphs.slice(1).forEach((glyph, n) => {
+    // Where the letter before lies does not matter here, but that it is written.
+    const before = glyphs[n].map((stroke) => stroke.map((s) => ({ ...s, x: s.x - 30 })));
+    glyph.forEach((_, k) => {
+      const group = [...before, ...glyph.slice(0, k + 1)].slice(-5).map((stroke) => [stroke]);
+      all++;
+      const found = findFigure(group, 'ask');
+      if (found && !EVERYDAY.has(found.reading.kind)) asked++;
+    });
+  });
+  return percent(asked, all);
+}
+
 function writingTable(): string {
   const lines = [
-    '| letters, capitals so high | strokes | offered at ask | at always | letters of 2–5 strokes | at ask | at always |',
-    '|---|---:|---:|---:|---:|---:|---:|',
+    '| letters, capitals so high | strokes | offered at ask | at always | asked in words | letters of 2–5 strokes | at ask | at always |',
+    '|---|---:|---:|---:|---:|---:|---:|---:|',
   ];
   for (const height of HEIGHTS) {
     const glyphs = letters(height);
@@ -142,7 +160,8 @@ function writingTable(): string {
         .map((reading) => (reading && !EVERYDAY.has(reading.kind) ? reading.confidence : 0));
       const offered = (least: number): string =>
         percent(sure.filter((c) => c >= least).length, all.length);
-      return [String(all.length), offered(ASK), offered(ALWAYS)];
+      const cells = [String(all.length), offered(ASK), offered(ALWAYS)];
+      return all === single ? [...cells, askedInWords(glyphs)] : cells;
     });
     lines.push(`| ${(height / 2.8346).toFixed(0)} mm | ${cells.join(' | ')} |`);
   }

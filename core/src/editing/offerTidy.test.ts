@@ -75,6 +75,17 @@ test('everyday strokes are not asked about, but taken by a pen that always tidie
   expect(offerTidy(small, 's0', { ...manners, tidy: 'always' })?.reading.kind).toBe('line');
 });
 
+test('a small ring is asked about when it stands alone, and is a letter among letters', () => {
+  const ring = (x: number): readonly Vec[] => ellipsePath(at(x, 300), 15, 15);
+  const letter = alongCorners([at(100, 318), at(112, 284), at(118, 316), at(130, 282)]);
+  const among = writing([letter, ring(152)]);
+  expect(offered(writing([ring(152)]), 's0', 'ask').reading.kind).toBe('circle');
+  expect(offerTidy(among, 's1', { ...manners, tidy: 'ask' })).toBeNull();
+  expect(offered(among, 's1', 'always').reading.kind).toBe('circle');
+  const later = writing([letter, ring(152)], 4000);
+  expect(offered(later, 's1', 'ask').reading.kind).toBe('circle');
+});
+
 test('a figure meets those on the page, and not itself', () => {
   let state = writing([ellipsePath(at(300, 400), 40, 40)]);
   const ring = offered(state, 's0', 'ask');

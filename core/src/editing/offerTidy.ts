@@ -48,6 +48,16 @@ const SURE_ENOUGH = { ask: 0.55, always: 0.62 } as const;
 const LEAST_ASKED = 40;
 const EVERYDAY: ReadonlySet<string> = new Set(['line', 'tick', 'cross']);
 
+/** Smaller ones of these, written beside other ink, are letters among letters, points. */
+const LARGEST_LETTER = 50;
+const LIKE_LETTERS: ReadonlySet<string> = new Set([
+  'arc',
+  'circle',
+  'ellipse',
+  'polyline',
+  'polygon',
+]);
+
 /** No larger stroke is a dot, points: it finishes no figure, and belongs to none. */
 const DOT = 3;
 
@@ -66,7 +76,8 @@ export interface FoundFigure {
 }
 
 /**
- * What figure the newest stroke was meant to be, alone or with the marks just before it; null when none.
+ * What figure the newest stroke was meant to be, alone or with the marks just before it; null when none. Asked about, a
+ * small one beside other ink is a letter.
  * @param group the strokes of each mark, the newest last
  */
 export function findFigure(
@@ -80,7 +91,8 @@ export function findFigure(
     if (reading) return { marks: n, reading, alone: sureFigure(newest, tidy) };
   }
   const alone = sureFigure(newest, tidy);
-  return alone && { marks: 1, reading: alone, alone };
+  if (!alone || (tidy === 'ask' && group.length > 1 && isLikeALetter(alone, newest))) return null;
+  return { marks: 1, reading: alone, alone };
 }
 
 /** What figure strokes are, surely enough to be told. */
@@ -180,5 +192,11 @@ export function marksBefore(state: DocState, stroke: Written, order = Infinity):
 const spanOf = (b: Box): number => Math.hypot(boxWidth(b), boxHeight(b));
 const around = (b: Box): Box => growBox(b, APART_SHARE * spanOf(b) + APART);
 
+const largest = (strokes: readonly (readonly Vec[])[]): number =>
+  Math.max(...strokes.map((s) => spanOf(boxOfPoints(s))));
+
 const isEveryday = ({ kind }: FigureReading, strokes: readonly (readonly Vec[])[]): boolean =>
-  EVERYDAY.has(kind) && Math.max(...strokes.map((s) => spanOf(boxOfPoints(s)))) < LEAST_ASKED;
+  EVERYDAY.has(kind) && largest(strokes) < LEAST_ASKED;
+
+const isLikeALetter = ({ kind }: FigureReading, strokes: readonly (readonly Vec[])[]): boolean =>
+  LIKE_LETTERS.has(kind) && largest(strokes) < LARGEST_LETTER;

@@ -25,7 +25,7 @@ export const costOf = ({ stray, freedoms }: Candidate): number =>
 
 /** At this stray, as a share of the span, a figure is no longer believed. */
 const MOST_STRAY: Record<FigureKind, number> = {
-  line: 0.028,
+  line: 0.032,
   arrow: 0.03,
   polyline: 0.028,
   arc: 0.024,
@@ -51,7 +51,7 @@ const LEAST_SPAN: Record<FigureKind, number> = {
   line: 14,
   arrow: 28,
   polyline: 36,
-  arc: 40,
+  arc: 32,
   curve: 48,
   circle: 34,
   ellipse: 38,

@@ -69,16 +69,20 @@ const SHARP = [0.55, 0.3] as const;
 /** Corners that a quick pen has rounded off. */
 const BLUNT = [0.4, 0.18] as const;
 
+/** Whether a line turns at its corners and not between them: sharply, bluntly, or hardly more there than elsewhere. */
+export type Cornered = 'sharp' | 'blunt' | 'hardly';
+/** Smaller ink with many blunt corners is a letter, points. */
+export const LEAST_BLUNT = 56;
+
 /**
- * Whether a line turns at its corners (`turns`, radians) and not between them: sharply, bluntly, or hardly more there than
- * elsewhere (null). `at` gives its points, around a loop too; each corner is the index of its point with the points of the
+ * How a line turns at its corners (`turns`, radians). `at` gives its points, around a loop too; each corner is the index of its point with the points of the
  * shorter piece beside it.
  */
 export function cornersOf(
   at: (i: number) => Vec,
   corners: readonly { readonly cut: number; readonly shorter: number }[],
   turns: readonly number[],
-): 'sharp' | 'blunt' | null {
+): Cornered {
   const shares = corners.map(({ cut, shorter }, k) => {
     const feel = Math.min(MOST_FEEL, Math.max(LEAST_FEEL, Math.round(FEEL * shorter)));
     const here = Math.PI - angleAt(at(cut - feel), at(cut), at(cut + feel));
@@ -88,5 +92,5 @@ export function cornersOf(
   const least = Math.min(...shares);
   const isLike = ([onMean, atLeast]: readonly [number, number]): boolean =>
     mean > onMean && least > atLeast;
-  return isLike(SHARP) ? 'sharp' : isLike(BLUNT) ? 'blunt' : null;
+  return isLike(SHARP) ? 'sharp' : isLike(BLUNT) ? 'blunt' : 'hardly';
 }

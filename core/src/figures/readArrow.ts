@@ -7,7 +7,7 @@ import {
   type Vec,
   degrees,
 } from '../geometry/index.ts';
-import { type Candidate, costOf, strayOf } from './candidate.ts';
+import { type Candidate, confidenceOf, costOf, strayOf } from './candidate.ts';
 import type { Figure } from './figure.ts';
 import { curveAt, fitCurve } from './fitCurve.ts';
 import { spanOf } from './fitLine.ts';
@@ -25,27 +25,30 @@ const EVEN_BARBS = 0.42;
 const BARB_ANGLES = [degrees(10), degrees(82)] as const;
 /** In one stroke the pen turns back at the tip by more than this. */
 const TURNED_BACK = degrees(100);
+/** The turn is felt over this share of the stroke; when there is none, over the next: a quick pen rounds it off. */
+const TURN_SHARES = [1 / 40, 1 / 20];
 /** And the head is at most this share of the stroke. */
 const LONGEST_HEAD = 0.66;
 /** A shaft that bows less than this share of its length is straight. */
 const LEAST_BOW = 0.07;
+/** One that bows less than this may be meant straight; so it is, in doubt, when the line is as sure as this. */
+const BOWED = 0.1;
+const SURELY_STRAIGHT = 0.7;
 const CHORDS = 24;
 /** The shaft's direction is felt over this share of it. */
 const FEEL = 0.25;
 
 /** An arrow of any shaft, in one stroke or in several: the likeliest family, or none. */
 export function readArrow(strokes: readonly (readonly Vec[])[]): Candidate[][] {
-  const found =
-    strokes.length === 1
-      ? [...inOneStroke(strokes[0]), ...inOneStroke([...strokes[0]].reverse())]
-      : inStrokes(strokes);
-  return found.map((candidate) => [candidate]);
+  return strokes.length === 1
+    ? [...inOneStroke(strokes[0]), ...inOneStroke([...strokes[0]].reverse())]
+    : inStrokes(strokes);
 }
 
-/** The head's size when `strokes` are its barbs, one on each side of a shaft that comes from `from`; null when not. */
+/** The head's size when `strokes` are its barbs, one on each side of a shaft that comes from one of `froms`; null when not. */
 function headAt(
   tip: Vec,
-  from: Vec,
+  froms: readonly Vec[],
   length: number,
   strokes: readonly (readonly Vec[])[],
 ): number | null {
@@ -53,6 +56,15 @@ function headAt(
   const size = Math.max(...points.map((p) => distance(p, tip)));
   if (size === 0 || size > LONGEST_BARB * length) return null;
   if (!strokes.every((s) => nearest(s, tip) < TIP_REACH * size)) return null;
+  for (const from of froms) {
+    const head = headFrom(tip, from, points, size);
+    if (head !== null) return head;
+  }
+  return null;
+}
+
+/** The same, seen from a place `from` of the shaft. */
+function headFrom(tip: Vec, from: Vec, points: readonly Vec[], size: number): number | null {
   const back = subtract(from, tip);
   const [left, right] = [1, -1].map((side) => {
     let far = tip;
@@ -70,11 +82,21 @@ function headAt(
   return (distance(left, tip) + distance(right, tip)) / 2;
 }
 
+const leastCost = (family: readonly Candidate[]): number => Math.min(...family.map(costOf));
+
 /** Shaft, tip, barb, tip, barb; or shaft, barb, across, barb. */
-function inOneStroke(points: readonly Vec[]): Candidate[] {
+function inOneStroke(points: readonly Vec[]): Candidate[][] {
+  for (const share of TURN_SHARES) {
+    const families = turningAt(points, Math.max(2, Math.floor(share * points.length)));
+    if (families.length > 0) return families;
+  }
+  return [];
+}
+
+/** The same, where the turn at the tip is felt over `reach` points. */
+function turningAt(points: readonly Vec[], reach: number): Candidate[][] {
   const n = points.length;
   for (let i = Math.floor(n * (1 - LONGEST_HEAD)); i < n - 3; i++) {
-    const reach = Math.max(2, Math.floor(n / 40));
     const before = points[Math.max(0, i - reach)];
     const after = points[Math.min(n - 1, i + reach)];
     if (Math.PI - angleAt(before, points[i], after) < TURNED_BACK) continue;
@@ -84,7 +106,9 @@ function inOneStroke(points: readonly Vec[]): Candidate[] {
     for (let k = i; k < Math.min(n, i + 2 * reach); k++)
       if (distance(points[k], back) > distance(points[tip], back)) tip = k;
     const shaft = points.slice(0, tip + 1);
-    const size = headAt(points[tip], back, distance(points[tip], points[0]), [points.slice(tip)]);
+    const size = headAt(points[tip], [back, points[0]], distance(points[tip], points[0]), [
+      points.slice(tip),
+    ]);
     if (size !== null) return shafts(shaft, size, 0);
     i = tip;
   }
@@ -92,7 +116,7 @@ function inOneStroke(points: readonly Vec[]): Candidate[] {
 }
 
 /** The longest stroke is the shaft; the others are heads at one of its ends or at both. */
-function inStrokes(strokes: readonly (readonly Vec[])[]): Candidate[] {
+function inStrokes(strokes: readonly (readonly Vec[])[]): Candidate[][] {
   if (strokes.length > 5) return [];
   const [shaft, ...rest] = [...strokes].sort((a, b) => spanOf(b) - spanOf(a));
   const from = shaft[0];
@@ -100,10 +124,10 @@ function inStrokes(strokes: readonly (readonly Vec[])[]): Candidate[] {
   const length = spanOf(shaft);
   const nearTo = rest.filter((s) => nearest(s, to) < nearest(s, from));
   const nearFrom = rest.filter((s) => !nearTo.includes(s));
-  const at = (tip: Vec, felt: Vec, heads: readonly (readonly Vec[])[]): number | null =>
+  const at = (tip: Vec, felt: readonly Vec[], heads: readonly (readonly Vec[])[]): number | null =>
     heads.length === 0 ? 0 : headAt(tip, felt, length, heads);
-  const head = at(to, shaft[Math.floor(shaft.length * (1 - FEEL))], nearTo);
-  const tail = at(from, shaft[Math.floor(shaft.length * FEEL)], nearFrom);
+  const head = at(to, [shaft[Math.floor(shaft.length * (1 - FEEL))], from], nearTo);
+  const tail = at(from, [shaft[Math.floor(shaft.length * FEEL)], to], nearFrom);
   if (head === null || tail === null) return [];
   return head > 0 ? shafts(shaft, head, tail) : shafts([...shaft].reverse(), tail, 0);
 }
@@ -112,22 +136,26 @@ const nearest = (points: readonly Vec[], p: Vec): number =>
   Math.min(...points.map((q) => distance(p, q)));
 
 /** The line, curve or line of pieces that a shaft is, with its heads; the best first. */
-function shafts(shaft: readonly Vec[], head: number, tail: number): Candidate[] {
+function shafts(shaft: readonly Vec[], head: number, tail: number): Candidate[][] {
   const points = resamplePolyline(shaft, POINTS);
   const [straight] = readLine(points).map(({ figure, ...rest }): Candidate => {
     if (figure.kind !== 'line') throw new Error('A line is read as a line.');
     const { from, to } = figure;
     return { figure: { kind: 'arrow', from, to, head, tail }, ...rest };
   });
-  const found = straight ? [straight] : [];
+  const found: Candidate[][] = straight ? [[straight]] : [];
   const controls = fitCurve(points);
-  if (controls && (!straight || bowOf(points) > LEAST_BOW)) {
+  const bow = bowOf(points);
+  if (controls && (!straight || bow > LEAST_BOW)) {
     const figure: Figure = { kind: 'curve', points: controls, head, tail };
-    found.push({ figure, stray: strayOf(points, [coarse(controls)]), freedoms: 8 });
+    const curve = { figure, stray: strayOf(points, [coarse(controls)]), freedoms: 8 };
+    // In doubt straight: most arrows are meant so, and a wrist bows them.
+    if (straight && bow < BOWED && confidenceOf(straight) > SURELY_STRAIGHT) found[0].push(curve);
+    else found.push([curve]);
   }
   for (const { figure, ...rest } of readOpen(points).flat())
-    if (figure.kind === 'polyline') found.push({ figure: { ...figure, head, tail }, ...rest });
-  return found.sort((a, b) => costOf(a) - costOf(b)).slice(0, 2);
+    if (figure.kind === 'polyline') found.push([{ figure: { ...figure, head, tail }, ...rest }]);
+  return found.sort((a, b) => leastCost(a) - leastCost(b)).slice(0, 2);
 }
 
 /** Enough of a curve to tell how far points stray from it. */

@@ -8,7 +8,7 @@ import {
   degrees,
 } from '../geometry/index.ts';
 import { type Candidate, candidateFor } from './candidate.ts';
-import { closedCorners, closedTurns, cornersOf } from './corners.ts';
+import { closedCorners, closedTurns, type Cornered, cornersOf, LEAST_BLUNT } from './corners.ts';
 import type { Figure } from './figure.ts';
 import { spanOf } from './fitLine.ts';
 import { quadrilaterals } from './quadrilateral.ts';
@@ -30,16 +30,22 @@ const MOST_CORNERS = 10;
 const LEAST_TURN = degrees(22);
 /** A side is at least this share of the mean side. */
 const SHORTEST_SIDE = 0.24;
-/** What blunt corners cost, in freedoms: they must explain the ink that much better. */
+/** What corners cost that are not sharp, in freedoms: they must explain the ink that much better. */
 const BLUNT = 3;
+/** Of more than four blunt ones a round thing can be made; of four sides with hardly a corner, nearly. */
+const MANY_BLUNT = 6;
+const HARDLY = 10;
 /** Points on either side over which a turn is felt. */
 const FEEL = 4;
 
-/** What a closed stroke may be: families of like figures, each with its most regular member first. */
-export function readClosed(stroke: readonly Vec[]): Candidate[][] {
+/**
+ * What a closed line may be: families of like figures, each with its most regular member first.
+ * @param isJoined whether it is made of several strokes, as letters are
+ */
+export function readClosed(stroke: readonly Vec[], isJoined = false): Candidate[][] {
   const loop = closedLoop(stroke);
   if (!loop) return [];
-  return [readRound(loop), ...polygons(loop)].filter((family) => family.length > 0);
+  return [readRound(loop), ...polygons(loop, isJoined)].filter((family) => family.length > 0);
 }
 
 /** Evenly spaced points of the loop without its overshoot, the first again at the end; null when it does not close. */
@@ -97,9 +103,23 @@ function crossesItself(corners: readonly Vec[]): boolean {
   return false;
 }
 
+/** What `count` corners of ink of this span cost, in freedoms; null when they are none. */
+function doubtOf(
+  cornered: Cornered,
+  count: number,
+  span: number,
+  isJoined: boolean,
+): number | null {
+  if (cornered === 'sharp') return 0;
+  if (cornered === 'hardly') return count === 4 && !isJoined ? HARDLY : null;
+  if (count <= 4) return BLUNT;
+  return span > LEAST_BLUNT ? MANY_BLUNT : null;
+}
+
 /** The likeliest polygon of each number of corners. */
-function polygons(loop: readonly Vec[]): Candidate[][] {
+function polygons(loop: readonly Vec[], isJoined: boolean): Candidate[][] {
   const families: Candidate[][] = [];
+  const span = spanOf(loop);
   for (const { cuts } of straightPieces(loop, MOST_CORNERS).slice(2)) {
     const corners = closedCorners(loop, cuts);
     const turns = closedTurns(corners);
@@ -111,9 +131,8 @@ function polygons(loop: readonly Vec[]): Candidate[][] {
       cut,
       shorter: Math.min(pieces[k], pieces[(k + pieces.length - 1) % pieces.length]),
     }));
-    const cornered = cornersOf(at, found, turns);
-    // Of more than four blunt corners a round thing can be made.
-    if (!cornered || (cornered === 'blunt' && corners.length > 4) || hasStump(corners)) continue;
+    const doubt = doubtOf(cornersOf(at, found, turns), corners.length, span, isJoined);
+    if (doubt === null || hasStump(corners)) continue;
     const star = starOf(corners);
     if (!star && crossesItself(corners)) continue;
     const members: { figure: Figure; freedoms: number }[] = star
@@ -131,7 +150,6 @@ function polygons(loop: readonly Vec[]): Candidate[][] {
         : corners.length === 4
           ? quadrilaterals(corners)
           : [{ figure: { kind: 'polygon', corners }, freedoms: 2 * corners.length }];
-    const doubt = cornered === 'blunt' ? BLUNT : 0;
     families.push(
       members.map(({ figure, freedoms }) => candidateFor(figure, loop, freedoms + doubt)),
     );

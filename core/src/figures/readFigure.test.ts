@@ -75,6 +75,56 @@ test('with two heads, and with bars at its ends, a line in several strokes is on
   if (caps?.figure.kind === 'line') expect(caps.figure.caps).toBeCloseTo(16, -0.5);
 });
 
+/** A path whose corners are cut off by a pen that lags `lag` points behind the hand. */
+function lagging(corners: readonly Vec[], lag: number): Vec[] {
+  let pen = corners[0];
+  return alongCorners(corners).map((to, i, all) => {
+    const step = i === 0 ? 0 : distance(to, all[i - 1]);
+    const follow = 1 - Math.exp(-step / lag);
+    pen = { x: pen.x + (to.x - pen.x) * follow, y: pen.y + (to.y - pen.y) * follow };
+    return pen;
+  });
+}
+const regular = (count: number, radius: number): Vec[] =>
+  Array.from({ length: count + 1 }, (_, k) => ({
+    x: 200 + radius * Math.cos((2 * Math.PI * k) / count),
+    y: 300 + radius * Math.sin((2 * Math.PI * k) / count),
+  }));
+
+test('what a quick pen has rounded off keeps its corners when it is large; small it is a letter', () => {
+  const ell = (size: number): Vec[] => [
+    { x: 100, y: 100 + size },
+    { x: 100, y: 100 },
+    { x: 100 + 0.8 * size, y: 100 },
+  ];
+  const read = (corners: readonly Vec[], lag: number) =>
+    readFigure([writeAlong(lagging(corners, lag), { seed: 5 })])?.kind;
+  expect(read(ell(120), 14)).toBe('polyline');
+  expect(read(ell(32), 5)).toBeUndefined();
+  expect(read(regular(6, 45), 4)).toBe('polygon');
+  expect(read(regular(24, 45), 6)).toBe('circle');
+});
+
+test('an arrow in one stroke may have a tip rounded off, and its shaft may bend at the head', () => {
+  const arrow = (x: number): Vec[] => [
+    { x: 100, y: 300 },
+    { x: 240, y: 300 },
+    { x, y: 316 },
+    { x: 240, y: 300 },
+    { x: 216, y: 286 },
+  ];
+  expect(readFigure([writeAlong(lagging(arrow(216), 14), { seed: 2 })])?.kind).toBe('arrow');
+});
+
+test('what would be a ring, were it larger, is not taken for a square instead', () => {
+  const ring = Array.from({ length: 80 }, (_, i) => ({
+    x: 100 + 10 * Math.cos(i / 12.6),
+    y: 100 + 12 * Math.sin(i / 12.6),
+  }));
+  for (let seed = 1; seed <= 20; seed++)
+    expect(readFigure([writeAlong(ring, { seed })])).toBeNull();
+});
+
 test('writing, waves, scribbles, dots and nothing are left alone', () => {
   const scribble = Array.from({ length: 14 }, (_, i) => ({
     x: 60 + i * 6,

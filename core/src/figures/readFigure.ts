@@ -27,6 +27,8 @@ const FOUR_SIDED: ReadonlySet<FigureKind> = new Set([
   'diamond',
   'parallelogram',
 ]);
+/** What remains of a letter: what is most likely a figure but too small for it is nothing else instead. */
+const MADE_SMALL: ReadonlySet<FigureKind> = new Set(['line', 'tick', 'cross', 'arrow']);
 /** When the next best explains the ink nearly as well, the best is less sure. */
 const CLOSE = 6;
 const UNSURE = 0.9;
@@ -43,9 +45,11 @@ export function readFigure(strokes: readonly (readonly InkSample[])[]): FigureRe
   const families = (lines.length === 1 ? readOne(lines[0]) : readSeveral(lines))
     .map((family) => ({ family, cost: Math.min(...family.map(costOf)) }))
     .sort((a, b) => a.cost - b.cost);
+  const isSmall = families.length > 0 && isTooSmall(families[0].family, span);
   const readings = families.flatMap(({ family, cost }) =>
     family
       .filter((candidate) => isBelievable(candidate, span))
+      .filter(({ figure }) => !isSmall || MADE_SMALL.has(figure.kind))
       .map((candidate) => ({ candidate, cost })),
   );
   if (readings.length === 0) return null;
@@ -56,6 +60,12 @@ export function readFigure(strokes: readonly (readonly InkSample[])[]): FigureRe
     ...(i === 0 ? { confidence: doubt * confidenceOf(candidate) } : {}),
   }));
   return { ...best, others: distinct(best, others) };
+}
+
+/** Whether the likeliest of a family would be believed if it were larger. */
+function isTooSmall(family: readonly Candidate[], span: number): boolean {
+  const best = family.reduce((a, b) => (costOf(b) < costOf(a) ? b : a));
+  return isBelievable(best, Infinity) && !isBelievable(best, span);
 }
 
 function readOne(line: readonly Vec[]): Candidate[][] {
@@ -77,7 +87,7 @@ function readSeveral(lines: readonly Vec[][]): Candidate[][] {
   if (special.length > 0 || !line) return special;
   // Of several strokes that follow each other four sides are read, and others a stroke a side: letters are made of the rest.
   const sides = lines.every((stroke) => lineOf(stroke)) ? lines.length : 0;
-  return readClosed(withoutHooks(resamplePolyline(line, POINTS))).filter((family) =>
+  return readClosed(withoutHooks(resamplePolyline(line, POINTS)), true).filter((family) =>
     family.some(({ figure }) => FOUR_SIDED.has(figure.kind) || sidesOf(figure) === sides),
   );
 }

@@ -9,7 +9,7 @@ import {
   degrees,
 } from '../geometry/index.ts';
 import { type Candidate, candidateFor, costOf } from './candidate.ts';
-import { cornersOf, openCorners, openTurns } from './corners.ts';
+import { cornersOf, LEAST_BLUNT, openCorners, openTurns } from './corners.ts';
 import { crossOf } from './crossing.ts';
 import type { Figure } from './figure.ts';
 import { fitLine, offsetFrom, onLine, spanOf } from './fitLine.ts';
@@ -30,6 +30,8 @@ const MOST_PIECES = 6;
 const SCRIBBLED = 12;
 /** A corner of a line of straight pieces turns by more than this. */
 const LEAST_TURN = degrees(32);
+/** What blunt corners cost, in freedoms: they must explain the ink that much better. */
+const BLUNT = 6;
 /** A piece is at least this share of the whole. */
 const SHORTEST_PIECE = 0.05;
 /** The shorter arm of a tick is this share of the longer one; the angle between them. */
@@ -92,6 +94,7 @@ function swingsOf(offsets: readonly number[], least: number): number {
 /** Lines of two and more straight pieces. */
 function pieced(points: readonly Vec[]): Candidate[][] {
   const whole = polylineLength(points);
+  const span = spanOf(points);
   const families: Candidate[][] = [];
   let scribbled = Infinity;
   for (const { cuts } of straightPieces(points, SCRIBBLED).slice(1)) {
@@ -119,8 +122,10 @@ function pieced(points: readonly Vec[]): Candidate[][] {
           : null;
     // Ticks and brackets are known by their shape, however round their corners are.
     const figures: Figure[] = special ? [special] : [];
-    if (cornersOf(at, found, turns) === 'sharp') figures.push({ kind: 'polyline', corners });
-    const freedoms = 2 * corners.length;
+    const cornered = cornersOf(at, found, turns);
+    if (cornered === 'sharp' || (cornered === 'blunt' && span > LEAST_BLUNT))
+      figures.push({ kind: 'polyline', corners });
+    const freedoms = 2 * corners.length + (cornered === 'blunt' ? BLUNT : 0);
     const drawn = candidateFor({ kind: 'polyline', corners }, points, freedoms);
     families.push(
       figures.map((figure) =>
