@@ -100,7 +100,9 @@ test('"kept" is not said before storage has answered, and a refusal is said', as
 
 test('nothing is said to be kept while a stroke is under the pen, nor while it is being finished', async () => {
   const session = await opened(freshDocument());
+  const nextFrame = (): Promise<unknown> => new Promise((r) => requestAnimationFrame(r));
   session.strokeInHand.start();
+  await nextFrame();
   expect(state(session).saving).toBe('keeping');
   session.strokeInHand.drop();
   expect(state(session).saving).toBe('kept');

@@ -20,7 +20,8 @@ export class StrokeInHand {
   /** A stroke is under the pen. */
   start(): void {
     this.isDown = true;
-    this.onChange();
+    // In a frame of its own: the one in which the pen comes down has enough to do.
+    requestAnimationFrame(this.onChange);
   }
 
   /** The stroke under the pen came to nothing. */

@@ -36,23 +36,7 @@ export function WritingLayer({ features }: { features: readonly ReaderFeature[] 
   return (
     <>
       <Area ref={live} data-layer="live" style={full} aria-hidden />
-      <Area
-        ref={ring}
-        aria-hidden
-        style={{
-          position: 'absolute',
-          left: 0,
-          top: 0,
-          display: 'none',
-          borderRadius: '50%',
-          boxSizing: 'border-box',
-          border: `1px solid ${colors.secondary}`,
-          boxShadow: '0 0 0 1px rgba(255,255,255,0.8)',
-          pointerEvents: 'none',
-          // It follows the pen in every frame, and nothing else is painted again for it.
-          willChange: 'transform',
-        }}
-      />
+      <Area ref={ring} style={{ ...full, color: colors.secondary }} aria-hidden />
     </>
   );
 }

@@ -1,6 +1,6 @@
 import type { Matrix, Vec } from '@marginalis/core/geometry';
 import { type Instrument, instrumentWidth } from '@marginalis/core/marks';
-import { type LiveLook, LiveTiles, type StageController } from '@/stage';
+import { type LiveLook, LiveTiles, NibRing, type StageController } from '@/stage';
 
 /** What is drawn over the page that is no mark: guides, the lasso. */
 export const GUIDE_INK = '#a8281a';
@@ -36,14 +36,16 @@ export interface InstrumentWriter {
 /** What writers draw with, above the pages. */
 export class WritingTools {
   readonly tiles: LiveTiles;
+  private readonly ring: NibRing;
 
   constructor(
     readonly stage: StageController,
     /** Holds what is being drawn; takes its opacity and blending, so that overlaps never darken. */
     private readonly live: HTMLElement,
-    private readonly ring: HTMLElement,
+    ring: HTMLElement,
   ) {
     this.tiles = new LiveTiles(live);
+    this.ring = new NibRing(ring);
   }
 
   fit(): void {
@@ -69,20 +71,14 @@ export class WritingTools {
 
   /** The true size of the instrument under the pointer; nothing with null. */
   showRing(event: MouseEvent | null, instrument: Instrument): void {
-    const { ring } = this;
-    ring.style.display = event ? 'block' : 'none';
-    if (!event) return;
-    const at = this.stage.fromClient(event.clientX, event.clientY);
+    if (!event) return this.ring.hide();
     const size = Math.max(3, instrumentWidth(instrument) * this.stage.getCamera().zoom);
-    Object.assign(ring.style, {
-      width: `${size}px`,
-      height: `${size}px`,
-      transform: `translate(${at.x - size / 2}px, ${at.y - size / 2}px)`,
-    });
+    this.ring.show(this.stage.fromClient(event.clientX, event.clientY), size);
   }
 
   remove(): void {
     this.tiles.remove();
+    this.ring.remove();
   }
 }
 

@@ -19,4 +19,5 @@ export { pictureOfPage } from './pictureOfPage';
 export { DrawingSvg } from './DrawingSvg';
 export { type DrawingFiles, paintDrawing } from './paintDrawing';
 export { type LiveLayer, type LiveLook, LiveTiles } from './LiveTiles';
+export { NibRing } from './NibRing';
 export { useMarkFeed } from './useMarkFeed';
