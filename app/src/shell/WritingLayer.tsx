@@ -1,5 +1,4 @@
 import { useEffect, useRef } from 'react';
-import { useTheme } from 'react-native-paper';
 import { useStage } from '@/stage';
 import { Area } from '@/ui';
 import type { ReaderFeature } from './feature';
@@ -13,7 +12,6 @@ const full = { position: 'absolute', inset: 0, pointerEvents: 'none' } as const;
 export function WritingLayer({ features }: { features: readonly ReaderFeature[] }) {
   const hold = useStage();
   const reader = useReader();
-  const { colors } = useTheme();
   const live = useRef<HTMLDivElement>(null);
   const ring = useRef<HTMLDivElement>(null);
 
@@ -36,7 +34,7 @@ export function WritingLayer({ features }: { features: readonly ReaderFeature[] 
   return (
     <>
       <Area ref={live} data-layer="live" style={full} aria-hidden />
-      <Area ref={ring} style={{ ...full, color: colors.secondary }} aria-hidden />
+      <Area ref={ring} style={full} aria-hidden />
     </>
   );
 }

@@ -3,9 +3,11 @@ import { type Box, box, type Vec } from '@marginalis/core/geometry';
 /** Least side of the canvas, CSS pixels; it is always this many times as wide as the ring. */
 const LEAST_SIDE = 192;
 const ROOM = 2;
-/** The line and the light one around it that shows it on dark print, CSS pixels. */
-const LINE = 1;
+/** It lies on paper, whatever the theme: dark, with a light line around it that shows it on dark print. */
+const COLOUR = '#33466e';
 const HALO = 'rgba(255, 255, 255, 0.8)';
+/** How wide both are, CSS pixels. */
+const LINE = 1;
 /** Room for antialiasing, CSS pixels. */
 const EDGE = 1;
 
@@ -21,10 +23,8 @@ export class NibRing {
   private corner = { x: 0, y: 0 };
   /** What was drawn on, CSS pixels of the canvas; null when it is not shown. */
   private drawn: Box | null = null;
-  private colour = '';
 
-  /** @param holder holds the canvas; its colour is the ring's */
-  constructor(private readonly holder: HTMLElement) {
+  constructor(holder: HTMLElement) {
     this.canvas.style.position = 'absolute';
     this.canvas.dataset.layer = 'ring';
     holder.append(this.canvas);
@@ -32,7 +32,6 @@ export class NibRing {
 
   /** Shows it around a place of the holder, `size` across, CSS pixels. */
   show(centre: Vec, size: number): void {
-    if (!this.drawn) this.colour = getComputedStyle(this.holder).color;
     const reach = size / 2 + LINE + EDGE;
     this.fit(2 * reach);
     const ctx = this.blank();
@@ -51,7 +50,7 @@ export class NibRing {
     ctx.lineWidth = LINE;
     for (const [colour, radius] of [
       [HALO, (size + LINE) / 2],
-      [this.colour, (size - LINE) / 2],
+      [COLOUR, (size - LINE) / 2],
     ] as const) {
       ctx.strokeStyle = colour;
       ctx.beginPath();

@@ -22,8 +22,10 @@ export function Notice({
         { backgroundColor: colors.secondaryContainer, borderColor: colors.outlineVariant },
       ]}
     >
-      <Text style={[styles.text, { color: colors.onSecondaryContainer }]}>{text}</Text>
-      {children && <View style={styles.ways}>{children}</View>}
+      <View style={styles.words}>
+        <Text style={[styles.text, { color: colors.onSecondaryContainer }]}>{text}</Text>
+        {children && <View style={styles.ways}>{children}</View>}
+      </View>
       {onClose && <IconAction icon="close" label="Close" size={20} onPress={onClose} />}
     </View>
   );
@@ -53,9 +55,6 @@ export function EmptyScreen({
 const styles = StyleSheet.create({
   notice: {
     flexDirection: 'row',
-    flexWrap: 'wrap',
-    justifyContent: 'flex-end',
-    alignItems: 'center',
     columnGap: 8,
     paddingLeft: 16,
     paddingRight: 10,
@@ -63,9 +62,10 @@ const styles = StyleSheet.create({
     minHeight: 48,
     borderBottomWidth: 1,
   },
-  // What can be done goes beneath where both do not fit beside each other.
-  text: { flexShrink: 1, flexGrow: 1, flexBasis: 220, paddingVertical: 4 },
-  ways: { flexDirection: 'row' },
+  // What can be done goes beneath where both do not fit beside each other; closing stays beside the first line.
+  words: { flex: 1, flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: 8 },
+  text: { flexShrink: 1, flexGrow: 1, flexBasis: 220, paddingVertical: 10 },
+  ways: { flexDirection: 'row', flexWrap: 'wrap', marginLeft: 'auto' },
   empty: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: 24, gap: 16 },
   sentence: { maxWidth: 440, textAlign: 'center', fontSize: 16, lineHeight: 24 },
 });
