@@ -11,6 +11,7 @@ import {
 import {
   adoptStored,
   inkRead,
+  packedSamples,
   type InkMark,
   storedSamples,
   type Mark,
@@ -19,7 +20,7 @@ import {
 } from '../kinds/index.ts';
 import { type WritingInstrument } from '../marks/index.ts';
 import { drawInk, putInk, type Stroke } from './draw.ts';
-import { findFigure, type FoundFigure, marksBefore, strokesOf } from './offerTidy.ts';
+import { findFigure, type FoundFigure, inkOf, marksBefore } from './offerTidy.ts';
 
 /** A stroke on its way to the thread that finishes it. Samples are packed. */
 export interface StrokeWork {
@@ -56,7 +57,7 @@ export function strokeWork(state: DocState, { instrument, ...stroke }: Stroke): 
   return {
     instrument,
     samples: packSamples(samples),
-    before: before.map((mark) => strokesOf(mark).map(packSamples)),
+    before: before.map((mark) => inkOf(mark).map(({ ink }) => packedSamples(ink))),
   };
 }
 

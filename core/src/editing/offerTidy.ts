@@ -16,10 +16,18 @@ import {
   boxOfPoints,
   boxWidth,
   growBox,
+  uniteBoxes,
   type Vec,
 } from '../geometry/index.ts';
 import { type InkSample, timeTaken } from '../ink/index.ts';
-import { type InkMark, type Mark, placedSamples, asFigure, asInk } from '../kinds/index.ts';
+import {
+  type InkMark,
+  type Mark,
+  placedSamples,
+  asFigure,
+  asInk,
+  writtenBox,
+} from '../kinds/index.ts';
 import { type MarkId, type PageId } from '../marks/index.ts';
 
 /** A figure that ink looks like. */
@@ -180,7 +188,7 @@ export function marksBefore(state: DocState, stroke: Written, order = Infinity):
     if (liesBeneath(before) !== (stroke.tool === 'highlighter')) break;
     const strokes = inkOf(before);
     if (strokes.length === 0 || began - before.madeAt > LONGEST_PAUSE) break;
-    const bounds = boxOfPoints(strokesOf(before).flat());
+    const bounds = strokes.map(({ ink }) => writtenBox(ink)).reduce(uniteBoxes);
     if (!boxesMeet(around(reach), around(bounds))) break;
     group.unshift(before);
     reach = bounds;

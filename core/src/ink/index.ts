@@ -1,6 +1,6 @@
 export { type InkSample, GRID, quantiseSamples } from './sample.ts';
 export { sampleBetween } from './between.ts';
-export { packSamples, samplesIn, timeTaken, unpackSamples } from './packed.ts';
+export { boxOfPacked, packSamples, samplesIn, timeTaken, unpackSamples } from './packed.ts';
 export { altitudeOf } from './tilt.ts';
 export { NO_PRESSURE, createSpeedPressure } from './speedPressure.ts';
 export {

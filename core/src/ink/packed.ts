@@ -1,3 +1,4 @@
+import { type Box, box, EMPTY_BOX, IDENTITY, type Matrix } from '../geometry/index.ts';
 import type { InkSample } from './sample.ts';
 
 /** Numbers a sample: x, y, t, pressure, tiltX, tiltY; not a number where there is no tilt. */
@@ -48,3 +49,17 @@ export function samplesIn(packed: Float64Array): readonly InkSample[] {
 /** How long the pen was down, ms. */
 export const timeTaken = (packed: Float64Array): number =>
   packed.length === 0 ? 0 : packed[packed.length - WIDTH + 2] - packed[2];
+
+/** The box around packed samples, as `place` puts them; empty for none. */
+export function boxOfPacked(packed: Float64Array, place: Matrix = IDENTITY): Box {
+  let { minX, minY, maxX, maxY } = EMPTY_BOX;
+  for (let i = 0; i < packed.length; i += WIDTH) {
+    const x = place[0] * packed[i] + place[2] * packed[i + 1] + place[4];
+    const y = place[1] * packed[i] + place[3] * packed[i + 1] + place[5];
+    if (x < minX) minX = x;
+    if (x > maxX) maxX = x;
+    if (y < minY) minY = y;
+    if (y > maxY) maxY = y;
+  }
+  return box(minX, minY, maxX, maxY);
+}

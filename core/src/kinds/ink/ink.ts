@@ -1,10 +1,10 @@
 import type { Drawing } from '../../drawing/index.ts';
-import { boxOfPoints, growBox, IDENTITY, type Matrix, thenMatrix } from '../../geometry/index.ts';
+import { growBox, IDENTITY, type Matrix, thenMatrix } from '../../geometry/index.ts';
 import { type InkSample, radiusAt } from '../../ink/index.ts';
 import { leftOf, widened } from '../../marks/index.ts';
 import type { CarryOptions, Kind } from '../kind.ts';
 import { inkLines } from './lines.ts';
-import { placedSamples } from './leftSamples.ts';
+import { writtenBox } from './leftSamples.ts';
 import type { InkMark } from './mark.ts';
 import { inkOutline, nibOf } from './outline.ts';
 import { fromInkRecord, toInkRecord } from './record.ts';
@@ -35,7 +35,7 @@ export const INK: Kind<InkMark> = {
   plane: (mark) => (isHighlighter(mark) ? 'beneath' : 'over'),
   draw,
   outline: inkOutline,
-  roughBounds: ({ ink, style }) => growBox(boxOfPoints(placedSamples(ink)), style.width / 2),
+  roughBounds: ({ ink, style }) => growBox(writtenBox(ink), style.width / 2),
   lines: inkLines,
   reach: (mark) => {
     const nib = nibOf(mark);

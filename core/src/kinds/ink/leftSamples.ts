@@ -1,5 +1,11 @@
-import { transform } from '../../geometry/index.ts';
-import { type InkSample, sampleBetween, samplesIn } from '../../ink/index.ts';
+import { type Box, transform } from '../../geometry/index.ts';
+import {
+  boxOfPacked,
+  type InkSample,
+  packSamples,
+  sampleBetween,
+  samplesIn,
+} from '../../ink/index.ts';
 import type { InkMark, WrittenInk } from './mark.ts';
 
 /** The samples of ink where they were written. */
@@ -11,6 +17,13 @@ export function placedSamples(ink: WrittenInk): readonly InkSample[] {
   const samples = writtenSamples(ink);
   return place ? samples.map((s) => ({ ...s, ...transform(place, s) })) : samples;
 }
+
+/** The same, packed; the caller's own. */
+export const packedSamples = (ink: WrittenInk): Float64Array =>
+  ink.place ? packSamples(placedSamples(ink)) : ink.samples.slice();
+
+/** The box around the samples of ink, where the ink is now. */
+export const writtenBox = ({ samples, place }: WrittenInk): Box => boxOfPacked(samples, place);
 
 /** The samples of what rubbing has left, run by run, with one at each cut; where the ink is now. */
 export function leftSamples({ ink, left }: InkMark): readonly (readonly InkSample[])[] {
