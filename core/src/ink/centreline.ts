@@ -62,15 +62,13 @@ function spanInto(out: InkSample[], points: readonly InkSample[], i: number): vo
     const w1 = 3 * v * v * u;
     const w2 = 3 * v * u * u;
     const w3 = u * u * u;
-    const between = {
-      x: w0 * b.x + w1 * p.x + w2 * q.x + w3 * c.x,
-      y: w0 * b.y + w1 * p.y + w2 * q.y + w3 * c.y,
-      t: b.t + (c.t - b.t) * u,
-      pressure: b.pressure + (c.pressure - b.pressure) * u,
-    };
+    const x = w0 * b.x + w1 * p.x + w2 * q.x + w3 * c.x;
+    const y = w0 * b.y + w1 * p.y + w2 * q.y + w3 * c.y;
+    const t = b.t + (c.t - b.t) * u;
+    const pressure = b.pressure + (c.pressure - b.pressure) * u;
     // A pen's tilt changes slowly: the nearer sample's serves.
     const { tiltX, tiltY } = u < 0.5 ? b : c;
-    out.push(tiltX === undefined ? between : { ...between, tiltX, tiltY });
+    out.push(tiltX === undefined ? { x, y, t, pressure } : { x, y, t, pressure, tiltX, tiltY });
   }
   out.push(c);
 }

@@ -23,7 +23,12 @@ export function lookBack(filter: HandFilter, from: number, noise: number | null,
     const p = at + COLUMN.covariance;
     const s = rows[at + COLUMN.variance];
     const way = i + 1 < filter.count ? filter.way(i + 1) : null;
-    const [k0, k1, k2, k3, k4] = [rows[g], rows[g + 1], rows[g + 2], rows[g + 3], rows[g + 4]];
+    // One by one: an array to take them from would be made for every sample of every frame.
+    const k0 = rows[g];
+    const k1 = rows[g + 1];
+    const k2 = rows[g + 2];
+    const k3 = rows[g + 3];
+    const k4 = rows[g + 4];
     if (!way) {
       // Nothing after a jump tells of what was before it.
       x.fill(0);

@@ -83,14 +83,13 @@ export function outlineDiscs(all: readonly Disc[]): Path {
   }
 
   const strips = stripsOf(discs);
-  const end = strips.length - 1;
-  ring.point(discs[0], strips[0].right);
-  for (let i = 1; i <= end; i++)
-    ring.join(discs[i], strips[i - 1].right, strips[i].right, shorter(strips[i - 1], strips[i]));
-  ring.arc(discs[end + 1], angleOf(strips[end].right), 2 * strips[end].aside);
-  for (let i = end; i > 0; i--)
-    ring.join(discs[i], strips[i].left, strips[i - 1].left, shorter(strips[i], strips[i - 1]));
-  ring.arc(discs[0], angleOf(strips[0].left), 2 * (Math.PI - strips[0].aside));
+  const end = discs.length - 2;
+  ring.point(discs[0], strips[RIGHT], strips[RIGHT + 1]);
+  for (let i = 1; i <= end; i++) ring.join(discs[i], strips, (i - 1) * EACH, i * EACH, RIGHT);
+  const last = end * EACH;
+  ring.arc(discs[end + 1], angleOf(strips, last + RIGHT), 2 * strips[last + ASIDE]);
+  for (let i = end; i > 0; i--) ring.join(discs[i], strips, i * EACH, (i - 1) * EACH, LEFT);
+  ring.arc(discs[0], angleOf(strips, LEFT), 2 * (Math.PI - strips[ASIDE]));
   ring.close();
   return builder.build();
 }
@@ -117,27 +116,22 @@ function withoutSwallowed(all: readonly Disc[]): Disc[] {
   return out;
 }
 
-/** A unit vector. */
-interface Direction {
-  readonly x: number;
-  readonly y: number;
-}
+/**
+ * Strips between neighbouring discs as one block of numbers, since ink under the pen makes hundreds in every frame: the
+ * outer normals of the right and of the left side (x, y), half the angle between them (radians), and the length.
+ */
+type Strips = Float64Array;
+const EACH = 6;
+const RIGHT = 0;
+const LEFT = 2;
+const ASIDE = 4;
+const LENGTH = 5;
 
-/** Between two discs: the outer normals of its two sides, half the angle between them, and its length. */
-interface Strip {
-  readonly right: Direction;
-  readonly left: Direction;
-  /** Radians. */
-  readonly aside: number;
-  readonly length: number;
-}
-
-const shorter = (a: Strip, b: Strip): number => Math.min(a.length, b.length);
-const angleOf = (d: Direction): number => Math.atan2(d.y, d.x);
+const angleOf = (strips: Strips, at: number): number => Math.atan2(strips[at + 1], strips[at]);
 
 /** The normal n of a common tangent makes n · u = (r₀ − r₁)/d with the direction u of the centres. */
-function stripsOf(discs: readonly Disc[]): Strip[] {
-  const strips: Strip[] = [];
+function stripsOf(discs: readonly Disc[]): Strips {
+  const strips = new Float64Array(EACH * (discs.length - 1));
   for (let i = 0; i + 1 < discs.length; i++) {
     const a = discs[i];
     const b = discs[i + 1];
@@ -148,12 +142,13 @@ function stripsOf(discs: readonly Disc[]): Strip[] {
     const across = Math.sqrt(1 - along * along);
     const ux = dx / length;
     const uy = dy / length;
-    strips.push({
-      right: { x: along * ux + across * uy, y: along * uy - across * ux },
-      left: { x: along * ux - across * uy, y: along * uy + across * ux },
-      aside: Math.acos(along),
-      length,
-    });
+    const at = EACH * i;
+    strips[at + RIGHT] = along * ux + across * uy;
+    strips[at + RIGHT + 1] = along * uy - across * ux;
+    strips[at + LEFT] = along * ux - across * uy;
+    strips[at + LEFT + 1] = along * uy + across * ux;
+    strips[at + ASIDE] = Math.acos(along);
+    strips[at + LENGTH] = length;
   }
   return strips;
 }
@@ -166,9 +161,9 @@ class Ring {
 
   constructor(private readonly builder: PathBuilder) {}
 
-  /** The point of the disc's rim in direction `normal`. */
-  point(disc: Disc, normal: Direction): void {
-    this.put(disc.x + disc.r * normal.x, disc.y + disc.r * normal.y);
+  /** The point of the disc's rim in the direction of a unit vector. */
+  point(disc: Disc, x: number, y: number): void {
+    this.put(disc.x + disc.r * x, disc.y + disc.r * y);
   }
 
   /** Anticlockwise along the rim by `turn` radians; both ends included. */
@@ -180,21 +175,26 @@ class Ring {
     }
   }
 
-  /** From one strip's side to the next one's: round on the outside, folded on the inside. */
-  join(disc: Disc, from: Direction, to: Direction, shorterStrip: number): void {
-    const cosine = from.x * to.x + from.y * to.y;
-    const sine = from.x * to.y - from.y * to.x;
+  /** From one strip's side (`RIGHT` or `LEFT`) to the next one's: round on the outside, folded on the inside. */
+  join(disc: Disc, strips: Strips, from: number, to: number, side: number): void {
+    const fx = strips[from + side];
+    const fy = strips[from + side + 1];
+    const tx = strips[to + side];
+    const ty = strips[to + side + 1];
+    const cosine = fx * tx + fy * ty;
+    const sine = fx * ty - fy * tx;
     const halfCosine = Math.sqrt(Math.max(0, (1 + cosine) / 2));
     if (halfCosine > 0 && disc.r * (1 - halfCosine) < ARC_TOLERANCE / 3) {
       const twice = 2 * halfCosine;
-      this.point(disc, { x: (from.x + to.x) / twice, y: (from.y + to.y) / twice });
+      this.point(disc, (fx + tx) / twice, (fy + ty) / twice);
     } else if (sine > 0) {
-      this.arc(disc, angleOf(from), Math.atan2(sine, cosine));
+      this.arc(disc, angleOf(strips, from + side), Math.atan2(sine, cosine));
     } else {
-      this.point(disc, from);
+      const shorter = Math.min(strips[from + LENGTH], strips[to + LENGTH]);
+      this.point(disc, fx, fy);
       // Short strips do not cover the fold; going through the centre keeps the winding positive.
-      if (cosine < 0 || -disc.r * sine > shorterStrip) this.put(disc.x, disc.y);
-      this.point(disc, to);
+      if (cosine < 0 || -disc.r * sine > shorter) this.put(disc.x, disc.y);
+      this.point(disc, tx, ty);
     }
   }
 
