@@ -177,3 +177,15 @@ test.each([
   }));
   expect(readFigure([wave])).toBeNull();
 });
+
+test('two wavy lines, one beneath the other, are no figure', () => {
+  const wave = (from: number): InkSample[] =>
+    Array.from({ length: 300 }, (_, i) => ({
+      x: 200 + 1.34 * i,
+      y: 640 - 15 * Math.sin(i / 7.2) - 76 * Math.sin((from + 8.3 * i) / 900),
+      t: from + 8.3 * i,
+      pressure: 0.5,
+    }));
+  for (let from = 0; from < 9000; from += 500)
+    expect(readFigure([wave(from), wave(from + 3000)])).toBeNull();
+});

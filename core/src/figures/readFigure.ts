@@ -9,6 +9,7 @@ import { readClosed } from './readClosed.ts';
 import { readCloud } from './readCloud.ts';
 import { readOpen } from './readOpen.ts';
 import { joined, lineOf, readCapped, readCross } from './readStrokes.ts';
+import { isWave } from './wave.ts';
 
 /** Ink of a smaller span is a dot, points. */
 const SMALLEST = 7;
@@ -27,7 +28,7 @@ const FOUR_SIDED: ReadonlySet<FigureKind> = new Set([
   'diamond',
   'parallelogram',
 ]);
-/** What remains of a letter: what is most likely a figure but too small for it is nothing else instead. */
+/** All that may be read where the likeliest figure would be believed only if it were larger: the rest are letters. */
 const MADE_SMALL: ReadonlySet<FigureKind> = new Set(['line', 'tick', 'cross', 'arrow']);
 /** When the next best explains the ink nearly as well, the best is less sure. */
 const CLOSE = 6;
@@ -62,7 +63,7 @@ export function readFigure(strokes: readonly (readonly InkSample[])[]): FigureRe
   return { ...best, others: distinct(best, others) };
 }
 
-/** Whether the likeliest of a family would be believed if it were larger. */
+/** Whether the likeliest of a family would be believed only if it were larger. */
 function isTooSmall(family: readonly Candidate[], span: number): boolean {
   const best = family.reduce((a, b) => (costOf(b) < costOf(a) ? b : a));
   return isBelievable(best, Infinity) && !isBelievable(best, span);
@@ -82,6 +83,7 @@ function readOne(line: readonly Vec[]): Candidate[][] {
 }
 
 function readSeveral(lines: readonly Vec[][]): Candidate[][] {
+  if (lines.some((stroke) => isWave(resamplePolyline(stroke, POINTS)))) return [];
   const line = joined(lines);
   const special = [...readCross(lines), ...readCapped(lines), ...readArrow(lines)];
   if (special.length > 0 || !line) return special;

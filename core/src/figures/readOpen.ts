@@ -16,15 +16,11 @@ import { fitLine, offsetFrom, onLine, spanOf } from './fitLine.ts';
 import { readBrace } from './readBrace.ts';
 import { readArc } from './readRound.ts';
 import { straightPieces } from './straightPieces.ts';
+import { isWave } from './wave.ts';
 
 /** A line is at most this much longer than the way from end to end. */
 const MOST_DETOUR = 1.12;
 const COARSE = 14;
-/** What sways to and fro more often than a hand strays, and farther (rms, points) than one trembles, is a wave. */
-const WAVE_SWINGS = 7;
-const WAVE_STRAY = 1.4;
-/** What is nearer to the line than this share of the stray is on neither side of it. */
-const NEITHER_SIDE = 0.8;
 const MOST_PIECES = 6;
 /** What has more pieces than that is a scribble; so many are looked for. */
 const SCRIBBLED = 12;
@@ -70,26 +66,6 @@ export function readLine(points: readonly Vec[]): Candidate[] {
 
 const strayOf = (offsets: readonly number[]): number =>
   Math.sqrt(offsets.reduce((sum, d) => sum + d * d, 0) / offsets.length);
-
-/** Whether a stroke sways about its direction: a wavy underline, or writing; no line, nor one of few straight pieces. */
-function isWave(points: readonly Vec[]): boolean {
-  const line = fitLine(points);
-  const offsets = points.map((p) => offsetFrom(line, p));
-  const stray = strayOf(offsets);
-  return stray > WAVE_STRAY && swingsOf(offsets, NEITHER_SIDE * stray) >= WAVE_SWINGS;
-}
-
-/** How often a line goes from one side to the other, each time beyond `least`. */
-function swingsOf(offsets: readonly number[], least: number): number {
-  let side = 0;
-  let swings = 0;
-  for (const offset of offsets) {
-    if (Math.abs(offset) < least || Math.sign(offset) === side) continue;
-    if (side !== 0) swings++;
-    side = Math.sign(offset);
-  }
-  return swings;
-}
 
 /** Lines of two and more straight pieces. */
 function pieced(points: readonly Vec[]): Candidate[][] {
