@@ -1,6 +1,6 @@
 import * as hershey from 'hersheytext';
-import { type FigureKind, READ_KINDS, readFigure } from '@marginalis/core/figures';
 import { findFigure } from '@marginalis/core/editing';
+import { type FigureKind, READ_KINDS, readFigure } from '@marginalis/core/figures';
 import type { Vec } from '@marginalis/core/geometry';
 import type { InkSample } from '@marginalis/core/ink';
 import { type DrawnFigure, drawnFigure, ORDINARY, STRONG } from '../core/testing/drawnFigures';
@@ -28,6 +28,9 @@ const ALWAYS = 0.62;
 const EVERYDAY: ReadonlySet<FigureKind> = new Set(['line', 'tick', 'cross']);
 /** Heights of capital letters, points: 4, 6, 8 and 10 mm. */
 const HEIGHTS = [11.3, 17, 22.7, 28.3];
+/** From one letter to the next, points; and the strokes that are looked at together. */
+const LETTER = 30;
+const MOST_STROKES = 5;
 /** Sets of the letters' package that are signs rather than letters. */
 const SIGNS = /astrology|markers|math|meteorology|music|symbolic/;
 const LONG = [500, 2000] as const;
@@ -133,10 +136,11 @@ function askedInWords(glyphs: readonly (readonly InkSample[][])[]): string {
   let asked = 0;
   let all = 0;
   glyphs.slice(1).forEach((glyph, n) => {
-    // Where the letter before lies does not matter here, but that it is written.
-    const before = glyphs[n].map((stroke) => stroke.map((s) => ({ ...s, x: s.x - 30 })));
+    const before = glyphs[n].map((stroke) => stroke.map((s) => ({ ...s, x: s.x - LETTER })));
     glyph.forEach((_, k) => {
-      const group = [...before, ...glyph.slice(0, k + 1)].slice(-5).map((stroke) => [stroke]);
+      const group = [...before, ...glyph.slice(0, k + 1)]
+        .slice(-MOST_STROKES)
+        .map((stroke) => [stroke]);
       all++;
       const found = findFigure(group, 'ask');
       if (found && !EVERYDAY.has(found.reading.kind)) asked++;
@@ -153,15 +157,17 @@ function writingTable(): string {
   for (const height of HEIGHTS) {
     const glyphs = letters(height);
     const single = glyphs.flat().map((stroke) => [stroke]);
-    const several = glyphs.filter((strokes) => strokes.length > 1 && strokes.length <= 5);
+    const several = glyphs.filter(
+      (strokes) => strokes.length > 1 && strokes.length <= MOST_STROKES,
+    );
     const cells = [single, several].flatMap((all) => {
       const sure = all
         .map((strokes) => readFigure(strokes))
         .map((reading) => (reading && !EVERYDAY.has(reading.kind) ? reading.confidence : 0));
       const offered = (least: number): string =>
         percent(sure.filter((c) => c >= least).length, all.length);
-      const cells = [String(all.length), offered(ASK), offered(ALWAYS)];
-      return all === single ? [...cells, askedInWords(glyphs)] : cells;
+      const shares = [String(all.length), offered(ASK), offered(ALWAYS)];
+      return all === single ? [...shares, askedInWords(glyphs)] : shares;
     });
     lines.push(`| ${(height / 2.8346).toFixed(0)} mm | ${cells.join(' | ')} |`);
   }

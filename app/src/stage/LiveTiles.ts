@@ -9,6 +9,7 @@ import {
   transformBox,
   uniteBoxes,
 } from '@marginalis/core/geometry';
+import { liveContext } from './liveContext';
 
 /** Side of a tile, device pixels. A canvas that changes is copied whole to the screen, so it is small. */
 const SIDE = 256;
@@ -74,7 +75,7 @@ export class LiveTiles {
     for (let y = Math.floor(part.minY / SIDE) * SIDE; y < part.maxY; y += SIDE)
       for (let x = Math.floor(part.minX / SIDE) * SIDE; x < part.maxX; x += SIDE) {
         const tile = this.tileAt(layer, x, y);
-        const ctx = contextOf(tile.canvas);
+        const ctx = liveContext(tile.canvas);
         if (!ctx) continue;
         ctx.setTransform(...thenMatrix(matrix, [1, 0, 0, 1, -x, -y]));
         ctx.fillStyle = colour;
@@ -89,7 +90,7 @@ export class LiveTiles {
     for (const tile of this.tiles[layer].values()) {
       const { canvas, drawn } = tile;
       if (!drawn) continue;
-      const ctx = contextOf(canvas);
+      const ctx = liveContext(canvas);
       ctx?.setTransform(1, 0, 0, 1, 0, 0);
       ctx?.clearRect(drawn.minX, drawn.minY, drawn.maxX - drawn.minX, drawn.maxY - drawn.minY);
       tile.drawn = null;
@@ -117,7 +118,3 @@ export class LiveTiles {
     return tile;
   }
 }
-
-/** Desynchronised where the browser has it: the ink need not wait for the page around it. */
-const contextOf = (canvas: HTMLCanvasElement): CanvasRenderingContext2D | null =>
-  canvas.getContext('2d', { desynchronized: true });

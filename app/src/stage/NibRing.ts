@@ -1,7 +1,9 @@
 import { type Box, box, type Vec } from '@marginalis/core/geometry';
+import { liveContext } from './liveContext';
 
-/** Least side of the canvas, CSS pixels; it is always this many times as wide as the ring. */
+/** The least side of the canvas, CSS pixels. */
 const LEAST_SIDE = 192;
+/** How many times as wide as the ring it is at least: room to go about. */
 const ROOM = 2;
 /** It lies on paper, whatever the theme: dark, with a light line around it that shows it on dark print. */
 const COLOUR = '#33466e';
@@ -82,7 +84,7 @@ export class NibRing {
 
   /** Clears what was drawn; the canvas's own units are CSS pixels afterwards. */
   private blank(): CanvasRenderingContext2D | null {
-    const ctx = this.canvas.getContext('2d', { desynchronized: true });
+    const ctx = liveContext(this.canvas);
     ctx?.setTransform(this.pixelRatio, 0, 0, this.pixelRatio, 0, 0);
     if (this.drawn) {
       const { minX, minY, maxX, maxY } = this.drawn;

@@ -17,6 +17,14 @@ const word = (x: number, y: number, letters: number): Drawn[] =>
   Array.from({ length: letters }, (_, i) => ({ page: 0, path: letter(x + 7 * i, y) }));
 const rowsOf = (drawn: readonly Drawn[]): readonly ListRow[] =>
   listRows(listMarks(written(pages, drawn)));
+const dot = (x: number, y: number): Drawn => ({
+  page: 0,
+  path: [
+    { x, y },
+    { x: x + 0.6, y: y + 0.4 },
+  ],
+});
+
 /** Of each row the letters of its words, or what the mark is. */
 const told = (rows: readonly ListRow[]): string[] =>
   rows.map((row) =>
@@ -34,39 +42,24 @@ test('what is written stands together by its lines, and in them by its words', (
 });
 
 test('one goes back to dot an i, and on in the line before', () => {
-  const dot: Drawn = {
-    page: 0,
-    path: [
-      { x: 84, y: 713 },
-      { x: 84.6, y: 713.4 },
-    ],
-  };
-  const rows = rowsOf([...word(80, 700, 3), ...word(80, 676, 3), dot, ...word(110, 700, 2)]);
+  const rows = rowsOf([
+    ...word(80, 700, 3),
+    ...word(80, 676, 3),
+    dot(84, 713),
+    ...word(110, 700, 2),
+  ]);
   expect(told(rows)).toEqual(['4 2', '3']);
 });
 
 test('dots high above low letters belong to them, not to the line above', () => {
   const low = (x: number, y: number): Drawn => ({ page: 0, path: letter(x, y, 5) });
-  const dot = (x: number, y: number): Drawn => ({
-    page: 0,
-    path: [
-      { x, y },
-      { x: x + 0.5, y: y + 0.4 },
-    ],
-  });
   const line = (y: number): Drawn[] => [low(80, y), low(87, y), low(94, y), dot(90, y + 10)];
   expect(told(rowsOf([...line(700), ...line(676)]))).toEqual(['4', '4']);
 });
 
 test('a word may begin with the dot of its first letter', () => {
-  const dot: Drawn = {
-    page: 0,
-    path: [
-      { x: 110, y: 713 },
-      { x: 110.6, y: 713.4 },
-    ],
-  };
-  expect(told(rowsOf([...word(80, 700, 3), dot, ...word(110, 700, 2)]))).toEqual(['3 3']);
+  const rows = rowsOf([...word(80, 700, 3), dot(110, 713), ...word(110, 700, 2)]);
+  expect(told(rows)).toEqual(['3 3']);
 });
 
 test('an underline, a highlight, a lone stroke and a drawing are no writing', () => {

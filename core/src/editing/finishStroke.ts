@@ -11,8 +11,8 @@ import {
 import {
   adoptStored,
   inkRead,
-  packedSamples,
   type InkMark,
+  packedSamples,
   storedSamples,
   type Mark,
   adoptDrawn,

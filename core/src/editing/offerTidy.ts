@@ -2,6 +2,7 @@ import { type DocState, findMark, fromTop, marksOn } from '../document/index.ts'
 import { figuresOn, liesBeneath } from '../derived/index.ts';
 import {
   type Figure,
+  type FigureKind,
   type FigureReading,
   joinsDots,
   type PrintedDot,
@@ -54,11 +55,11 @@ const LONGEST_GROUP = 60_000;
 const SURE_ENOUGH = { ask: 0.55, always: 0.62 } as const;
 /** Smaller ones of these are everyday writing, which nobody wants to be asked about, points. */
 const LEAST_ASKED = 40;
-const EVERYDAY: ReadonlySet<string> = new Set(['line', 'tick', 'cross']);
+const EVERYDAY: ReadonlySet<FigureKind> = new Set(['line', 'tick', 'cross']);
 
 /** Smaller ones of these, written beside other ink, are letters among letters, points. */
 const LARGEST_LETTER = 50;
-const LIKE_LETTERS: ReadonlySet<string> = new Set([
+const LIKE_LETTERS: ReadonlySet<FigureKind> = new Set([
   'arc',
   'circle',
   'ellipse',

@@ -75,8 +75,8 @@ export type Cornered = 'sharp' | 'blunt' | 'hardly';
 export const LEAST_BLUNT = 56;
 
 /**
- * How a line turns at its corners (`turns`, radians). `at` gives its points, around a loop too; each corner is the index of its point with the points of the
- * shorter piece beside it.
+ * How a line turns at its corners (`turns`, radians). `at` gives its points, around a loop too; each corner is the index
+ * of its point with the points of the shorter piece beside it.
  */
 export function cornersOf(
   at: (i: number) => Vec,

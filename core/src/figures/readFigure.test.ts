@@ -106,14 +106,17 @@ test('what a quick pen has rounded off keeps its corners when it is large; small
 });
 
 test('an arrow in one stroke may have a tip rounded off, and its shaft may bend at the head', () => {
-  const arrow = (x: number): Vec[] => [
-    { x: 100, y: 300 },
+  const arrow = (...way: Vec[]): Vec[] => [
+    ...way,
     { x: 240, y: 300 },
-    { x, y: 316 },
+    { x: 216, y: 316 },
     { x: 240, y: 300 },
     { x: 216, y: 286 },
   ];
-  expect(readFigure([writeAlong(lagging(arrow(216), 14), { seed: 2 })])?.kind).toBe('arrow');
+  const straight = arrow({ x: 100, y: 300 });
+  const bent = arrow({ x: 60, y: 318 }, { x: 205, y: 313 });
+  for (const way of [lagging(straight, 14), lagging(bent, 2)])
+    expect(readFigure([writeAlong(way, { seed: 2 })])?.kind).toBe('arrow');
 });
 
 test('what would be a ring, were it larger, is not taken for a square instead', () => {

@@ -5,7 +5,7 @@ import { Area } from '@/ui';
 
 const WORDS = { kept: 'Kept', keeping: 'Keeping …', unkept: 'Not kept' } as const;
 type Answer = keyof typeof WORDS;
-const ANSWERS = ['kept', 'keeping', 'unkept'] as const;
+const ANSWERS = Object.keys(WORDS) as Answer[];
 
 /** Said only after storage has answered. */
 export function Saving() {
