@@ -43,7 +43,21 @@ export async function pictureOfPage(
     // Browsers put painting off until somebody looks.
     ctx.getImageData(0, 0, 1, 1);
   }
-  return canvas.toDataURL('image/jpeg', QUALITY);
+  return dataUrlOf(canvas);
+}
+
+/** Compressed beside the main thread. */
+async function dataUrlOf(canvas: HTMLCanvasElement): Promise<string | null> {
+  const blob = await new Promise<Blob | null>((resolve) =>
+    canvas.toBlob(resolve, 'image/jpeg', QUALITY),
+  );
+  if (!blob) return null;
+  return new Promise((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve(String(reader.result));
+    reader.onerror = () => reject(reader.error ?? new Error('The picture could not be read.'));
+    reader.readAsDataURL(blob);
+  });
 }
 
 /** Draws the print of a page, after whatever the person is looking at. */

@@ -6,8 +6,11 @@ import { useReader } from '@/shell';
 import { pictureOfPage } from '@/stage';
 import type { DeskDocument } from '@/storage';
 
-/** The picture on the desk is made anew when nothing has changed for so long, ms. */
-const RESTED = 2_500;
+/**
+ * The picture on the desk is made anew when nothing has changed for so long, ms: longer than a writer thinks between two
+ * words, since a full page's picture takes time from the pen. On leaving it is made at once.
+ */
+const RESTED = 10_000;
 const WIDTH = 280;
 
 /** What the picture shows: the first page and its marks. */
