@@ -31,8 +31,8 @@ const picture = new PagePicture(PAGE, 1);
 const WHOLE = box(0, 0, 600, 800);
 const bar = (y: number) =>
   alongCorners([
-    { x: 100, y },
-    { x: 180, y },
+    { x: 40, y },
+    { x: 110, y },
   ]);
 const said = (holder: Element): string[] => asked(holder).flatMap((n) => n.said);
 const fills = (holder: Element): string[] => said(holder).filter((s) => s.startsWith('fill'));
@@ -51,7 +51,7 @@ test('canvases are made only where there is something to show, and highlights al
     ),
     NONE,
   );
-  // 512-pixel tiles: both bars lie in the one at the top left.
+  // Tiles of 256 pixels: both bars lie in the one at the top left.
   expect([light.childElementCount, ink.childElementCount]).toEqual([1, 1]);
   expect(light.style.mixBlendMode).toBe('multiply');
   expect(fills(light)).toEqual(['fill #ffd91f 75 % multiply']);
@@ -82,7 +82,7 @@ test('where a mark goes, its surroundings alone are cleared and painted again', 
   const state = written(pages, [
     { page: 0, path: bar(700) },
     { page: 0, path: bar(701) },
-    { page: 0, path: bar(500) },
+    { page: 0, path: bar(650) },
   ]);
   painter.show(picture, WHOLE);
   painter.setMarks(on(state), NONE);
@@ -92,9 +92,9 @@ test('where a mark goes, its surroundings alone are cleared and painted again', 
   const [, x, y, width, height] = (after.find((s) => s.startsWith('clear')) ?? '')
     .split(' ')
     .map(Number);
-  // Around a bar from 100 to 180, 100 pixels from the top.
-  expect(x).toBeGreaterThan(90);
-  expect(x + width).toBeLessThan(190);
+  // Around a bar from 40 to 110, 100 pixels from the top.
+  expect(x).toBeGreaterThan(30);
+  expect(x + width).toBeLessThan(120);
   expect(y).toBeGreaterThan(90);
   expect(y + height).toBeLessThan(110);
   // Its neighbour, which reaches into that, but not the one far away.

@@ -20,7 +20,7 @@ export interface Tiling {
 /** For paper, which is drawn once: 32 MB of RGBA in one piece at the most. */
 export const PAPER_TILING: Tiling = { onePiece: 8_000_000, side: 1024 };
 /** For marks, of which a stroke changes a small part: a canvas that changes is copied whole to the screen. */
-export const MARK_TILING: Tiling = { onePiece: 0, side: 512 };
+export const MARK_TILING: Tiling = { onePiece: 0, side: 256 };
 
 /**
  * The tiles of a page picture of `width` × `height` device pixels that reach into `seen` (the same pixels).
