@@ -24,6 +24,7 @@ const CORE = {
   marks: ['geometry', 'ink', 'figures'],
   kinds: ['geometry', 'ink', 'figures', 'type', 'drawing', 'print', 'marks'],
   document: ['geometry', 'marks', 'kinds', 'paper'],
+  pdfium: ['geometry', 'print', 'marks', 'kinds', 'document'],
   derived: [...UP_TO_DOCUMENT],
   editing: [...UP_TO_DOCUMENT, 'derived'],
   history: ['document'],

@@ -6,6 +6,8 @@ export interface Io {
   write(path: string, bytes: Uint8Array): Promise<void>;
   /** Results, as JSON, on standard output. */
   result(value: unknown): void;
+  /** One of many results, on a line of its own. */
+  row(value: unknown): void;
   /** Words for people, on standard error. */
   say(words: string): void;
 }
@@ -44,5 +46,6 @@ export const systemIo: Io = {
     ),
   write: (path, bytes) => writeFile(path, bytes).catch((e) => Promise.reject(fileError(path, e))),
   result: (value) => process.stdout.write(`${JSON.stringify(value, null, 2)}\n`),
+  row: (value) => process.stdout.write(`${JSON.stringify(value)}\n`),
   say: (words) => process.stderr.write(`${words}\n`),
 };

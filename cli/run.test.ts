@@ -36,6 +36,7 @@ function stand(files: Record<string, Uint8Array | string>): Stand {
       held.set(path, bytes);
     },
     result: (value) => results.push(JSON.parse(JSON.stringify(value))),
+    row: (value) => results.push(JSON.parse(JSON.stringify(value))),
     say: (text) => words.push(text),
   };
 }

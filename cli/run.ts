@@ -1,7 +1,9 @@
 import { parseArgs } from 'node:util';
 import { PdfRefusal } from '@marginalis/core/document';
+import { find } from './commands/find.ts';
 import { fixed } from './commands/fixed.ts';
 import { inspect } from './commands/inspect.ts';
+import { words } from './commands/words.ts';
 import { CommandError, EXIT, type ExitCode, type Io } from './io.ts';
 
 export const HELP = `npm run -s cli -- COMMAND
@@ -10,6 +12,10 @@ export const HELP = `npm run -s cli -- COMMAND
       makes the fixed copy of a PDF, with the marks of a file drawn in
   inspect FILE [--password P]
       tells what a PDF says of itself
+  words FILE [--password P]
+      the words of a PDF in the order they are read in, one JSON object a line; boxes in points, y up
+  find FILE TERM [--exact] [--whole] [--password P]
+      where a term is printed, one JSON object a line; --exact: case and accents count, --whole: whole words only
   help
       this text
 
@@ -21,6 +27,8 @@ const OPTIONS = {
   marks: { type: 'string' },
   password: { type: 'string' },
   out: { type: 'string', short: 'o' },
+  exact: { type: 'boolean' },
+  whole: { type: 'boolean' },
 } as const;
 
 /** Runs a command line; the exit code. */
@@ -49,8 +57,17 @@ async function dispatch(args: readonly string[], io: Io): Promise<ExitCode> {
     io.say(HELP);
     return command === undefined ? EXIT.wrongCall : EXIT.done;
   }
-  const { file, ...options } = parsed(rest);
-  if (command === 'inspect') await inspect(io, file, options.password);
+  const { file, more, ...options } = parsed(rest);
+  if (command === 'find') {
+    const [term, ...others] = more;
+    if (term === undefined || others.length > 0)
+      throw wrong('A file and a term are needed; a term of several words in quotes.');
+    await find(io, { ...options, file, term });
+    return EXIT.done;
+  }
+  if (more.length > 0) throw wrong('One file is needed.');
+  if (command === 'words') await words(io, file, options.password);
+  else if (command === 'inspect') await inspect(io, file, options.password);
   else if (command === 'fixed') {
     const { out } = options;
     if (out === undefined) throw wrong('Where to? Say it with -o OUT.');
@@ -70,6 +87,6 @@ function parsed(args: string[]) {
     throw wrong(e instanceof Error ? e.message : String(e));
   }
   const [file, ...more] = result.positionals;
-  if (file === undefined || more.length > 0) throw wrong('One file is needed.');
-  return { ...result.values, file };
+  if (file === undefined) throw wrong('One file is needed.');
+  return { ...result.values, file, more };
 }

@@ -1,3 +1,17 @@
+export { type RawPrint } from './rawPrint.ts';
+export {
+  type Print,
+  type PrintLine,
+  type PrintWord,
+  type TextRange,
+  EMPTY_PRINT,
+} from './print.ts';
+export { isFromRight } from './direction.ts';
+export { readPrint } from './readPrint.ts';
+export { type FindOptions, findInPrint } from './find.ts';
+export { type Quad, quadsOf, linesWithin } from './quads.ts';
+export { placeNear, wordAround, wordsBetween, sentenceAround } from './places.ts';
+export { type Quote, quoteOf, textOf } from './quote.ts';
 export { type PaperSample, dotNear } from './dotNear.ts';
 export { type PrintedRule, rulesIn } from './rulesIn.ts';
 export { lineOf, nextPlace, type WindowOnPage, type WritingLine } from './nextPlace.ts';

@@ -1,0 +1,2 @@
+export type { PdfiumModule } from './module.ts';
+export { type OpenPrint, openPrint } from './openPrint.ts';

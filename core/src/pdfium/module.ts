@@ -1,0 +1,33 @@
+/**
+ * What is used of PDFium as WebAssembly: its public C interface (fpdfview.h, fpdf_text.h), called without a wrapper, since a page asks
+ * it tens of thousands of times; and its memory. The views of the memory are other ones whenever it has grown.
+ */
+export interface PdfiumModule {
+  readonly wasmExports: {
+    malloc(size: number): number;
+    free(address: number): void;
+    FPDF_LoadMemDocument(bytes: number, size: number, password: number): number;
+    FPDF_GetLastError(): number;
+    FPDF_CloseDocument(document: number): void;
+    FPDF_GetPageCount(document: number): number;
+    FPDF_LoadPage(document: number, index: number): number;
+    FPDF_ClosePage(page: number): void;
+    FPDFText_LoadPage(page: number): number;
+    FPDFText_ClosePage(text: number): void;
+    FPDFText_CountChars(text: number): number;
+    FPDFText_GetUnicode(text: number, index: number): number;
+    FPDFText_IsGenerated(text: number, index: number): number;
+    FPDFText_GetTextObject(text: number, index: number): number;
+    FPDFText_GetFontSize(text: number, index: number): number;
+    FPDFText_GetMatrix(text: number, index: number, matrix: number): number;
+    FPDFText_GetLooseCharBox(text: number, index: number, box: number): number;
+    FPDFTextObj_GetFont(object: number): number;
+    FPDFFont_GetAscent(font: number, size: number, ascent: number): number;
+    FPDFFont_GetDescent(font: number, size: number, descent: number): number;
+    FPDFText_GetCharOrigin(text: number, index: number, x: number, y: number): number;
+  };
+  stringToUTF8(text: string, address: number, room: number): void;
+  readonly HEAPU8: Uint8Array;
+  readonly HEAPF32: Float32Array;
+  readonly HEAPF64: Float64Array;
+}

@@ -1,0 +1,51 @@
+import { PdfRefusal } from '../document/index.ts';
+import type { RawPrint } from '../print/index.ts';
+import type { PdfiumModule } from './module.ts';
+import { readRaw } from './readRaw.ts';
+
+/** A PDF whose print can be read. */
+export interface OpenPrint {
+  readonly pageCount: number;
+  /** The characters of a page, from 0; none where the page cannot be read. */
+  raw(page: number): RawPrint;
+  close(): void;
+}
+
+/** Of FPDF_GetLastError (fpdfview.h). */
+const PASSWORD = 4;
+
+/**
+ * Opens a PDF in PDFium. The bytes are copied.
+ * @throws PdfRefusal when it needs another password, or cannot be read
+ */
+export function openPrint(module: PdfiumModule, bytes: Uint8Array, password?: string): OpenPrint {
+  const { wasmExports: pdfium } = module;
+  const held = pdfium.malloc(bytes.length);
+  module.HEAPU8.set(bytes, held);
+  const secret = password === undefined ? 0 : putString(module, password);
+  const document = pdfium.FPDF_LoadMemDocument(held, bytes.length, secret);
+  if (secret) pdfium.free(secret);
+  if (document === 0) {
+    pdfium.free(held);
+    if (pdfium.FPDF_GetLastError() === PASSWORD)
+      throw new PdfRefusal(password === undefined ? 'locked' : 'wrong-password');
+    throw new PdfRefusal('damaged');
+  }
+  return {
+    pageCount: pdfium.FPDF_GetPageCount(document),
+    raw: (page) => readRaw(module, document, page),
+    close() {
+      pdfium.FPDF_CloseDocument(document);
+      pdfium.free(held);
+    },
+  };
+}
+
+/** A string in PDFium's memory, as its interface wants passwords: UTF-8, ended by zero. Whoever puts it there frees it. */
+function putString(module: PdfiumModule, text: string): number {
+  // No character takes more than three bytes for each of its UTF-16 units.
+  const room = 3 * text.length + 1;
+  const at = module.wasmExports.malloc(room);
+  module.stringToUTF8(text, at, room);
+  return at;
+}

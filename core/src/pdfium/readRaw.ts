@@ -1,0 +1,166 @@
+import { isFromRight, type RawPrint } from '../print/index.ts';
+import type { PdfiumModule } from './module.ts';
+
+/** A page is read to so many characters and no further: more has been made to harm. */
+const MOST_CHARACTERS = 500_000;
+/** Bytes for a matrix of six floats, or whatever else is asked for at a time. */
+const SCRATCH = 64;
+
+/** A line is level, or upright, when it slants by no more than this. */
+const LEVEL = 0.01;
+/** Heights of faces that can be true, in sizes of type. */
+const LEAST_REACH = 0.4;
+const MOST_REACH = 3;
+
+const NOTHING: RawPrint = {
+  codes: new Uint32Array(0),
+  origins: new Float32Array(0),
+  boxes: new Float32Array(0),
+  sizes: new Float32Array(0),
+  angles: new Float32Array(0),
+};
+
+/** The characters of a page (from 0) of an open document; none where PDFium cannot read it. */
+export function readRaw(module: PdfiumModule, document: number, index: number): RawPrint {
+  const { wasmExports: pdfium } = module;
+  const page = pdfium.FPDF_LoadPage(document, index);
+  if (page === 0) return NOTHING;
+  const text = pdfium.FPDFText_LoadPage(page);
+  const scratch = pdfium.malloc(SCRATCH);
+  try {
+    return text === 0 ? NOTHING : charactersOf(module, text, scratch);
+  } finally {
+    pdfium.free(scratch);
+    if (text !== 0) pdfium.FPDFText_ClosePage(text);
+    pdfium.FPDF_ClosePage(page);
+  }
+}
+
+/** What the characters of one object of the page have in common. */
+interface Type {
+  readonly object: number;
+  readonly size: number;
+  readonly angle: number;
+  /** Across the line from where it stands, points; null where the face does not say, or the line slants. */
+  readonly reach: { readonly up: number; readonly down: number; readonly axis: 'x' | 'y' } | null;
+}
+
+function charactersOf(module: PdfiumModule, text: number, scratch: number): RawPrint {
+  const { wasmExports: pdfium } = module;
+  const all = Math.min(MOST_CHARACTERS, Math.max(0, pdfium.FPDFText_CountChars(text)));
+  const codes = new Uint32Array(all);
+  const origins = new Float32Array(2 * all);
+  const boxes = new Float32Array(4 * all);
+  const sizes = new Float32Array(all);
+  const angles = new Float32Array(all);
+  let type: Type | null = null;
+  let n = 0;
+  for (let i = 0; i < all; i++) {
+    const code = pdfium.FPDFText_GetUnicode(text, i);
+    if (!isPrinted(code) || pdfium.FPDFText_IsGenerated(text, i) === 1) continue;
+    const object = pdfium.FPDFText_GetTextObject(text, i);
+    if (object !== type?.object) type = typeOf(module, text, i, object, scratch);
+    if (!pdfium.FPDFText_GetLooseCharBox(text, i, scratch)) continue;
+    // FS_RECTF: left, top, right, bottom.
+    const r = scratch >> 2;
+    const heap = module.HEAPF32;
+    boxes[4 * n] = heap[r];
+    boxes[4 * n + 1] = heap[r + 3];
+    boxes[4 * n + 2] = heap[r + 2];
+    boxes[4 * n + 3] = heap[r + 1];
+    if (!pdfium.FPDFText_GetCharOrigin(text, i, scratch, scratch + 8)) continue;
+    const o = scratch >> 3;
+    origins[2 * n] = module.HEAPF64[o];
+    origins[2 * n + 1] = module.HEAPF64[o + 1];
+    codes[n] = code === SOFT_HYPHEN ? 0x2d : code;
+    sizes[n] = type.size;
+    angles[n] = type.angle;
+    if (type.reach) setAcross(boxes, n, origins, type.reach);
+    n++;
+  }
+  shareLigatures(n, codes, origins, boxes);
+  return {
+    codes: codes.subarray(0, n),
+    origins: origins.subarray(0, 2 * n),
+    boxes: boxes.subarray(0, 4 * n),
+    sizes: sizes.subarray(0, n),
+    angles: angles.subarray(0, n),
+  };
+}
+
+function typeOf(
+  module: PdfiumModule,
+  text: number,
+  index: number,
+  object: number,
+  scratch: number,
+): Type {
+  const { wasmExports: pdfium } = module;
+  const at = scratch >> 2;
+  const plain = { object, size: 0, angle: 0, reach: null };
+  if (!pdfium.FPDFText_GetMatrix(text, index, scratch)) return plain;
+  const [a, b, c, d] = module.HEAPF32.slice(at, at + 4);
+  const size = pdfium.FPDFText_GetFontSize(text, index) * Math.hypot(c, d);
+  const angle = Math.atan2(b, a);
+  const font = pdfium.FPDFTextObj_GetFont(object);
+  const measure = (ask: (font: number, size: number, at: number) => number): number =>
+    font !== 0 && ask(font, size, scratch) ? module.HEAPF32[at] : NaN;
+  const [up, down] = [measure(pdfium.FPDFFont_GetAscent), measure(pdfium.FPDFFont_GetDescent)];
+  const axis =
+    Math.abs(b) < LEVEL * Math.abs(a) ? 'y' : Math.abs(a) < LEVEL * Math.abs(b) ? 'x' : null;
+  const isTrue = up - down > LEAST_REACH * size && up - down < MOST_REACH * size;
+  if (axis === null || !isTrue) return { object, size, angle, reach: null };
+  // Up is to the left where writing goes up, and down where it goes backwards.
+  const way = axis === 'y' ? Math.sign(a) : -Math.sign(b);
+  return { object, size, angle, reach: { up: way * up, down: way * down, axis } };
+}
+
+/** Takes a box across the line from what its face says, rather than from the largest of its glyphs. */
+function setAcross(
+  boxes: Float32Array,
+  n: number,
+  origins: Float32Array,
+  { up, down, axis }: NonNullable<Type['reach']>,
+): void {
+  const k = axis === 'x' ? 0 : 1;
+  const base = origins[2 * n + k];
+  boxes[4 * n + k] = base + Math.min(up, down);
+  boxes[4 * n + k + 2] = base + Math.max(up, down);
+}
+
+/** Accents that are drawn by themselves over a letter are none. */
+const isLetter = (code: number): boolean => /^\p{L}/u.test(String.fromCodePoint(code));
+
+/** The letters of a ligature come with the box of all of them, each: they share its width evenly. */
+function shareLigatures(
+  n: number,
+  codes: Uint32Array,
+  origins: Float32Array,
+  boxes: Float32Array,
+): void {
+  const isOne = (a: number, b: number): boolean =>
+    origins[2 * a] === origins[2 * b] &&
+    origins[2 * a + 1] === origins[2 * b + 1] &&
+    [0, 1, 2, 3].every((k) => boxes[4 * a + k] === boxes[4 * b + k]);
+  for (let from = 0, to = 1; from < n; from = to++) {
+    if (!isLetter(codes[from])) continue;
+    while (to < n && isLetter(codes[to]) && isOne(from, to)) to++;
+    const count = to - from;
+    if (count === 1) continue;
+    // Along the line is the way in which the box begins at the origin.
+    const [x, y] = [boxes[4 * from], boxes[4 * from + 1]];
+    const k = Math.abs(origins[2 * from] - x) < Math.abs(origins[2 * from + 1] - y) ? 0 : 1;
+    const [start, end] = [boxes[4 * from + k], boxes[4 * from + k + 2]];
+    for (let i = from; i < to; i++) {
+      const nth = isFromRight(codes[i]) ? to - 1 - i : i - from;
+      boxes[4 * i + k] = start + ((end - start) * nth) / count;
+      boxes[4 * i + k + 2] = start + ((end - start) * (nth + 1)) / count;
+    }
+  }
+}
+
+/** What PDFium says in place of a hyphen at the end of a line. */
+const SOFT_HYPHEN = 2;
+/** Not a control character; what PDFium cannot name is 0. */
+const isPrinted = (code: number): boolean =>
+  code === SOFT_HYPHEN || (code >= 0x20 && (code < 0x7f || code > 0x9f));

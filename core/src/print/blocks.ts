@@ -1,0 +1,83 @@
+import type { Piece } from './pieces.ts';
+
+/** Lines that stand one beneath the other as one text, from the top down. Numbers of lines. */
+export interface Block {
+  readonly frame: number;
+  readonly lines: number[];
+  /** Of type. */
+  readonly size: number;
+  from: number;
+  to: number;
+  foot: number;
+  head: number;
+}
+
+/** From one line of a text to the next it is no more than this, in sizes of type … */
+const MOST_LEADING = 1.9;
+/** … whose size differs by no more than this. */
+const MOST_UNLIKE = 1.35;
+/** So much of the narrower of two lines lies beneath the other. */
+const BENEATH = 0.3;
+
+/** Finds the texts that lines belong to: each goes on the one right above it, where neither has another beside it. */
+export function blocksOf(lines: readonly Piece[]): Block[] {
+  const order = lines
+    .map((_, k) => k)
+    .sort((a, b) => lines[a].frame - lines[b].frame || lines[b].base - lines[a].base);
+  const above = new Map<number, number>();
+  const below = new Map<number, number[]>();
+  order.forEach((k, at) => {
+    const nearest = nearestAbove(order, at, lines);
+    if (nearest.length !== 1) return;
+    above.set(k, nearest[0]);
+    below.set(nearest[0], [...(below.get(nearest[0]) ?? []), k]);
+  });
+  const blockOf = new Map<number, Block>();
+  const blocks: Block[] = [];
+  for (const k of order) {
+    const upper = above.get(k);
+    const isOne = upper !== undefined && below.get(upper)?.length === 1;
+    const block = isOne && isText(lines[upper], lines[k]) ? blockOf.get(upper) : undefined;
+    if (block) grow(block, lines[k], k);
+    else blocks.push(begin(lines[k], k));
+    blockOf.set(k, block ?? blocks[blocks.length - 1]);
+  }
+  return blocks;
+}
+
+/** The lines right above one that lie over it: those that are nearest, and what stands beside those. */
+function nearestAbove(order: readonly number[], at: number, lines: readonly Piece[]): number[] {
+  const line = lines[order[at]];
+  const found: number[] = [];
+  for (let k = at - 1; k >= 0; k--) {
+    const upper = lines[order[k]];
+    if (upper.frame !== line.frame) break;
+    if (found.length > 0 && upper.foot > lines[found[0]].head) break;
+    if (upper.base - line.base < 0.3 * Math.min(line.size, upper.size)) continue;
+    if (sharedWidth(upper, line) > 0) found.push(order[k]);
+  }
+  return found;
+}
+
+const sharedWidth = (a: Piece, b: Piece): number => Math.min(a.to, b.to) - Math.max(a.from, b.from);
+
+function isText(upper: Piece, line: Piece): boolean {
+  const [small, large] = [Math.min(upper.size, line.size), Math.max(upper.size, line.size)];
+  return (
+    large < MOST_UNLIKE * small &&
+    upper.base - line.base < MOST_LEADING * large &&
+    sharedWidth(upper, line) > BENEATH * Math.min(upper.to - upper.from, line.to - line.from)
+  );
+}
+
+function begin({ frame, size, from, to, foot, head }: Piece, k: number): Block {
+  return { frame, lines: [k], size, from, to, foot, head };
+}
+
+function grow(block: Block, line: Piece, k: number): void {
+  block.lines.push(k);
+  block.from = Math.min(block.from, line.from);
+  block.to = Math.max(block.to, line.to);
+  block.foot = Math.min(block.foot, line.foot);
+  block.head = Math.max(block.head, line.head);
+}

@@ -1,0 +1,101 @@
+import type { Print, TextRange } from './print.ts';
+
+/** How print is searched. */
+export interface FindOptions {
+  /** Case, accents and the shape of quotes and dashes count. */
+  readonly exact?: boolean;
+  /** Only where the term begins and ends with a word. */
+  readonly wholeWords?: boolean;
+}
+
+/** Text as it is searched, and for each of its units the one of the print it came from. */
+interface Searched {
+  readonly text: string;
+  /** One more than there are units: where the text ends. */
+  readonly places: Uint32Array;
+}
+
+type Breaks = 'joined' | 'hyphened';
+
+const known = new WeakMap<Print, Map<string, Searched>>();
+
+/**
+ * The places where a term is printed, in reading order. White space of any kind is one space, and words that a hyphen breaks at the end of a
+ * line are whole, with the hyphen or without; case and accents, and the shape of quotes and dashes, count only when asked for.
+ */
+export function findInPrint(print: Print, term: string, how: FindOptions = {}): TextRange[] {
+  const { exact = false, wholeWords = false } = how;
+  const wanted = fold(term.trim().replace(/\s+/gu, ' '), exact);
+  if (wanted === '') return [];
+  const breaks: Breaks[] = /-/u.test(fold(term, false)) ? ['joined', 'hyphened'] : ['joined'];
+  const found = new Map<number, TextRange>();
+  for (const way of breaks)
+    for (const range of placesOf(searched(print, exact, way), wanted, wholeWords))
+      found.set(range.from, range);
+  return [...found.values()].sort((a, b) => a.from - b.from);
+}
+
+function placesOf({ text, places }: Searched, wanted: string, wholeWords: boolean): TextRange[] {
+  const ranges: TextRange[] = [];
+  for (let at = text.indexOf(wanted); at >= 0; at = text.indexOf(wanted, at + wanted.length)) {
+    const end = at + wanted.length;
+    if (wholeWords && !(isEdge(text, at) && isEdge(text, end))) continue;
+    ranges.push({ from: places[at], to: places[end - 1] + 1 });
+  }
+  return ranges;
+}
+
+/** Whether a word begins or ends between the unit at `at` and the one before. */
+const isEdge = (text: string, at: number): boolean =>
+  !/^[\p{L}\p{N}\p{M}]{2}/u.test((text[at - 1] ?? ' ') + (text[at] ?? ' '));
+
+function searched(print: Print, exact: boolean, breaks: Breaks): Searched {
+  const key = `${exact} ${breaks}`;
+  let ways = known.get(print);
+  if (!ways) known.set(print, (ways = new Map()));
+  let way = ways.get(key);
+  if (!way) ways.set(key, (way = prepare(print, exact, breaks)));
+  return way;
+}
+
+function prepare(print: Print, exact: boolean, breaks: Breaks): Searched {
+  const parts: string[] = [];
+  const places: number[] = [];
+  /** Where breaks of words are: the hyphen, and the line feed after it. */
+  const hyphens = new Set<number>();
+  const feeds = new Set<number>();
+  for (const { to, breaks: isBroken } of print.lines) {
+    if (!isBroken) continue;
+    hyphens.add(to - 1);
+    feeds.add(to);
+  }
+  for (let k = 0; k < print.text.length;) {
+    const code = print.text.codePointAt(k) ?? 0;
+    const size = code > 0xffff ? 2 : 1;
+    const isGone = code === 0xad || feeds.has(k) || (breaks === 'joined' && hyphens.has(k));
+    const part = isGone ? '' : fold(print.text.slice(k, k + size), exact);
+    parts.push(part);
+    for (let n = 0; n < part.length; n++) places.push(k);
+    k += size;
+  }
+  places.push(print.text.length);
+  return { text: parts.join(''), places: Uint32Array.from(places) };
+}
+
+const QUOTES = /[\u2018\u2019\u201a\u201b\u2032\u00b4`]/gu;
+const DOUBLE_QUOTES = /[\u201c\u201d\u201e\u201f\u2033\u00ab\u00bb]/gu;
+const DASHES = /[\u2010-\u2015\u2212\u00ad]/gu;
+
+/** What is the same to a search becomes the same. */
+function fold(text: string, exact: boolean): string {
+  const spaced = text.replace(/\s/gu, ' ');
+  if (exact) return spaced.normalize('NFC');
+  return spaced
+    .replace(QUOTES, "'")
+    .replace(DOUBLE_QUOTES, '"')
+    .replace(DASHES, '-')
+    .normalize('NFKD')
+    .replace(/\p{M}/gu, '')
+    .toLowerCase()
+    .replace(/ß/gu, 'ss');
+}

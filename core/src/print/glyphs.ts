@@ -1,0 +1,139 @@
+import type { RawPrint } from './rawPrint.ts';
+
+/** A direction of writing: unit vectors along the line, and up from it. */
+export interface Frame {
+  readonly along: { readonly x: number; readonly y: number };
+  readonly up: { readonly x: number; readonly y: number };
+  /** Radians counterclockwise. */
+  readonly angle: number;
+}
+
+/** The characters of a page, each in the frame of its direction: u along the line, v up from it. Numbers stand for characters. */
+export interface Glyphs {
+  readonly raw: RawPrint;
+  readonly frames: readonly Frame[];
+  readonly frame: Uint16Array;
+  /** What it takes of the line, u. */
+  readonly from: Float64Array;
+  readonly to: Float64Array;
+  /** What it takes across the line, v. */
+  readonly foot: Float64Array;
+  readonly head: Float64Array;
+  /** Where it stands, v. */
+  readonly base: Float64Array;
+}
+
+/** Directions nearer than this are one, radians. */
+const SAME = Math.PI / 180;
+/** The foot and head of slanting type in shares of its size, as most faces have them. */
+const FOOT = 0.22;
+const HEAD = 0.78;
+/** Nearer to the diagonal than this (cos² − sin²) the box around a character does not tell its width. */
+const DIAGONAL = 0.2;
+/** Below its middle, where characters written from the top down are taken to stand, in shares of the size. */
+const UNDER_MIDDLE = 0.28;
+/** From here on Unicode has scripts that are also written from the top down (CJK Radicals Supplement). */
+const FIRST_CJK = 0x2e80;
+/** Steps from one to the next beneath it, in shares of the size. */
+const STEP_DOWN = [0.7, 1.8] as const;
+const ASIDE = 0.3;
+
+export const isSpace = (code: number): boolean =>
+  code === 0x20 || code === 0xa0 || (code >= 0x2000 && code <= 0x200b) || code === 0x3000;
+
+/** Puts every character in the frame of the direction it is written in. */
+export function glyphsOf(raw: RawPrint): Glyphs {
+  const n = raw.codes.length;
+  const frames: Frame[] = [];
+  const frame = new Uint16Array(n);
+  const numbers = new Map<number, number>();
+  const numberOf = (angle: number): number => {
+    const steps = Math.round(angle / SAME);
+    let number = numbers.get(steps);
+    if (number === undefined) {
+      number = frames.length;
+      numbers.set(steps, number);
+      frames.push(frameAt(steps * SAME));
+    }
+    return number;
+  };
+  const from = new Float64Array(n);
+  const to = new Float64Array(n);
+  const foot = new Float64Array(n);
+  const head = new Float64Array(n);
+  const base = new Float64Array(n);
+  for (let i = 0; i < n; i++) {
+    const isDown = isWrittenDown(raw, i);
+    frame[i] = numberOf(turned(isDown ? -Math.PI / 2 : raw.angles[i]));
+    const { along, up } = frames[frame[i]];
+    const isLevel = along.x === 0 || along.y === 0;
+    if (isLevel) placeLevel(i);
+    else placeSlanting(i);
+    if (isDown) base[i] = (foot[i] + head[i]) / 2 - UNDER_MIDDLE * raw.sizes[i];
+
+    function placeLevel(i: number): void {
+      const [x0, y0, x1, y1] = [0, 1, 2, 3].map((k) => raw.boxes[4 * i + k]);
+      const [u0, u1] = [x0 * along.x + y0 * along.y, x1 * along.x + y1 * along.y];
+      const [v0, v1] = [x0 * up.x + y0 * up.y, x1 * up.x + y1 * up.y];
+      from[i] = Math.min(u0, u1);
+      to[i] = Math.max(u0, u1);
+      foot[i] = Math.min(v0, v1);
+      head[i] = Math.max(v0, v1);
+      base[i] = raw.origins[2 * i] * up.x + raw.origins[2 * i + 1] * up.y;
+    }
+
+    // An upright box around a slanting character is larger than what it takes of its line.
+    function placeSlanting(i: number): void {
+      const [x, y] = [raw.origins[2 * i], raw.origins[2 * i + 1]];
+      const size = raw.sizes[i];
+      from[i] = x * along.x + y * along.y;
+      base[i] = x * up.x + y * up.y;
+      to[i] = from[i] + slantingWidth(raw, i, along);
+      foot[i] = base[i] - FOOT * size;
+      head[i] = base[i] + HEAD * size;
+    }
+  }
+  return { raw, frames, frame, from, to, foot, head, base };
+}
+
+/** How far a slanting character advances, from the upright box around it; about half its size where that does not tell. */
+function slantingWidth(raw: RawPrint, i: number, along: Frame['along']): number {
+  const [c, s] = [Math.abs(along.x), Math.abs(along.y)];
+  const [width, height] = [0, 1].map((k) => raw.boxes[4 * i + k + 2] - raw.boxes[4 * i + k]);
+  const advance = (width * c - height * s) / (c * c - s * s);
+  const isTold = Math.abs(c * c - s * s) > DIAGONAL && advance > 0;
+  return isTold ? Math.min(advance, 2 * raw.sizes[i]) : raw.sizes[i] / 2;
+}
+
+function frameAt(angle: number): Frame {
+  // Right angles are by far the most, and are to be exact.
+  const quarter = Math.round((2 * angle) / Math.PI);
+  const exact = Math.abs(angle - (quarter * Math.PI) / 2) < SAME / 2;
+  const [c, s] = exact
+    ? [[1, 0, -1, 0][quarter & 3], [0, 1, 0, -1][quarter & 3]]
+    : [Math.cos(angle), Math.sin(angle)];
+  return { along: { x: c, y: s }, up: { x: -s, y: c }, angle };
+}
+
+/** An angle from −π (left out) to π. */
+function turned(angle: number): number {
+  const t = angle % (2 * Math.PI);
+  if (t > Math.PI + SAME / 2) return t - 2 * Math.PI;
+  return t <= -Math.PI + SAME / 2 ? t + 2 * Math.PI : t;
+}
+
+/** Whether the character is one of a column written from the top down, whose characters stand upright. */
+function isWrittenDown(raw: RawPrint, i: number): boolean {
+  if (raw.codes[i] < FIRST_CJK || Math.abs(raw.angles[i]) > SAME) return false;
+  const steps = (a: number, b: number): boolean => {
+    if (a < 0 || b >= raw.codes.length || raw.codes[a] < FIRST_CJK || raw.codes[b] < FIRST_CJK)
+      return false;
+    const size = raw.sizes[a] || 1;
+    const middle = (k: number): number => (raw.boxes[4 * k] + raw.boxes[4 * k + 2]) / 2;
+    const down = (raw.origins[2 * a + 1] - raw.origins[2 * b + 1]) / size;
+    return (
+      Math.abs(middle(a) - middle(b)) < ASIDE * size && down > STEP_DOWN[0] && down < STEP_DOWN[1]
+    );
+  };
+  return steps(i, i + 1) || steps(i - 1, i);
+}

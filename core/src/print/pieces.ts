@@ -1,0 +1,96 @@
+import { type Glyphs, isSpace } from './glyphs.ts';
+
+/** What is taken across the line, v. */
+export interface Band {
+  readonly foot: number;
+  readonly head: number;
+}
+
+/** Characters that stand on one line beside each other, in one direction; spaces that the file draws among them. */
+export interface Piece {
+  readonly frame: number;
+  /** Numbers of characters, in the order of the file, then in that of the line. */
+  glyphs: number[];
+  /** Of what is seen of it, in its frame. */
+  from: number;
+  to: number;
+  foot: number;
+  head: number;
+  /** Of its largest type: its size, where it stands, and what it takes across the line. */
+  size: number;
+  base: number;
+  band: Band;
+}
+
+/** Characters join a piece that they overlap in height by this share of the lower of both … */
+const LEVEL = 0.5;
+/** … and from which they are no farther, in shares of the size of type: what is farther stands in another column. */
+const NEAR = 1.15;
+/** What goes back over a piece by more than this begins another. */
+const BACK = 0.6;
+
+/** Follows the characters in the order of the file, and begins another piece wherever they leave the line. */
+export function piecesOf(glyphs: Glyphs): Piece[] {
+  const pieces: Piece[] = [];
+  let piece: Piece | null = null;
+  let last = 0;
+  for (let i = 0; i < glyphs.raw.codes.length; i++) {
+    if (isSpace(glyphs.raw.codes[i])) {
+      // One at the beginning of a line, or on another one, says nothing.
+      if (piece && piece.frame === glyphs.frame[i]) piece.glyphs.push(i);
+      continue;
+    }
+    if (!(glyphs.raw.sizes[i] > 0) || !Number.isFinite(glyphs.from[i] + glyphs.base[i])) continue;
+    if (piece && continues(piece, glyphs, last, i)) add(piece, glyphs, i);
+    else {
+      piece = begin(glyphs, i);
+      pieces.push(piece);
+    }
+    last = i;
+  }
+  return pieces;
+}
+
+function begin(glyphs: Glyphs, i: number): Piece {
+  const { frame, from, to, foot, head, base, raw } = glyphs;
+  return {
+    frame: frame[i],
+    glyphs: [i],
+    from: from[i],
+    to: to[i],
+    foot: foot[i],
+    head: head[i],
+    size: raw.sizes[i],
+    base: base[i],
+    band: { foot: foot[i], head: head[i] },
+  };
+}
+
+function add(piece: Piece, { from, to, foot, head, base, raw }: Glyphs, i: number): void {
+  piece.glyphs.push(i);
+  piece.from = Math.min(piece.from, from[i]);
+  piece.to = Math.max(piece.to, to[i]);
+  piece.foot = Math.min(piece.foot, foot[i]);
+  piece.head = Math.max(piece.head, head[i]);
+  if (raw.sizes[i] <= piece.size) return;
+  piece.size = raw.sizes[i];
+  piece.base = base[i];
+  piece.band = { foot: foot[i], head: head[i] };
+}
+
+function continues(piece: Piece, glyphs: Glyphs, last: number, i: number): boolean {
+  const { frame, from, to, foot, head, raw } = glyphs;
+  const here = { foot: foot[i], head: head[i] };
+  if (piece.frame !== frame[i]) return false;
+  if (!isLevel(piece.band, here) && !isLevel({ foot: foot[last], head: head[last] }, here))
+    return false;
+  const size = Math.max(piece.size, raw.sizes[i]);
+  const gap = Math.max(from[i] - piece.to, piece.from - to[i]);
+  return gap < NEAR * size && gap > -BACK * size;
+}
+
+/** Whether two stand on one line, as a raised number does with its word. */
+export function isLevel(a: Band, b: Band): boolean {
+  const shared = Math.min(a.head, b.head) - Math.max(a.foot, b.foot);
+  return shared > LEVEL * Math.min(a.head - a.foot, b.head - b.foot);
+}

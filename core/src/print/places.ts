@@ -1,0 +1,84 @@
+import type { Vec } from '../geometry/index.ts';
+import type { Print, PrintLine, TextRange } from './print.ts';
+
+/** How much farther a place is from a line in height than along it: one means the line at whose height one points. */
+const ACROSS = 3;
+
+/**
+ * The place in the text nearest to a point of the page: before the unit of this number; null where nothing is printed within `reach` points.
+ */
+export function placeNear(print: Print, point: Vec, reach = Infinity): number | null {
+  let best: PrintLine | null = null;
+  let nearest = Infinity;
+  for (const line of print.lines) {
+    const { minX, minY, maxX, maxY } = line.box;
+    const dx = Math.max(minX - point.x, 0, point.x - maxX);
+    const dy = Math.max(minY - point.y, 0, point.y - maxY);
+    if (Math.hypot(dx, dy) > reach) continue;
+    const upright = Math.abs(Math.cos(line.angle)) > 0.7;
+    const away = upright ? Math.hypot(dx, ACROSS * dy) : Math.hypot(ACROSS * dx, dy);
+    if (away >= nearest) continue;
+    nearest = away;
+    best = line;
+  }
+  return best ? placeOn(print, best, point) : null;
+}
+
+/** The place between two units of a line, or at its ends, that is nearest along it. */
+function placeOn({ boxes }: Print, line: PrintLine, point: Vec): number {
+  const [c, s] = [Math.cos(line.angle), Math.sin(line.angle)];
+  const along = (k: number): number =>
+    ((boxes[4 * k] + boxes[4 * k + 2]) / 2) * c + ((boxes[4 * k + 1] + boxes[4 * k + 3]) / 2) * s;
+  const u = point.x * c + point.y * s;
+  let best = line.from;
+  for (let k = line.from; k < line.to; k++) {
+    const isSpace = boxes[4 * k + 2] === boxes[4 * k];
+    if (!isSpace && Math.abs(along(k) - u) < Math.abs(along(best) - u)) best = k;
+  }
+  // Written from the right, what lies to the left comes after.
+  const fromRight = along(line.to - 1) < along(line.from);
+  return u > along(best) !== fromRight ? best + 1 : best;
+}
+
+/** The word that a place in the text is in or beside; null where there is no print. */
+export function wordAround({ words }: Print, place: number): TextRange | null {
+  let best: TextRange | null = null;
+  for (const word of words) {
+    if (word.from > place && best) break;
+    best = word;
+    if (place < word.to) break;
+  }
+  return best && { from: best.from, to: best.to };
+}
+
+/** The part of the text from one place to another, whichever comes first, out to whole words. */
+export function wordsBetween(print: Print, a: number, b: number): TextRange {
+  const [from, to] = [Math.min(a, b), Math.max(a, b)];
+  const inside = print.words.filter((word) => word.from < to && word.to > from);
+  if (inside.length === 0) return wordAround(print, from) ?? { from, to };
+  return { from: inside[0].from, to: inside[inside.length - 1].to };
+}
+
+/** The sentence around a place in the text, within its paragraph. */
+export function sentenceAround(print: Print, place: number): TextRange | null {
+  const word = wordAround(print, place);
+  if (!word) return null;
+  const at = print.lines.findIndex((line) => line.to >= word.to);
+  let [first, last] = [at, at];
+  while (first > 0 && continues(print, first - 1)) first--;
+  while (last + 1 < print.lines.length && continues(print, last)) last++;
+  const from = print.lines[first].from;
+  const text = print.text.slice(from, print.lines[last].to).replace(/\n/gu, ' ');
+  const sentences = new Intl.Segmenter(undefined, { granularity: 'sentence' }).segment(text);
+  const sentence = sentences.containing(word.from - from);
+  if (!sentence) return word;
+  const start = from + sentence.index;
+  return { from: start, to: start + sentence.segment.trimEnd().length };
+}
+
+/** Whether the text of a line goes on in the next: in one block, or over the end of a column with a small letter. */
+function continues({ lines, text }: Print, k: number): boolean {
+  const [line, next] = [lines[k], lines[k + 1]];
+  if (line.block === next.block || line.breaks) return true;
+  return /[^.!?:]$/u.test(text.slice(line.from, line.to)) && /\p{Ll}/u.test(text[next.from]);
+}

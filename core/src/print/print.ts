@@ -1,0 +1,44 @@
+import type { Box } from '../geometry/index.ts';
+
+/** What is printed on a page as text, in the order it is read in. Places are in user space, points. */
+export interface Print {
+  /** All words; a space between two of a line, a line feed between two lines. */
+  readonly text: string;
+  /** The box of each UTF-16 unit of the text: minX, minY, maxX, maxY in turn. Those of spaces and line feeds are empty. */
+  readonly boxes: Float32Array;
+  readonly words: readonly PrintWord[];
+  readonly lines: readonly PrintLine[];
+}
+
+/** A part of the text: its first unit, and the one after its last. */
+export interface TextRange {
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface PrintWord extends TextRange {
+  readonly line: number;
+  readonly box: Box;
+}
+
+/** Words that stand on one line of one column. */
+export interface PrintLine extends TextRange {
+  /** From 0, in reading order. */
+  readonly column: number;
+  /** The text it belongs to, from 0: a paragraph, a heading, a cell. */
+  readonly block: number;
+  /** Direction of writing, radians counterclockwise. */
+  readonly angle: number;
+  /** Of its largest type. */
+  readonly size: number;
+  readonly box: Box;
+  /** Its last word goes on in the next line, after a hyphen. */
+  readonly breaks: boolean;
+}
+
+export const EMPTY_PRINT: Print = {
+  text: '',
+  boxes: new Float32Array(0),
+  words: [],
+  lines: [],
+};

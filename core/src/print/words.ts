@@ -1,0 +1,103 @@
+import { accented, mayBeAccent } from './accents.ts';
+import { inReadingOrder, lettersFromRight, wayOf } from './direction.ts';
+import { type Glyphs, isSpace } from './glyphs.ts';
+import type { Piece } from './pieces.ts';
+
+/** A character of a word as it is read. */
+export interface Sign {
+  /** What it says: one character, or the letters of a ligature. */
+  readonly text: string;
+  /** The glyph it is drawn as. */
+  readonly glyph: number;
+}
+
+/** Signs between which there is no space, in the order they are read in. */
+export type SignWord = readonly Sign[];
+
+/** Between two characters so far from each other is a space, in shares of the size of type … */
+const SPACE = 0.11;
+/** … and on a line that is set tightly where they are this share of its usual spaces apart, though never nearer than that. */
+const TIGHT = 0.5;
+const LEAST_SPACE = 0.06;
+/** Where the file draws a space nearly no distance is enough; some files draw one and step back over it. */
+const DRAWN_SPACE = 0.03;
+/** What is surely a space. */
+const SURE = 0.15;
+
+/** The words of a line, in the order they are read in. */
+export function wordsOf(line: Piece, glyphs: Glyphs): SignWord[] {
+  const words = seenWords(line, glyphs);
+  const text = (word: SignWord): string => word.map((sign) => sign.text).join('');
+  const ordered = inReadingOrder(words, (word) => wayOf(text(word)));
+  return ordered.map((word) =>
+    wayOf(text(word)) === 'right' ? lettersFromRight(word, (sign) => sign.text) : word,
+  );
+}
+
+/** The words as they are seen from one side of the line to the other. */
+function seenWords({ glyphs: along }: Piece, glyphs: Glyphs): SignWord[] {
+  const { from, to, raw } = glyphs;
+  const least = leastSpace(along, glyphs);
+  const words: Sign[][] = [];
+  let word: Sign[] = [];
+  let end = -Infinity;
+  let isSpaced = false;
+  for (const glyph of along) {
+    const code = raw.codes[glyph];
+    if (isSpace(code)) {
+      isSpaced = true;
+      continue;
+    }
+    const gap = from[glyph] - end;
+    const isNew = gap > (isSpaced ? DRAWN_SPACE : least) * raw.sizes[glyph];
+    isSpaced = false;
+    if (isNew) {
+      word = [];
+      words.push(word);
+    }
+    if (!withAccent(word, glyph, glyphs)) word.push({ text: textOf(code), glyph });
+    end = isNew ? to[glyph] : Math.max(end, to[glyph]);
+  }
+  return words;
+}
+
+/** How far apart words are at least on a line, in shares of the size of type. */
+function leastSpace(along: readonly number[], { from, to, raw }: Glyphs): number {
+  const sure: number[] = [];
+  for (let k = 1; k < along.length; k++) {
+    const [a, b] = [along[k - 1], along[k]];
+    const gap = (from[b] - to[a]) / raw.sizes[b];
+    if (gap > SURE) sure.push(gap);
+  }
+  if (sure.length === 0) return SPACE;
+  sure.sort((a, b) => a - b);
+  return Math.min(SPACE, Math.max(LEAST_SPACE, TIGHT * sure[sure.length >> 1]));
+}
+
+/** Puts an accent and the letter it stands over into one sign, whichever is drawn first; false where there are not both. */
+function withAccent(word: Sign[], glyph: number, glyphs: Glyphs): boolean {
+  const before = word[word.length - 1];
+  if (!before) return false;
+  const [first, second] = [glyphs.raw.codes[before.glyph], glyphs.raw.codes[glyph]];
+  if (!mayBeAccent(first) && !mayBeAccent(second)) return false;
+  if (!isOver(before.glyph, glyph, glyphs) && !isOver(glyph, before.glyph, glyphs)) return false;
+  const [a, b] = [before.text, textOf(second)];
+  const [letter, mark] = [accented(a, b), accented(b, a)];
+  if (letter !== null) word[word.length - 1] = { text: letter, glyph: before.glyph };
+  else if (mark !== null) word[word.length - 1] = { text: mark, glyph };
+  else return false;
+  return true;
+}
+
+/** Whether the middle of one character lies within what the other takes of the line. */
+function isOver(accent: number, letter: number, { from, to }: Glyphs): boolean {
+  const middle = (from[accent] + to[accent]) / 2;
+  return middle > from[letter] && middle < to[letter];
+}
+
+/** Latin ligatures and the like are the letters they are made of; other characters are what they are. */
+function textOf(code: number): string {
+  const text = String.fromCodePoint(code);
+  const isLigature = (code >= 0xfb00 && code <= 0xfb06) || (code >= 0xfb50 && code <= 0xfefc);
+  return isLigature ? text.normalize('NFKC') : text;
+}
