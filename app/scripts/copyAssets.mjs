@@ -1,5 +1,5 @@
-// Puts what pdf.js fetches at run time (its worker, character maps, standard fonts, decoders) into public/pdfjs, and the
-// faces that the server's own pages are set in, which know no hashed names, into public/faces.
+// Puts what pdf.js fetches at run time (its worker, character maps, standard fonts, decoders) into public/pdfjs, PDFium's program
+// into public/pdfium, and the faces that the server's own pages are set in, which know no hashed names, into public/faces.
 import { cp, mkdir, rm } from 'node:fs/promises';
 import { createRequire } from 'node:module';
 import { dirname, join } from 'node:path';
@@ -16,6 +16,9 @@ await cp(join(from, 'legacy/build/pdf.worker.min.mjs'), join(to, 'pdf.worker.min
 for (const folder of ['cmaps', 'standard_fonts', 'wasm', 'iccs']) {
   await cp(join(from, folder), join(to, folder), { recursive: true });
 }
+
+await mkdir(join(open, 'pdfium'), { recursive: true });
+await cp(require.resolve('@embedpdf/pdfium/pdfium.wasm'), join(open, 'pdfium/pdfium.wasm'));
 
 const FACES = {
   text: 'atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf',

@@ -23,6 +23,7 @@ import { Hints } from './hints';
 import { Notices } from './notices';
 import { Offers } from './offers';
 import { openingState, type SessionState } from './sessionState';
+import { SourcePrint } from './sourcePrint';
 import { StrokeInHand } from './strokeInHand';
 import { Visit } from './visit';
 
@@ -48,6 +49,7 @@ export class DocumentSession {
   readonly offers: Offers;
   readonly notices: Notices;
   /** The stroke being written, and what comes of it. */
+  readonly print = new SourcePrint();
   readonly strokeInHand = new StrokeInHand(() => this.notices.saving());
   /** What of a copy is made ahead, while nobody writes. */
   readonly copyLayers: CopyLayers;
@@ -165,6 +167,7 @@ export class DocumentSession {
     await this.rest();
     this.keeper.stop();
     this.copyLayers.stop();
+    this.print.close();
     this.visit.leave();
     this.endUse();
   }

@@ -3,3 +3,6 @@ export const createWorker = (): Worker => new Worker(new URL('./pdf.worker.ts', 
 
 export const createStrokeWorker = (): Worker =>
   new Worker(new URL('./stroke.worker.ts', import.meta.url));
+
+export const createPrintWorker = (): Worker =>
+  new Worker(new URL('./print.worker.ts', import.meta.url));

@@ -8,4 +8,5 @@ export {
   firstPagePicture,
   warmPdfJs,
 } from './pdfPictures';
+export { PrintError, PrintReader } from './printReader';
 export { whenIdle } from './whenIdle';

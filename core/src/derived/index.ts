@@ -7,7 +7,7 @@ export { SLOTS, markSlots } from './markSlots.ts';
 export { changedBox } from './changedBox.ts';
 export { changedPlaces } from './changedPlaces.ts';
 export { shareWithin } from './shareWithin.ts';
-export { isTouched } from './touch.ts';
+export { areaTouched, isTouched } from './touch.ts';
 export {
   type ListedMark,
   type MarkFilter,

@@ -20,6 +20,10 @@ export function isTouched(mark: Mark, sweep: readonly Vec[], radius: number): bo
   return centrelinesOf(mark).some((line) => lineTouched(line, sweep, radius + halfWidth(mark)));
 }
 
+/** Whether a disc of `radius` points swept along `sweep` touches a polygon. */
+export const areaTouched = (area: readonly Vec[], sweep: readonly Vec[], radius: number): boolean =>
+  sweep.some((p) => inPolygon(area, p)) || lineTouched([...area, area[0]], sweep, radius);
+
 /** Half the width of its lines, of ink at middling pressure. */
 const halfWidth = (mark: Mark): number => (kindFor(mark).lines ? mark.style.width / 2 : 0);
 

@@ -1,4 +1,4 @@
-import { isTouched, marksMeeting } from '../derived/index.ts';
+import { areaTouched, isTouched, marksMeeting } from '../derived/index.ts';
 import {
   type DocState,
   marksOn,
@@ -32,7 +32,7 @@ export function isRubbed(mark: Mark, { only, colour }: EraserManner): boolean {
     case 'pen':
       return sortOf(mark) === 'ink';
     case 'highlighter':
-      return sortOf(mark) === 'highlight';
+      return sortOf(mark) === 'highlight' || sortOf(mark) === 'text-highlight';
     case 'figures':
       return sortOf(mark) === 'figure';
     case 'ink':
@@ -80,7 +80,10 @@ function rubbed(
   sweep: ReturnType<typeof sweepAlong>,
   { takes }: EraserManner,
 ): Mark | null {
-  // What is not drawn along lines cannot be cut.
-  if (takes === 'part' && kindFor(mark).lines) return rubMark(mark, sweep);
+  // What is neither drawn along lines nor made of pieces cannot be cut.
+  const kind = kindFor(mark);
+  if (takes === 'part' && kind.lines) return rubMark(mark, sweep);
+  if (takes === 'part' && kind.rub)
+    return kind.rub(mark, (area) => areaTouched(area, line, sweep.radius));
   return isTouched(mark, line, sweep.radius) ? null : mark;
 }

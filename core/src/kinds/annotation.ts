@@ -1,4 +1,5 @@
 import type { Vec } from '../geometry/index.ts';
+import type { Quad } from '../print/index.ts';
 
 interface Stroked {
   /** Width of the border, points. */
@@ -22,4 +23,8 @@ export type AnnotationSketch =
       readonly heads: readonly [boolean, boolean];
     } & Stroked)
   | ({ readonly subtype: 'PolyLine' | 'Polygon'; readonly corners: readonly Vec[] } & Stroked)
+  | {
+      readonly subtype: 'Highlight' | 'Underline' | 'Squiggly' | 'StrikeOut';
+      readonly quads: readonly Quad[];
+    }
   | ({ readonly subtype: 'Square' | 'Circle'; readonly corners: readonly [Vec, Vec] } & Stroked);

@@ -18,4 +18,12 @@ export {
   writtenInk,
   writtenSamples,
 } from './ink/index.ts';
+export {
+  asWords,
+  type MarkedWord,
+  type Strip,
+  stripsOf,
+  textOfStrips,
+  type WordsMark,
+} from './words/index.ts';
 export { asFigure, FIGURE_NAMES, type FigureMark } from './figure/index.ts';

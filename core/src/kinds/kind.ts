@@ -11,6 +11,7 @@ import type {
   MarkRecord,
   MarkStyle,
   Run,
+  WordManner,
 } from '../marks/index.ts';
 import type { AnnotationSketch } from './annotation.ts';
 
@@ -27,6 +28,8 @@ export interface Look {
   readonly steadiness?: number;
   readonly nib?: NibManner;
   readonly dash?: Dash;
+  /** What a mark does to its words. */
+  readonly manner?: WordManner;
   /** Null where there is an inside that is empty. */
   readonly fill?: Inside | null;
 }
@@ -74,6 +77,11 @@ export interface Kind<M extends MarkBase> {
   reach?(mark: M): (point: Vec) => number;
   /** Polygons that are met anywhere inside. A kind with neither lines nor these is met in its bounds. */
   areas?(mark: M): readonly (readonly Vec[])[];
+  /**
+   * What a rubber leaves of it, where it is not cut along lines but in pieces; `touches` tells which areas the rubber touches. The same mark when
+   * it touches none, null when nothing is left. Without, and without lines, it goes whole.
+   */
+  rub?(mark: M, touches: (area: readonly Vec[]) => boolean): M | null;
   /** Under an affine map of its page. */
   carry(mark: M, by: Matrix, options: CarryOptions): M;
   /** Its pieces as marks of their own, with the first one's id in all; the same mark with one run each without. */

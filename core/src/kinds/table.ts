@@ -1,11 +1,13 @@
 import { FIGURE } from './figure/index.ts';
 import { INK } from './ink/index.ts';
 import type { Kind } from './kind.ts';
+import { WORDS } from './words/index.ts';
 
 /** Every kind of mark there is. What a document can hold follows from this table. */
 export const KINDS = {
   ink: INK,
   figure: FIGURE,
+  words: WORDS,
 };
 
 type MarkOfKind<K> = K extends Kind<infer M> ? M : never;

@@ -41,7 +41,7 @@ test('inks are told apart by name and pattern too', () => {
   expect(inkName('#123456')).toBe('#123456');
 });
 
-test('the first roll holds two pens, two highlighters, a figure pen, an eraser and a picker, in millimetres', () => {
+test('the first roll holds two pens, two highlighters, a figure pen, an eraser, a picker and two word markers, in millimetres', () => {
   expect(FIRST_ROLL.map((i) => i.kind)).toEqual([
     'pen',
     'pen',
@@ -50,6 +50,8 @@ test('the first roll holds two pens, two highlighters, a figure pen, an eraser a
     'figure-pen',
     'eraser',
     'picker',
+    'word-marker',
+    'word-marker',
   ]);
   for (const i of FIRST_ROLL)
     if (i.kind !== 'picker') expect(WIDTHS_MM[i.kind]).toContain(i.widthMm);

@@ -10,11 +10,16 @@ export const INSTRUMENT_KINDS = [
   'figure-pen',
   'eraser',
   'picker',
+  'word-marker',
 ] as const;
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
 
+/** What marks on words do to them. */
+export const WORD_MANNERS = ['highlight', 'underline', 'squiggle', 'strike'] as const;
+export type WordManner = (typeof WORD_MANNERS)[number];
+
 /** Instruments that put something on the page. */
-export const isWriting = (kind: InstrumentKind): boolean => kind !== 'eraser' && kind !== 'picker';
+export const isMarking = (kind: InstrumentKind): boolean => kind !== 'eraser' && kind !== 'picker';
 
 /** When ink becomes the figure it looks like. */
 export type Tidy = 'ask' | 'always' | 'never';
@@ -77,18 +82,29 @@ export interface Picker extends Named {
   readonly encloses: (typeof PICKER_SHAPES)[number];
 }
 
-export type Instrument = WritingInstrument | Eraser | Picker;
+/** Marks words as soon as they are gone over. */
+export interface WordMarker extends Named {
+  readonly kind: 'word-marker';
+  readonly manner: WordManner;
+  readonly colour: string;
+  readonly opacity: number;
+  /** Of its lines, millimetres on the paper; a highlight is as high as the words. */
+  readonly widthMm: number;
+}
+
+export type Instrument = WritingInstrument | Eraser | Picker | WordMarker;
 
 /** What of an instrument a person can change. */
 export type InstrumentChange = Partial<
   Omit<InkInstrument, 'id' | 'kind'> &
     Omit<FigurePen, 'id' | 'kind'> &
     Omit<Eraser, 'id' | 'kind'> &
-    Omit<Picker, 'id' | 'kind'>
+    Omit<Picker, 'id' | 'kind'> &
+    Omit<WordMarker, 'id' | 'kind'>
 >;
 
 export const writes = (instrument: Instrument): instrument is WritingInstrument =>
-  isWriting(instrument.kind);
+  isMarking(instrument.kind) && instrument.kind !== 'word-marker';
 
 export type EraserManner = Pick<Eraser, 'takes' | 'only' | 'colour'>;
 
@@ -103,6 +119,7 @@ export const WIDTHS_MM: Readonly<Record<InstrumentKind, readonly number[]>> = {
   highlighter: [2, 3, 4, 5, 6, 8],
   eraser: [1, 2, 3, 4, 6, 8, 12],
   picker: [],
+  'word-marker': [0.2, 0.3, 0.4, 0.6, 0.8],
 };
 
 const ink = { opacity: 1, steadiness: 40, tidy: 'ask', straight: false } as const;
@@ -117,6 +134,8 @@ const highlighter = {
 } as const;
 const eraser = { kind: 'eraser', takes: 'whole', only: 'everything', colour: '#1f3361' } as const;
 
+const wordMarker = { kind: 'word-marker', widthMm: 0.4 } as const;
+
 /** The pen roll a person starts with. */
 export const FIRST_ROLL: readonly [
   WritingInstrument,
@@ -126,6 +145,8 @@ export const FIRST_ROLL: readonly [
   FigurePen,
   Eraser,
   Picker,
+  WordMarker,
+  WordMarker,
 ] = [
   { ...pen, id: 'fine-pen', name: 'Fine pen', colour: '#1f3361', widthMm: 0.5 },
   { ...pen, id: 'marking-pen', name: 'Marking pen', colour: '#c22f17', widthMm: 0.7 },
@@ -158,6 +179,22 @@ export const FIRST_ROLL: readonly [
   },
   { ...eraser, id: 'eraser', name: 'Eraser', widthMm: 4 },
   { kind: 'picker', id: 'picker', name: 'Picker', encloses: 'lasso' },
+  {
+    ...wordMarker,
+    id: 'word-highlighter',
+    name: 'Word highlighter',
+    manner: 'highlight',
+    colour: '#a6e36e',
+    opacity: 0.75,
+  },
+  {
+    ...wordMarker,
+    id: 'word-underliner',
+    name: 'Word underliner',
+    manner: 'underline',
+    colour: '#c22f17',
+    opacity: 1,
+  },
 ];
 
 /** What can be added to a pen roll: the first roll's instruments, and those that wait beside it. */
@@ -197,7 +234,11 @@ export const INSTRUMENTS: readonly Instrument[] = [
 ];
 
 /** How what an instrument writes looks. */
-export const instrumentStyle = ({ colour, widthMm, opacity }: WritingInstrument): MarkStyle => ({
+export const instrumentStyle = ({
+  colour,
+  widthMm,
+  opacity,
+}: WritingInstrument | WordMarker): MarkStyle => ({
   colour,
   width: widthMm * POINTS_PER_MM,
   opacity,

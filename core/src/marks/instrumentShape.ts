@@ -5,6 +5,7 @@ import {
   ERASER_TAKES,
   type InstrumentKind,
   PICKER_SHAPES,
+  WORD_MANNERS,
 } from './instrument.ts';
 import { colourShape, shareShape } from './markShape.ts';
 import { finite, nibShape } from './nibShape.ts';
@@ -46,6 +47,13 @@ const shapes: Record<InstrumentKind, Schema> = {
     only: oneOf(ERASER_ONLY, 'everything'),
   }),
   picker: object({ ...named, encloses: oneOf(PICKER_SHAPES, 'lasso') }),
+  'word-marker': object({
+    ...named,
+    colour: colourShape,
+    opacity: shareShape,
+    widthMm,
+    manner: oneOf(WORD_MANNERS, 'highlight'),
+  }),
 };
 
 /**

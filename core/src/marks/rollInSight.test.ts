@@ -5,8 +5,8 @@ import { rollInSight } from './rollInSight.ts';
 const ids = (all: readonly { id: string }[]): string[] => all.map(({ id }) => id);
 
 test('where there is room everything that writes is shown, in the roll’s order', () => {
-  const { writing, rest, eraser, picker } = rollInSight(FIRST_ROLL, ['figure-pen'], 5);
-  expect(ids(writing)).toEqual(ids(FIRST_ROLL.slice(0, 5)));
+  const { writing, rest, eraser, picker } = rollInSight(FIRST_ROLL, ['figure-pen'], 7);
+  expect(ids(writing)).toEqual(ids([...FIRST_ROLL.slice(0, 5), ...FIRST_ROLL.slice(7)]));
   expect(rest).toEqual([]);
   expect([eraser?.id, picker?.id]).toEqual(['eraser', 'picker']);
 });
@@ -14,7 +14,13 @@ test('where there is room everything that writes is shown, in the roll’s order
 test('where there is little, what was used last is shown, still in the roll’s order', () => {
   const { writing, rest } = rollInSight(FIRST_ROLL, ['figure-pen', 'eraser', 'marking-pen'], 3);
   expect(ids(writing)).toEqual(['marking-pen', 'figure-pen']);
-  expect(ids(rest)).toEqual(['fine-pen', 'broad-highlighter', 'fine-highlighter']);
+  expect(ids(rest)).toEqual([
+    'fine-pen',
+    'broad-highlighter',
+    'fine-highlighter',
+    'word-highlighter',
+    'word-underliner',
+  ]);
 });
 
 test('of several erasers the one used last is in sight, the other among the rest', () => {

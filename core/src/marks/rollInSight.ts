@@ -1,4 +1,4 @@
-import { type Instrument, isWriting } from './instrument.ts';
+import { type Instrument, isMarking } from './instrument.ts';
 
 /** What of a roll is shown where there is no room for all of it. */
 export interface RollInSight {
@@ -28,9 +28,9 @@ export function rollInSight(
     [...all].sort((a, b) => rank(a) - rank(b));
   const lastOf = (kind: Instrument['kind']): Instrument | null =>
     byUse(roll.filter((i) => i.kind === kind))[0] ?? null;
-  const all = roll.filter(({ kind }) => isWriting(kind));
+  const all = roll.filter(({ kind }) => isMarking(kind));
   const [eraser, picker] = [lastOf('eraser'), lastOf('picker')];
-  const others = roll.filter((i) => !isWriting(i.kind) && i !== eraser && i !== picker);
+  const others = roll.filter((i) => !isMarking(i.kind) && i !== eraser && i !== picker);
   const fit = all.length + Math.min(1, others.length) <= room ? all.length : Math.max(1, room - 1);
   const shown = new Set(byUse(all).slice(0, fit));
   return {

@@ -14,6 +14,7 @@ import { ReaderScreen } from '@/features/reader';
 import { sendingFeature } from '@/features/sending';
 import { hintsFeature } from '@/features/hints';
 import { viewFeature } from '@/features/view';
+import { wordsFeature } from '@/features/words';
 import { writingWindowFeature } from '@/features/writingwindow';
 import { keepForOffline } from '@/remote';
 
@@ -23,6 +24,7 @@ const FEATURES = [
   historyFeature,
   sendingFeature,
   inkingFeature,
+  wordsFeature,
   figuresFeature,
   pickingFeature,
   markListFeature,

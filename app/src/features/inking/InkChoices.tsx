@@ -3,6 +3,7 @@ import {
   type Ink,
   inkName,
   PEN_INKS,
+  type WordMarker,
   type WritingInstrument,
 } from '@marginalis/core/marks';
 import { StyleSheet, View } from 'react-native';
@@ -10,14 +11,20 @@ import { Text } from 'react-native-paper';
 import { useSettings } from '@/session';
 import { Action, Choices, ColourInput, InkDrop } from '@/ui';
 
-const inksFor = (kind: WritingInstrument['kind']): readonly Ink[] =>
-  kind === 'highlighter' ? HIGHLIGHTER_INKS : PEN_INKS;
+type Inked = WritingInstrument | WordMarker;
+
+/** Light inks for what print is read through, dark ones for lines. */
+const inksFor = (instrument: Inked): readonly Ink[] =>
+  instrument.kind === 'highlighter' ||
+  (instrument.kind === 'word-marker' && instrument.manner === 'highlight')
+    ? HIGHLIGHTER_INKS
+    : PEN_INKS;
 
 /** The palette, the person's own inks, and two ways to find another. */
-export function InkChoices(props: { instrument: WritingInstrument; onPick: () => void }) {
-  const { id, kind, colour } = props.instrument;
+export function InkChoices(props: { instrument: Inked; onPick: () => void }) {
+  const { id, colour } = props.instrument;
   const { change, inks: own, mixInk } = useSettings();
-  const palette = inksFor(kind).map((ink) => ink.colour);
+  const palette = inksFor(props.instrument).map((ink) => ink.colour);
   const others = own.filter((c) => !palette.includes(c));
   const shown = [
     ...palette,

@@ -17,7 +17,11 @@ export const instrumentLabel = (i: Instrument): string =>
 
 /** What of an instrument's ink is shown beneath it; null where it has none. */
 const inkOf = (i: Instrument): { colour: string; widthMm: number; opacity: number } | null =>
-  writes(i) ? i : i.kind === 'eraser' && i.only === 'ink' ? { ...i, opacity: 1 } : null;
+  writes(i) || i.kind === 'word-marker'
+    ? i
+    : i.kind === 'eraser' && i.only === 'ink'
+      ? { ...i, opacity: 1 }
+      : null;
 
 /** One instrument of the roll. */
 export function InstrumentButton(props: {

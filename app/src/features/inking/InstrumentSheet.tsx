@@ -16,6 +16,7 @@ import { colourUnder } from '@/stage';
 import { Action, type Choice, Choices, paperIcon, Sheet, withOwn } from '@/ui';
 import { InkChoices } from './InkChoices';
 import { SteadyWritten } from './SteadyWritten';
+import { WordManners } from './WordManners';
 import { Erasing } from './Erasing';
 import { ResponseCurve } from './ResponseCurve';
 
@@ -60,7 +61,8 @@ export function InstrumentSheet({
           choices={LINES}
         />
       )}
-      {writes(instrument) && (
+      {kind === 'word-marker' && <WordManners instrument={instrument} />}
+      {(writes(instrument) || kind === 'word-marker') && (
         <InkChoices
           instrument={instrument}
           onPick={() => {
@@ -72,7 +74,7 @@ export function InstrumentSheet({
           }}
         />
       )}
-      {kind !== 'picker' && (
+      {kind !== 'picker' && !(kind === 'word-marker' && instrument.manner === 'highlight') && (
         <Choices
           label={kind === 'eraser' ? 'Diameter, mm' : 'Width, mm'}
           value={instrument.widthMm}

@@ -1,0 +1,1 @@
+export { wordsFeature } from './feature';

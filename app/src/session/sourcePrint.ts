@@ -1,0 +1,36 @@
+import type { Page } from '@marginalis/core/document';
+import { EMPTY_PRINT, type Print } from '@marginalis/core/print';
+import { readSource } from '@/storage';
+import { PrintReader } from '@/work';
+import { passwordFor } from './passwords';
+
+/** What is printed on the pages of an open document, read when it is first asked for. */
+export class SourcePrint {
+  private readonly readers = new Map<string, PrintReader>();
+
+  /** The print of a page; paper of our own says nothing. @throws PrintError when it cannot be read */
+  async of({ shows }: Page): Promise<Print> {
+    return 'paper' in shows ? EMPTY_PRINT : this.readerOf(shows.source).page(shows.index);
+  }
+
+  /** The same if it has been read already. */
+  known({ shows }: Page): Print | null {
+    return 'paper' in shows
+      ? EMPTY_PRINT
+      : (this.readers.get(shows.source)?.known(shows.index) ?? null);
+  }
+
+  close(): void {
+    for (const reader of this.readers.values()) reader.close();
+    this.readers.clear();
+  }
+
+  private readerOf(source: string): PrintReader {
+    let reader = this.readers.get(source);
+    if (!reader) {
+      reader = new PrintReader(() => readSource(source), passwordFor(source));
+      this.readers.set(source, reader);
+    }
+    return reader;
+  }
+}

@@ -1,0 +1,131 @@
+import type { Print } from '@marginalis/core/print';
+import { createPrintWorker } from './createWorker';
+
+export interface PrintRequest {
+  readonly id: number;
+  readonly ask:
+    | { readonly is: 'open'; readonly bytes: Uint8Array; readonly password?: string }
+    /** From 0. */
+    | { readonly is: 'page'; readonly page: number };
+}
+
+export interface PrintReply {
+  readonly id: number;
+  readonly answer:
+    | { readonly ok: true; readonly pageCount: number }
+    | { readonly ok: true; readonly print: Print }
+    | { readonly ok: false; readonly message: string };
+}
+
+/** Where the bytes of a source come from; null when they are gone. */
+export type SourceBytes = () => Promise<Uint8Array | null>;
+
+/** Pages whose print is kept at a time. */
+const KEPT = 40;
+
+/** Thrown when the print of a document cannot be read; the message is for people. */
+export class PrintError extends Error {
+  override readonly name = 'PrintError';
+}
+
+/** Reads the print of one source in a worker, which is started when the first page is asked for. */
+export class PrintReader {
+  private worker: Worker | null = null;
+  private opening: Promise<void> | null = null;
+  private count = 0;
+  private readonly waiting = new Map<number, (answer: PrintReply['answer']) => void>();
+  /** The page asked for last is the last of these. */
+  private readonly pages = new Map<number, Promise<Print>>();
+  private readonly read = new Map<number, Print>();
+
+  constructor(
+    private readonly bytes: SourceBytes,
+    private readonly password?: string,
+  ) {}
+
+  /** The print of a page (from 0). @throws PrintError when it cannot be read */
+  page(index: number): Promise<Print> {
+    const known = this.pages.get(index);
+    const print = known ?? this.ask(index);
+    this.pages.delete(index);
+    this.pages.set(index, print);
+    for (const old of this.pages.keys()) {
+      if (this.pages.size <= KEPT) break;
+      this.pages.delete(old);
+      this.read.delete(old);
+    }
+    return print;
+  }
+
+  /** The print of a page if it has been read already. */
+  known(index: number): Print | null {
+    return this.read.get(index) ?? null;
+  }
+
+  close(): void {
+    this.worker?.terminate();
+    this.worker = null;
+    this.opening = null;
+    this.drop('The document was closed.');
+    this.pages.clear();
+    this.read.clear();
+  }
+
+  private async ask(page: number): Promise<Print> {
+    try {
+      await (this.opening ??= this.open());
+      const answer = await this.send({ is: 'page', page });
+      if (!answer.ok) throw new PrintError(answer.message);
+      if (!('print' in answer)) throw new PrintError('The page’s print did not come.');
+      if (this.pages.has(page)) this.read.set(page, answer.print);
+      return answer.print;
+    } catch (e) {
+      // Asked for again it is tried again.
+      this.pages.delete(page);
+      throw e;
+    }
+  }
+
+  private async open(): Promise<void> {
+    const bytes = await this.bytes();
+    if (!bytes)
+      throw new PrintError('The document’s bytes are no longer in the browser’s storage.');
+    const worker = createPrintWorker();
+    worker.onmessage = ({ data }: MessageEvent<PrintReply>) => {
+      this.waiting.get(data.id)?.(data.answer);
+      this.waiting.delete(data.id);
+    };
+    worker.onerror = (e) => {
+      e.preventDefault();
+      this.worker?.terminate();
+      this.worker = this.opening = null;
+      this.drop('Reading the print broke off.');
+    };
+    this.worker = worker;
+    const { password } = this;
+    const answer = await this.send({ is: 'open', bytes, ...(password ? { password } : {}) }, [
+      bytes.buffer as ArrayBuffer,
+    ]);
+    if (!answer.ok) {
+      this.opening = null;
+      throw new PrintError(answer.message);
+    }
+  }
+
+  private send(
+    ask: PrintRequest['ask'],
+    transfer: Transferable[] = [],
+  ): Promise<PrintReply['answer']> {
+    const id = ++this.count;
+    return new Promise((resolve) => {
+      if (!this.worker) return resolve({ ok: false, message: 'The document was closed.' });
+      this.waiting.set(id, resolve);
+      this.worker.postMessage({ id, ask } satisfies PrintRequest, transfer);
+    });
+  }
+
+  private drop(message: string): void {
+    for (const answer of this.waiting.values()) answer({ ok: false, message });
+    this.waiting.clear();
+  }
+}

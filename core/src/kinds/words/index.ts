@@ -1,0 +1,3 @@
+export { type MarkedWord, type Strip, type WordsMark, asWords, textOfStrips } from './mark.ts';
+export { stripsOf } from './strips.ts';
+export { WORDS } from './words.ts';

@@ -1,0 +1,86 @@
+import { outlineFigure } from '../../figures/index.ts';
+import {
+  distance,
+  lerp,
+  type Path,
+  PathBuilder,
+  joinPaths,
+  type Vec,
+} from '../../geometry/index.ts';
+import type { Quad } from '../../print/index.ts';
+import type { WordsMark } from './mark.ts';
+import { aroundQuad } from './strips.ts';
+
+/** Where lines run, in shares of a strip's height above its foot: beneath what type stands on, and through small letters. */
+const UNDER = 0.1;
+const THROUGH = 0.46;
+/** A squiggle goes up and down by this share of the strip's height, once in so many such steps. */
+const SWING = 0.07;
+const SWINGS = 4;
+/** Points a squiggle has at the most: a strip longer than that is no print. */
+const MOST_POINTS = 4000;
+
+/** What a mark on words fills. */
+export function pathOfWords({ manner, strips, style }: WordsMark): Path {
+  const quads = strips.map(({ quad }) => quad);
+  switch (manner) {
+    case 'highlight':
+      return filled(quads);
+    case 'underline':
+      return lined(
+        quads.map((quad) => level(quad, UNDER)),
+        style.width,
+      );
+    case 'strike':
+      return lined(
+        quads.map((quad) => level(quad, THROUGH)),
+        style.width,
+      );
+    case 'squiggle':
+      return lined(quads.map(squiggle), style.width);
+  }
+}
+
+function filled(quads: readonly Quad[]): Path {
+  const path = new PathBuilder();
+  for (const quad of quads) {
+    const [first, ...rest] = oneWayRound(aroundQuad(quad));
+    path.moveTo(first.x, first.y);
+    for (const { x, y } of rest) path.lineTo(x, y);
+    path.closePath();
+  }
+  return path.build();
+}
+
+/** All the same way round: rings of opposite ways would cancel where they overlap. */
+function oneWayRound(corners: readonly Vec[]): readonly Vec[] {
+  const area = corners.reduce((sum, p, k) => {
+    const q = corners[(k + 1) % corners.length];
+    return sum + p.x * q.y - q.x * p.y;
+  }, 0);
+  return area < 0 ? [...corners].reverse() : corners;
+}
+
+const lined = (lines: readonly (readonly Vec[])[], width: number): Path =>
+  joinPaths(
+    lines.map((corners) =>
+      outlineFigure({ kind: 'polyline', corners: [...corners] }, width, 'none'),
+    ),
+  );
+
+const level = ([headStart, headEnd, footStart, footEnd]: Quad, share: number): Vec[] => [
+  lerp(footStart, headStart, share),
+  lerp(footEnd, headEnd, share),
+];
+
+function squiggle(quad: Quad): Vec[] {
+  const [headStart, , footStart, footEnd] = quad;
+  const height = distance(headStart, footStart);
+  const step = SWINGS * SWING * height;
+  const count = Math.min(MOST_POINTS, Math.max(2, Math.round(distance(footStart, footEnd) / step)));
+  const [low, high] = [level(quad, UNDER - SWING), level(quad, UNDER + SWING)];
+  return Array.from({ length: count + 1 }, (_, k) => {
+    const [from, to] = k % 2 === 0 ? low : high;
+    return lerp(from, to, k / count);
+  });
+}
