@@ -1,3 +1,5 @@
+// First: PDFium asks for the address it came from as soon as it is read.
+import './importMeta';
 import { init } from '@embedpdf/pdfium';
 import { PdfRefusal } from '@marginalis/core/document';
 import { type OpenPrint, openPrint, type PdfiumModule } from '@marginalis/core/pdfium';
