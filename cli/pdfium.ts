@@ -1,15 +1,15 @@
 import { readFile } from 'node:fs/promises';
-import { createRequire } from 'node:module';
+import { join } from 'node:path';
 import { init } from '@embedpdf/pdfium';
 import type { PdfiumModule } from '@marginalis/core/pdfium';
 
-/** Starts PDFium. Nothing is fetched: its program comes from the installed package. */
+/** As it is installed; npm runs us from the project's folder. */
+const PROGRAM = 'node_modules/@embedpdf/pdfium/dist/pdfium.wasm';
+
+/** Starts PDFium. Nothing is fetched. */
 export async function startPdfium(): Promise<PdfiumModule> {
-  const file = await readFile(
-    createRequire(`${process.cwd()}/`).resolve('@embedpdf/pdfium/pdfium.wasm'),
-  );
-  const wasmBinary = new Uint8Array(file).buffer;
-  const wrapped = await init({ wasmBinary });
+  const file = await readFile(join(process.cwd(), PROGRAM));
+  const wrapped = await init({ wasmBinary: new Uint8Array(file).buffer });
   wrapped.PDFiumExt_Init();
   return wrapped.pdfium as unknown as PdfiumModule;
 }

@@ -33,7 +33,7 @@ const MORE: readonly RealPdf[] = [
   debian('shell manual', 'bash-doc', 'doc/bash/bash.pdf'),
   /** Outline and links. */
   debian('statistics introduction', 'r-doc-pdf', 'doc/r-doc-pdf/manual/R-intro.pdf'),
-  debian('policy manual', 'debian-policy', 'doc/debian-policy/policy.pdf'),
+  debian('policy manual', 'debian-policy', 'doc/debian-policy/policy.pdf.gz'),
   /** Landscape, object streams. */
   debian('reference card', 'pari-doc', 'pari/doc/refcard.pdf'),
   /** 1,158 pages. */

@@ -19,4 +19,5 @@ export {
 } from './desk';
 export { useRemoval } from './removal';
 export { offeredDemos, addDemo, seedDesk } from './demo';
+export { SourcePrint } from './sourcePrint';
 export { passwordFor } from './passwords';

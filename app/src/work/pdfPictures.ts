@@ -1,5 +1,3 @@
-import { wordsOfRun } from './printedWords';
-import type { PrintedWord } from '@marginalis/core/derived';
 import { REFUSALS } from '@marginalis/core/document';
 import { box, type PageBox, type Tile } from '@marginalis/core/geometry';
 import type * as pdfjs from 'pdfjs-dist';
@@ -152,17 +150,6 @@ export class PdfPictures {
       // Closed meanwhile: there is nothing left to let go of.
       () => undefined,
     );
-  }
-
-  /** The words printed on page `page` (from 0), in the order of the file; none where they cannot be read. */
-  async words(page: number): Promise<readonly PrintedWord[]> {
-    try {
-      const { items } = await (await this.doc.getPage(page + 1)).getTextContent();
-      return items.flatMap((item) => ('str' in item ? wordsOfRun(item) : []));
-    } catch {
-      // Damaged print names no mark; everything else of the page is as it was.
-      return [];
-    }
   }
 
   close(): void {

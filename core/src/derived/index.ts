@@ -11,7 +11,6 @@ export { areaTouched, isTouched } from './touch.ts';
 export {
   type ListedMark,
   type MarkFilter,
-  type PrintedWord,
   filterMarks,
   listMarks,
   wordsBeneath,

@@ -1,7 +1,9 @@
 import { alongCorners } from '../../testing/hand.ts';
 import { HIGHLIGHTER, pageRefsFor, PEN, written } from '../../testing/marks.ts';
+import { rawPrint, type SetLine } from '../../testing/print.ts';
 import { plainPage } from '../geometry/index.ts';
-import { filterMarks, listMarks, type PrintedWord, wordsBeneath } from './markList.ts';
+import { readPrint } from '../print/index.ts';
+import { filterMarks, listMarks, wordsBeneath } from './markList.ts';
 
 const at = (x: number, y: number) =>
   alongCorners([
@@ -39,19 +41,13 @@ test('the list is narrowed by kind, ink, author, pages and words', () => {
 });
 
 test('the words beneath a mark are those whose middles it covers', () => {
-  const word = (text: string, x: number, y = 580): PrintedWord => ({
-    text,
-    minX: x,
-    maxX: x + 10,
-    minY: y - 5,
-    maxY: y + 5,
-  });
-  const words = [
-    word('before', 20),
-    word('the', 42),
-    word('shore', 55),
-    word('after', 90),
-    word('below', 45, 540),
+  const at = (text: string, x: number, y = 577): SetLine => ({ text, x, y, advance: 0.25 });
+  const lines = [
+    at('before', 20),
+    at('the', 42),
+    at('shore', 55),
+    at('after', 90),
+    at('below', 45, 540),
   ];
-  expect(wordsBeneath(list[0].mark, words)).toBe('the shore');
+  expect(wordsBeneath(list[0].mark, readPrint(rawPrint(lines)))).toBe('the shore');
 });

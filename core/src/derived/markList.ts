@@ -1,6 +1,7 @@
 import { type DocState, marksOn } from '../document/index.ts';
 import { type Box, boxCentre, displayMatrix, transformBox, type Vec } from '../geometry/index.ts';
 import { kindFor, type Mark, type MarkWords } from '../kinds/index.ts';
+import type { Print } from '../print/index.ts';
 import { roughBoundsOf } from './drawingOf.ts';
 
 /** A mark in the list of all marks. */
@@ -81,24 +82,20 @@ export function filterMarks(
   );
 }
 
-/** A word printed on a page and its box in user space. */
-export interface PrintedWord {
-  readonly text: string;
-  readonly minX: number;
-  readonly minY: number;
-  readonly maxX: number;
-  readonly maxY: number;
-}
-
 const MOST_WORDS = 12;
 
-/** The printed words beneath a mark, in the order of the print; of a long passage the first ones. */
-export function wordsBeneath(mark: Mark, words: readonly PrintedWord[]): string {
+/** What a mark says by itself, or the printed words beneath it in the order they are read in; of a long passage the first ones. */
+export function wordsBeneath(mark: Mark, print: Print): string {
+  const own = kindFor(mark).words(mark).text;
+  const words = own === '' ? printedBeneath(mark, print) : own.split(' ');
+  return words.slice(0, MOST_WORDS).join(' ') + (words.length > MOST_WORDS ? ' …' : '');
+}
+
+function printedBeneath(mark: Mark, print: Print): string[] {
   const b = roughBoundsOf(mark);
-  const beneath = words.filter((word) => {
-    const middle = { x: (word.minX + word.maxX) / 2, y: (word.minY + word.maxY) / 2 };
-    return middle.x >= b.minX && middle.x <= b.maxX && middle.y >= b.minY && middle.y <= b.maxY;
-  });
-  const some = beneath.slice(0, MOST_WORDS).map(({ text }) => text);
-  return some.join(' ') + (beneath.length > MOST_WORDS ? ' …' : '');
+  const isBeneath = ({ x, y }: Vec): boolean =>
+    x >= b.minX && x <= b.maxX && y >= b.minY && y <= b.maxY;
+  return print.words
+    .filter((word) => isBeneath(boxCentre(word.box)))
+    .map(({ from, to }) => print.text.slice(from, to));
 }

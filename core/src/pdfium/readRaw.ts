@@ -8,6 +8,8 @@ const SCRATCH = 64;
 
 /** A line is level, or upright, when it slants by no more than this. */
 const LEVEL = 0.01;
+/** Ink reaches no farther beyond what its character takes of the line, in sizes of type. */
+const OVERHANG = 0.15;
 /** Heights of faces that can be true, in sizes of type. */
 const LEAST_REACH = 0.4;
 const MOST_REACH = 3;
@@ -54,6 +56,7 @@ function charactersOf(module: PdfiumModule, text: number, scratch: number): RawP
   const sizes = new Float32Array(all);
   const angles = new Float32Array(all);
   let type: Type | null = null;
+  const types: Type[] = [];
   let n = 0;
   for (let i = 0; i < all; i++) {
     const code = pdfium.FPDFText_GetUnicode(text, i);
@@ -76,9 +79,12 @@ function charactersOf(module: PdfiumModule, text: number, scratch: number): RawP
     sizes[n] = type.size;
     angles[n] = type.angle;
     if (type.reach) setAcross(boxes, n, origins, type.reach);
+    types[n] = type;
     n++;
   }
   shareLigatures(n, codes, origins, boxes);
+  for (let i = 1; i < n; i++)
+    if (types[i] === types[i - 1]) endBeforeNext(boxes, origins, i, types[i]);
   return {
     codes: codes.subarray(0, n),
     origins: origins.subarray(0, 2 * n),
@@ -126,6 +132,22 @@ function setAcross(
   const base = origins[2 * n + k];
   boxes[4 * n + k] = base + Math.min(up, down);
   boxes[4 * n + k + 2] = base + Math.max(up, down);
+}
+
+/** The box of the character before, which PDFium makes as wide as its ink, ends where this one begins. */
+function endBeforeNext(
+  boxes: Float32Array,
+  origins: Float32Array,
+  n: number,
+  { reach, angle, size }: Type,
+): void {
+  const k = reach?.axis === 'x' ? 1 : 0;
+  const isForward = (k === 0 ? Math.cos(angle) : Math.sin(angle)) > 0;
+  const [low, high] = [4 * (n - 1) + k, 4 * (n - 1) + k + 2];
+  const next = origins[2 * n + k];
+  if (Math.abs(origins[2 * (n - 1) + k] - next) < OVERHANG * size) return;
+  if (isForward && boxes[high] > next && boxes[high] - next < OVERHANG * size) boxes[high] = next;
+  if (!isForward && boxes[low] < next && next - boxes[low] < OVERHANG * size) boxes[low] = next;
 }
 
 /** Accents that are drawn by themselves over a letter are none. */

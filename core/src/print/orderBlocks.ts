@@ -5,15 +5,44 @@ import { untangle } from './untangle.ts';
 const GUTTER = 0.5;
 /** Text that stands in one column fills at least so much of its width. */
 const FILLS = 0.6;
+/** What is set smaller than this, of the size of the text, is no part of it. */
+const SMALLER = 0.8;
 /** It begins where the column does, give or take so much, in sizes of type. */
 const INDENT = 3;
 
+/** Lines at the head and the foot of a page stand this far off from its text, in sizes of type. */
+const OFF = 1.2;
+
+/** The order in which the blocks of a page are read that are written in one direction: the lines at its head, its text, those at its foot. */
+export function orderPage(blocks: readonly Block[]): Block[] {
+  const rows = rowsIn(blocks);
+  let [first, last] = [0, rows.length - 1];
+  if (first < last && isRunning(rows[first], rows[first + 1])) first++;
+  if (first < last && isRunning(rows[last], rows[last - 1])) last--;
+  const across = (row: readonly Block[]): Block[] => [...row].sort((a, b) => a.from - b.from);
+  return [
+    ...rows.slice(0, first).flatMap(across),
+    ...orderBlocks(rows.slice(first, last + 1).flat()),
+    ...rows.slice(last + 1).flatMap(across),
+  ];
+}
+
+/** Whether a row is of single lines that stand off from the text beside it. */
+function isRunning(row: readonly Block[], text: readonly Block[]): boolean {
+  const [foot, head] = [Math.min(...row.map((b) => b.foot)), Math.max(...row.map((b) => b.head))];
+  const gap = Math.max(
+    foot - Math.max(...text.map((b) => b.head)),
+    Math.min(...text.map((b) => b.foot)) - head,
+  );
+  return row.every((b) => b.lines.length === 1) && gap > OFF * Math.max(...row.map((b) => b.size));
+}
+
 /**
- * The order in which blocks of one direction are read: cut into columns where white space goes down all of them, else into rows, and so on
+ * The order in which blocks are read: cut into columns where white space goes down all of them, else into rows, and so on
  * within each (G. Nagy, S. Seth, Hierarchical representation of optically scanned documents, 1984; from memory). Rows that have the same
  * columns stay together, so that paragraphs which happen to end at one height do not part a column.
  */
-export function orderBlocks(blocks: readonly Block[]): Block[] {
+function orderBlocks(blocks: readonly Block[]): Block[] {
   if (blocks.length < 2) return [...blocks];
   const columns = columnsIn(blocks);
   if (columns.length > 1) return columns.flatMap(orderBlocks);
@@ -70,9 +99,18 @@ function goesOn(above: readonly Block[], row: readonly Block[]): boolean {
   if (reached(above).length < 2 && reached(row).length < 2) return false;
   return columns.every((column) => {
     const [upper, lower] = [above, row].map((part) => part.filter((b) => isIn(b, column)));
-    return upper.length === 0 || lower.length === 0 || fill(upper, lower) || fill(lower, upper);
+    if (upper.length === 0 || lower.length === 0) return true;
+    return (
+      !isSmaller(upper, lower) &&
+      !isSmaller(lower, upper) &&
+      (fill(upper, lower) || fill(lower, upper))
+    );
   });
 }
+
+/** Whether all of some blocks are set smaller than all of others, as lines at the head and foot of a page are. */
+const isSmaller = (some: readonly Block[], others: readonly Block[]): boolean =>
+  Math.max(...some.map((b) => b.size)) < SMALLER * Math.min(...others.map((b) => b.size));
 
 /** Whether blocks are as wide as those of one column, and begin where they do. */
 function fill(column: readonly Block[], blocks: readonly Block[]): boolean {

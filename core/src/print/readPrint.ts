@@ -3,7 +3,7 @@ import { type Block, blocksOf } from './blocks.ts';
 import { columnsOf } from './columns.ts';
 import { type Glyphs, glyphsOf } from './glyphs.ts';
 import { joinPieces } from './joinPieces.ts';
-import { orderBlocks } from './orderBlocks.ts';
+import { orderPage } from './orderBlocks.ts';
 import { type Piece, piecesOf } from './pieces.ts';
 import type { Print, PrintLine, PrintWord } from './print.ts';
 import type { RawPrint } from './rawPrint.ts';
@@ -15,7 +15,7 @@ export function readPrint(raw: RawPrint): Print {
   const lines = joinPieces(piecesOf(glyphs), glyphs);
   const blocks = blocksOf(lines);
   const ordered = framesInOrder(blocks, lines).flatMap((frame) =>
-    orderBlocks(blocks.filter((block) => block.frame === frame)),
+    orderPage(blocks.filter((block) => block.frame === frame)),
   );
   return setDown(ordered, lines, glyphs);
 }

@@ -1,4 +1,4 @@
-import { type Instrument, writes } from '@marginalis/core/marks';
+import { type Instrument, type WordManner, type WordMarker, writes } from '@marginalis/core/marks';
 import Svg, { Path } from 'react-native-svg';
 import { Icon, type IconName } from '@/ui';
 
@@ -34,6 +34,9 @@ const BROAD_HIGHLIGHTER_LOOK: Look = {
   tip: 'M8 15.5h8v3L8 22z',
 };
 
+/** Type on a highlight, in either theme. */
+const ON_PAPER = '#1b1b1d';
+
 function lookOf(instrument: Instrument): Look | null {
   if (!writes(instrument)) return null;
   const { kind, widthMm } = instrument;
@@ -45,9 +48,38 @@ function lookOf(instrument: Instrument): Look | null {
   return null;
 }
 
+/** What is drawn about the letter, on a 24 × 24 grid. */
+const ABOUT_WORDS: Readonly<Record<WordManner, string>> = {
+  highlight: '',
+  underline: 'M4 20h16',
+  squiggle: 'M4 20l2.7-2 2.7 2 2.6-2 2.7 2 2.7-2 2.6 2',
+  strike: 'M4 12h16',
+};
+
+/** A letter with what its words get. */
+function WordMarkerIcon(props: { marker: WordMarker; color: string; size: number }) {
+  const { marker, color, size } = props;
+  return (
+    <Svg width={size} height={size} viewBox="0 0 24 24" aria-hidden>
+      {marker.manner === 'highlight' && <Path d="M3 2.5h18v18H3z" fill={marker.colour} />}
+      <Path
+        d="M7 16.5 12 4.5l5 12M8.7 12.5h6.6"
+        fill="none"
+        stroke={marker.manner === 'highlight' ? ON_PAPER : color}
+        strokeWidth={1.7}
+        strokeLinecap="round"
+        strokeLinejoin="round"
+      />
+      <Path d={ABOUT_WORDS[marker.manner]} fill="none" stroke={marker.colour} strokeWidth={2.4} />
+    </Svg>
+  );
+}
+
 /** An instrument as it is told from others at a glance: its kind, how broad it is, and its ink at the tip. */
 export function InstrumentIcon(props: { instrument: Instrument; color: string; size?: number }) {
   const { instrument, color, size = 24 } = props;
+  if (instrument.kind === 'word-marker')
+    return <WordMarkerIcon marker={instrument} color={color} size={size} />;
   const look = lookOf(instrument);
   if (!look || !writes(instrument))
     return <Icon name={instrument.kind as IconName} size={size} color={color} />;

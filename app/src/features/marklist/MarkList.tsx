@@ -7,6 +7,7 @@ import {
   wordsBeneath,
 } from '@marginalis/core/derived';
 import { lockMarks } from '@marginalis/core/editing';
+import { EMPTY_PRINT } from '@marginalis/core/print';
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
@@ -18,13 +19,13 @@ import { LineRow } from './LineRow';
 import { MarkRow, ROW_HEIGHT } from './MarkRow';
 import { PickedActions } from './PickedActions';
 import { unfoldRows } from './unfoldRows';
-import { useWords } from './useWords';
+import { usePrint } from './usePrint';
 
 const countOf = (n: number): string => (n === 1 ? '1 mark' : `${n} marks`);
 
 /** Every mark of the document in reading order, to find, go to and pick. */
 export function MarkList({ onGone }: { onGone: () => void }) {
-  const { session, stage, pictures } = useReader();
+  const { session, stage } = useReader();
   const { colors } = useTheme();
   // The list may lag behind the pen: lifting it does not wait for thousands of rows.
   const document = useDeferredValue(useSessionState((s) => s.document));
@@ -34,10 +35,10 @@ export function MarkList({ onGone }: { onGone: () => void }) {
   const [filtering, setFiltering] = useState(false);
   const all = listMarks(document);
   const marked = useMemo(() => [...new Set(all.map(({ page }) => page))], [all]);
-  const words = useWords(pictures, document.pages, marked);
+  const prints = usePrint(session.print, document.pages, marked);
   const beneath = useCallback(
-    (row: ListedMark): string => wordsBeneath(row.mark, words.get(row.page) ?? []),
-    [words],
+    (row: ListedMark): string => wordsBeneath(row.mark, prints.get(row.page) ?? EMPTY_PRINT),
+    [prints],
   );
   const fitting = useMemo(
     () =>
