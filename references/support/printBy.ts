@@ -7,8 +7,11 @@ import { withFile } from './programs';
 
 /** What is printed on pages, by us and by poppler, as words that can be compared. */
 
+let starting: ReturnType<typeof startPdfium> | null = null;
+
+/** The print of a document's pages, of no more than `most`. */
 export async function printOf(bytes: Uint8Array, most = Infinity): Promise<Print[]> {
-  const open: OpenPrint = openPrint(await startPdfium(), bytes);
+  const open: OpenPrint = openPrint(await (starting ??= startPdfium()), bytes);
   try {
     const count = Math.min(most, open.pageCount);
     return Array.from({ length: count }, (_, page) => readPrint(open.raw(page)));

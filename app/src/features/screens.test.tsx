@@ -132,6 +132,8 @@ test('an instrument is said aloud with its ink and width', () => {
     'Figure pen, Verdigris green, 0.5 mm',
     'Eraser, 4 mm',
     'Picker',
+    'Word highlighter, Sap green',
+    'Word underliner, Vermilion red, 0.4 mm',
   ]);
 });
 

@@ -5,6 +5,7 @@ export {
   type PrintWord,
   type TextRange,
   EMPTY_PRINT,
+  bodyOf,
 } from './print.ts';
 export { isFromRight } from './direction.ts';
 export { readPrint } from './readPrint.ts';

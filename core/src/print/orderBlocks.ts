@@ -13,18 +13,25 @@ const INDENT = 3;
 /** Lines at the head and the foot of a page stand this far off from its text, in sizes of type. */
 const OFF = 1.2;
 
-/** The order in which the blocks of a page are read that are written in one direction: the lines at its head, its text, those at its foot. */
-export function orderPage(blocks: readonly Block[]): Block[] {
+/** Blocks in the order they are read in: the lines at the head of the page, its text, those at its foot. */
+export interface OrderedPage {
+  readonly head: readonly Block[];
+  readonly text: readonly Block[];
+  readonly foot: readonly Block[];
+}
+
+/** Orders the blocks of a page that are written in one direction. */
+export function orderPage(blocks: readonly Block[]): OrderedPage {
   const rows = rowsIn(blocks);
   let [first, last] = [0, rows.length - 1];
   if (first < last && isRunning(rows[first], rows[first + 1])) first++;
   if (first < last && isRunning(rows[last], rows[last - 1])) last--;
   const across = (row: readonly Block[]): Block[] => [...row].sort((a, b) => a.from - b.from);
-  return [
-    ...rows.slice(0, first).flatMap(across),
-    ...orderBlocks(rows.slice(first, last + 1).flat()),
-    ...rows.slice(last + 1).flatMap(across),
-  ];
+  return {
+    head: rows.slice(0, first).flatMap(across),
+    text: orderBlocks(rows.slice(first, last + 1).flat()),
+    foot: rows.slice(last + 1).flatMap(across),
+  };
 }
 
 /** Whether a row is of single lines that stand off from the text beside it. */

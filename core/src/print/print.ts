@@ -32,8 +32,17 @@ export interface PrintLine extends TextRange {
   /** Of its largest type. */
   readonly size: number;
   readonly box: Box;
+  /** It stands at the head or the foot of the page, off its text: a running title, a page number. */
+  readonly running: boolean;
   /** Its last word goes on in the next line, after a hyphen. */
   readonly breaks: boolean;
+}
+
+/** The part of a page's text that is neither at its head nor at its foot; all of it where there is nothing else. */
+export function bodyOf({ lines, text }: Print): TextRange {
+  const body = lines.filter((line) => !line.running);
+  if (body.length === 0) return { from: 0, to: text.length };
+  return { from: body[0].from, to: body[body.length - 1].to };
 }
 
 export const EMPTY_PRINT: Print = {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { column, rawPrint, type SetLine } from '../../testing/print.ts';
+import { bodyOf } from './print.ts';
 import { readPrint } from './readPrint.ts';
 
 const read = (lines: readonly SetLine[]) => readPrint(rawPrint(lines));
@@ -41,6 +42,21 @@ test('a title over both columns comes first, a foot note across them last', () =
   };
   const body = [...column(RIGHT, 320, 700), ...column(LEFT, 50, 700)];
   expect(words([foot, ...body, title])).toEqual(all([title.text], LEFT, RIGHT, [foot.text]));
+});
+
+test('a running title and a page number stand before and after the text, whatever columns they are over', () => {
+  const lines = [
+    { text: 'Barnacles', x: 50, y: 780, size: 8 },
+    { text: 'page two', x: 400, y: 780, size: 8 },
+    ...column(LEFT, 50, 700),
+    ...column(RIGHT, 320, 700),
+    { text: 'Saltmarsh', x: 50, y: 40, size: 8 },
+    { text: '2', x: 400, y: 40, size: 8 },
+  ];
+  const print = read(lines);
+  expect(words(lines)).toEqual(all(['Barnacles', 'page two'], LEFT, RIGHT, ['Saltmarsh', '2']));
+  const { from, to } = bodyOf(print);
+  expect(print.text.slice(from, to).split(/\s+/)).toEqual(all(LEFT, RIGHT));
 });
 
 test('paragraphs that end at one height in both columns do not part the columns', () => {

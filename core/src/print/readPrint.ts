@@ -14,10 +14,16 @@ export function readPrint(raw: RawPrint): Print {
   const glyphs = glyphsOf(raw);
   const lines = joinPieces(piecesOf(glyphs), glyphs);
   const blocks = blocksOf(lines);
-  const ordered = framesInOrder(blocks, lines).flatMap((frame) =>
+  const pages = framesInOrder(blocks, lines).map((frame) =>
     orderPage(blocks.filter((block) => block.frame === frame)),
   );
-  return setDown(ordered, lines, glyphs);
+  const running = new Set(pages.flatMap(({ head, foot }) => [...head, ...foot]));
+  const ordered = [
+    ...pages.flatMap(({ head }) => head),
+    ...pages.flatMap(({ text }) => text),
+    ...pages.flatMap(({ foot }) => foot),
+  ];
+  return setDown(ordered, running, lines, glyphs);
 }
 
 /** Directions of writing, the one with most lines first. */
@@ -29,7 +35,12 @@ function framesInOrder(blocks: readonly Block[], lines: readonly Piece[]): numbe
   );
 }
 
-function setDown(blocks: readonly Block[], pieces: readonly Piece[], glyphs: Glyphs): Print {
+function setDown(
+  blocks: readonly Block[],
+  running: ReadonlySet<Block>,
+  pieces: readonly Piece[],
+  glyphs: Glyphs,
+): Print {
   const { raw, frames } = glyphs;
   const columns = columnsOf(blocks);
   const words: PrintWord[] = [];
@@ -81,6 +92,7 @@ function setDown(blocks: readonly Block[], pieces: readonly Piece[], glyphs: Gly
         angle: frames[piece.frame].angle,
         size: piece.size,
         box: around,
+        running: running.has(block),
         breaks: false,
       });
     }
@@ -96,7 +108,7 @@ function setDown(blocks: readonly Block[], pieces: readonly Piece[], glyphs: Gly
 
 /** A line ends in a hyphen that only the end of the line has put there when the next goes on with a small letter. */
 function isBroken(text: string, line: PrintLine, next: PrintLine | undefined): boolean {
-  if (!next || next.angle !== line.angle) return false;
+  if (!next || next.angle !== line.angle || next.running !== line.running) return false;
   return (
     /\p{L}[-\u00ad\u2010]$/u.test(text.slice(line.from, line.to)) &&
     /^\p{Ll}/u.test(text.slice(next.from, next.to))

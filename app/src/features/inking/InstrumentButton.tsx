@@ -8,12 +8,14 @@ import { InstrumentIcon } from './InstrumentIcon';
 export const PLACE = { width: 44, height: 46 };
 
 /** What an instrument is called aloud: its name, ink and width. */
-export const instrumentLabel = (i: Instrument): string =>
-  i.kind === 'picker'
-    ? i.name
-    : i.kind === 'eraser'
-      ? `${i.name}, ${i.widthMm} mm`
-      : `${i.name}, ${inkName(i.colour)}, ${i.widthMm} mm`;
+export function instrumentLabel(i: Instrument): string {
+  if (i.kind === 'picker') return i.name;
+  if (i.kind === 'eraser') return `${i.name}, ${i.widthMm} mm`;
+  const inked = `${i.name}, ${inkName(i.colour)}`;
+  // What is highlighted by the word is as high as the words.
+  const isAsHigh = i.kind === 'word-marker' && i.manner === 'highlight';
+  return isAsHigh ? inked : `${inked}, ${i.widthMm} mm`;
+}
 
 /** What of an instrument's ink is shown beneath it; null where it has none. */
 const inkOf = (i: Instrument): { colour: string; widthMm: number; opacity: number } | null =>

@@ -3,7 +3,13 @@ import { applyTransaction, type Change, type Page } from '@marginalis/core/docum
 import { distance, type Vec } from '@marginalis/core/geometry';
 import { kindFor, type Mark, stripsOf, type WordsMark } from '@marginalis/core/kinds';
 import { type Instrument, instrumentStyle, type WordMarker } from '@marginalis/core/marks';
-import { placeNear, type Print, type TextRange, wordsBetween } from '@marginalis/core/print';
+import {
+  bodyOf,
+  placeNear,
+  type Print,
+  type TextRange,
+  wordsBetween,
+} from '@marginalis/core/print';
 import { useSettings } from '@/session';
 import { type Hit, type InstrumentWriter, type Reader, type WritingTools } from '@/shell';
 
@@ -170,8 +176,10 @@ export class WordWriter implements InstrumentWriter {
       const page = this.pages[index];
       const print = printOf(page);
       if (!print || print.words.length === 0) return [];
-      const from = index === first.page ? placeNear(print, first.at) : 0;
-      const to = index === last.page ? placeNear(print, last.at) : print.text.length;
+      // What goes on over the end of a page leaves out what stands at its foot.
+      const body = bodyOf(print);
+      const from = index === first.page ? placeNear(print, first.at) : body.from;
+      const to = index === last.page ? placeNear(print, last.at) : body.to;
       if (from === null || to === null) return [];
       return [{ page, index, print, range: wordsBetween(print, from, going.moved ? to : from) }];
     });

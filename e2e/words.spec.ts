@@ -1,0 +1,103 @@
+import { spawnSync } from 'node:child_process';
+import { expect, type Page, test } from '@playwright/test';
+import { line, Pen } from './support/pen';
+import {
+  command,
+  inkOn,
+  kept,
+  makeCopy,
+  openDesk,
+  openDocument,
+  placeOn,
+  take,
+} from './support/reader';
+
+/** Marking the words of the reading, which is set in two columns. */
+
+let pen: Pen;
+test.beforeEach(async ({ page }) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  pen = await Pen.of(page);
+});
+
+/** Goes over the words from one place of a page to another, in shares of its width and height. */
+async function goOver(
+  page: Page,
+  [u, v, first = 1]: readonly number[],
+  [s, t, last = first]: readonly number[],
+): Promise<void> {
+  await pen.draw(line(await placeOn(page, first, u, v), await placeOn(page, last, s, t)));
+}
+
+/** What the rows of the list of marks say. */
+async function listed(page: Page): Promise<string[]> {
+  await page.keyboard.press('l');
+  const rows = page.getByRole('button', { name: /^Go to / });
+  await expect(rows.first()).toBeVisible();
+  const names = await rows.evaluateAll((all) => all.map((row) => row.getAttribute('aria-label')));
+  await page.keyboard.press('l');
+  return names.map((name) => String(name).replace(/^Go to /, ''));
+}
+
+test('words are marked as they are gone over; marks side by side become one, and a fine eraser takes words', async ({
+  page,
+}) => {
+  await take(page, 'Word highlighter');
+  await goOver(page, [0.13, 0.188], [0.28, 0.188]);
+  await expect.poll(() => inkOn(page, 1, 'highlights')).toBeGreaterThan(500);
+  const one = await listed(page);
+  expect(one).toEqual(['Text highlight, Sap green, page 1, An adult barnacle']);
+  await goOver(page, [0.35, 0.188], [0.2, 0.2145]);
+  await expect
+    .poll(() => listed(page))
+    .toEqual(['Text highlight, Sap green, page 1, An adult barnacle cannot walk away from']);
+  await page.keyboard.press('Control+z');
+  expect(await listed(page)).toEqual(one);
+  await page.keyboard.press('Control+Shift+z');
+
+  await take(page, 'Eraser');
+  await take(page, 'Eraser');
+  await page.getByRole('radio', { name: 'What it passes over' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await goOver(page, [0.26, 0.184], [0.26, 0.192]);
+  await expect
+    .poll(() => listed(page))
+    .toEqual(['Text highlight, Sap green, page 1, An adult cannot walk away from']);
+});
+
+test('marks go over the end of a column, and of a page, in reading order', async ({ page }) => {
+  await take(page, 'Word underliner');
+  await page.setViewportSize({ width: 1280, height: 1500 });
+  await command(page, 'Zoom out');
+  await command(page, 'Zoom out');
+  // From the last words of the left column to the first of the right one.
+  await goOver(page, [0.3, 0.905], [0.65, 0.165]);
+  await expect.poll(() => listed(page)).toHaveLength(1);
+  const [column] = await listed(page);
+  expect(column).toMatch(/^Underline, Vermilion red, page 1, .*hours, from counting/);
+  await goOver(page, [0.6, 0.888, 1], [0.2, 0.09, 2]);
+  await expect
+    .poll(() => listed(page))
+    .toEqual([
+      column,
+      expect.stringMatching(/page 1, .* It has no$/),
+      expect.stringMatching(/page 2, working/),
+    ]);
+  // It was one step.
+  await page.keyboard.press('Control+z');
+  expect(await listed(page)).toEqual([column]);
+});
+
+test('what is marked is in the copy, with the print readable beneath it', async ({ page }) => {
+  await take(page, 'Word highlighter');
+  await goOver(page, [0.13, 0.188], [0.24, 0.22]);
+  await kept(page);
+  await makeCopy(page);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Download' }).click();
+  const file = await (await download).path();
+  expect(spawnSync('qpdf', ['--check', file]).status).toBe(0);
+  const { stdout } = spawnSync('pdftotext', ['-l', '1', file, '-'], { encoding: 'utf8' });
+  expect(stdout).toContain('An adult barnacle cannot walk');
+});
