@@ -34,8 +34,6 @@ export {
   type InstrumentChange,
   type InstrumentKind,
   INSTRUMENT_KINDS,
-  WORD_MANNERS,
-  type WordManner,
   type WordMarker,
   isMarking,
   type EraserManner,
@@ -54,6 +52,13 @@ export {
   writes,
   type WritingInstrument,
 } from './instrument.ts';
+export {
+  type WordManner,
+  inkAfter,
+  inksForManner,
+  WORD_MANNER_NAMES,
+  WORD_MANNERS,
+} from './wordManners.ts';
 export { type RollInSight, rollInSight } from './rollInSight.ts';
 export { instrumentShape } from './instrumentShape.ts';
 export {

@@ -1,3 +1,4 @@
+import { inkAfter } from './wordManners.ts';
 import { HIGHLIGHTER_INKS, inkName, PEN_INKS } from './inks.ts';
 import { FIRST_ROLL, instrumentStyle, WIDTHS_MM } from './instrument.ts';
 
@@ -56,4 +57,14 @@ test('the first roll holds two pens, two highlighters, a figure pen, an eraser, 
   for (const i of FIRST_ROLL)
     if (i.kind !== 'picker') expect(WIDTHS_MM[i.kind]).toContain(i.widthMm);
   expect(instrumentStyle({ ...FIRST_ROLL[0], widthMm: 25.4 }).width).toBeCloseTo(72);
+});
+
+test('a mark on words whose manner changes has an ink that is seen', () => {
+  const yellow = { colour: '#ffd91f', opacity: 0.5 };
+  expect(inkAfter('highlight', 'underline', yellow)).toEqual({ colour: '#1f3361', opacity: 1 });
+  expect(inkAfter('underline', 'strike', yellow)).toEqual(yellow);
+  expect(inkAfter('squiggle', 'highlight', { colour: '#c22f17', opacity: 1 })).toEqual({
+    colour: '#ffd91f',
+    opacity: 0.75,
+  });
 });

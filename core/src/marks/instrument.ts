@@ -1,6 +1,7 @@
 import { DRAGGED_KINDS, TAPPED_KINDS } from '../figures/index.ts';
 import { type NibManner, PLAIN_NIB, POINTS_PER_MM } from '../ink/index.ts';
 import type { MarkStyle } from './mark.ts';
+import type { WordManner } from './wordManners.ts';
 
 export const INSTRUMENT_KINDS = [
   'pen',
@@ -13,10 +14,6 @@ export const INSTRUMENT_KINDS = [
   'word-marker',
 ] as const;
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
-
-/** What marks on words do to them. */
-export const WORD_MANNERS = ['highlight', 'underline', 'squiggle', 'strike'] as const;
-export type WordManner = (typeof WORD_MANNERS)[number];
 
 /** Instruments that put something on the page. */
 export const isMarking = (kind: InstrumentKind): boolean => kind !== 'eraser' && kind !== 'picker';

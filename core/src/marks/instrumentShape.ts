@@ -5,8 +5,8 @@ import {
   ERASER_TAKES,
   type InstrumentKind,
   PICKER_SHAPES,
-  WORD_MANNERS,
 } from './instrument.ts';
+import { WORD_MANNERS } from './wordManners.ts';
 import { colourShape, shareShape } from './markShape.ts';
 import { finite, nibShape } from './nibShape.ts';
 

@@ -2,6 +2,7 @@ import {
   HIGHLIGHTER_INKS,
   type Ink,
   inkName,
+  inksForManner,
   PEN_INKS,
   type WordMarker,
   type WritingInstrument,
@@ -13,12 +14,10 @@ import { Action, Choices, ColourInput, InkDrop } from '@/ui';
 
 type Inked = WritingInstrument | WordMarker;
 
-/** Light inks for what print is read through, dark ones for lines. */
-const inksFor = (instrument: Inked): readonly Ink[] =>
-  instrument.kind === 'highlighter' ||
-  (instrument.kind === 'word-marker' && instrument.manner === 'highlight')
-    ? HIGHLIGHTER_INKS
-    : PEN_INKS;
+function inksFor(instrument: Inked): readonly Ink[] {
+  if (instrument.kind === 'word-marker') return inksForManner(instrument.manner);
+  return instrument.kind === 'highlighter' ? HIGHLIGHTER_INKS : PEN_INKS;
+}
 
 /** The palette, the person's own inks, and two ways to find another. */
 export function InkChoices(props: { instrument: Inked; onPick: () => void }) {

@@ -3,8 +3,18 @@ import { findMark } from '@marginalis/core/document';
 import { boundsOfAll, changeFigure, type Restyle, restyleMarks } from '@marginalis/core/editing';
 import type { Dash, Figure } from '@marginalis/core/figures';
 import { POINTS_PER_MM } from '@marginalis/core/ink';
-import { asFigure, kindFor, type Mark } from '@marginalis/core/kinds';
-import { HIGHLIGHTER_INKS, inkName, PEN_INKS, WIDTHS_MM } from '@marginalis/core/marks';
+import { asFigure, asWords, kindFor, type Mark } from '@marginalis/core/kinds';
+import {
+  HIGHLIGHTER_INKS,
+  inkAfter,
+  inkName,
+  type InstrumentKind,
+  PEN_INKS,
+  WIDTHS_MM,
+  WORD_MANNER_NAMES,
+  WORD_MANNERS,
+  type WordManner,
+} from '@marginalis/core/marks';
 import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
@@ -53,6 +63,10 @@ const inksOf = (
     sign: <InkDrop colour={c} />,
   }));
 
+/** Whose widths marks can have. */
+const widthsOf = (light: boolean, onWords: boolean): InstrumentKind =>
+  onWords ? 'word-marker' : light ? 'highlighter' : 'figure-pen';
+
 export const RESTYLE = 'restyle';
 
 /** How what is picked looks, wherever it lies; gone when nothing is picked any more. */
@@ -91,6 +105,8 @@ function Look({ marks, onDone }: { marks: readonly Mark[]; onDone: () => void })
     session.dispatch(restyleMarks(session.store.getState().document, ids, restyle));
   const looks = marks.map((mark) => kindFor(mark).look(mark));
   const inks = looks.filter((look) => look.steadiness !== undefined);
+  const onWords = marks.flatMap((mark) => asWords(mark) ?? []);
+  const manner = common(onWords, (mark) => mark.manner, '' as WordManner);
   const figures = looks.filter((look) => look.dash !== undefined);
   const closed = looks.filter((look) => look.fill !== undefined);
   const colour = common(marks, (m) => m.style.colour, '');
@@ -110,23 +126,34 @@ function Look({ marks, onDone }: { marks: readonly Mark[]; onDone: () => void })
       <Text variant="titleMedium" role="heading" aria-level={3}>
         {title}
       </Text>
+      {onWords.length > 0 && (
+        <Choices
+          label="Words are"
+          value={manner}
+          onChange={(next) => {
+            const { style } = onWords[0];
+            change({ manner: next, style: inkAfter(onWords[0].manner, next, style) });
+          }}
+          choices={WORD_MANNERS.map((value) => ({ value, label: WORD_MANNER_NAMES[value] }))}
+        />
+      )}
       <Choices
         label="Ink"
         value={colour}
         onChange={(next) => change({ style: { colour: next } })}
         choices={inksOf(palette, own, colour)}
       />
-      <Choices
-        label="Width, mm"
-        value={width}
-        onChange={(mm) => change({ style: { width: mm * POINTS_PER_MM } })}
-        choices={known(light ? WIDTHS_MM.highlighter : WIDTHS_MM['figure-pen'], width).map(
-          (mm) => ({
+      {!(onWords.length === marks.length && light) && (
+        <Choices
+          label="Width, mm"
+          value={width}
+          onChange={(mm) => change({ style: { width: mm * POINTS_PER_MM } })}
+          choices={known(WIDTHS_MM[widthsOf(light, onWords.length > 0)], width).map((mm) => ({
             value: mm,
             label: String(mm),
-          }),
-        )}
-      />
+          }))}
+        />
+      )}
       <Choices
         label="Opacity"
         value={opacity}
@@ -221,7 +248,7 @@ function LikeThis({ mark, onDone }: { mark: Mark; onDone: () => void }) {
   const { roll, change } = useSettings();
   const { hand } = useSession();
   const wanted = kindFor(mark).madeWith?.(mark);
-  const { steadiness, nib } = kindFor(mark).look(mark);
+  const { steadiness, nib, manner } = kindFor(mark).look(mark);
   const held = hand.instrument();
   const instrument = held.kind === wanted ? held : roll.find(({ kind }) => kind === wanted);
   if (!instrument) return null;
@@ -235,6 +262,7 @@ function LikeThis({ mark, onDone }: { mark: Mark; onDone: () => void }) {
           opacity: mark.style.opacity,
           ...(steadiness === undefined ? {} : { steadiness }),
           ...(nib ? { nib } : {}),
+          ...(manner ? { manner } : {}),
         });
         hand.choose(instrument.id);
         onDone();
