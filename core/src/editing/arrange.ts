@@ -8,7 +8,7 @@ import {
 import { type Box, boxCentre, boxHeight, boxWidth, moveBy, type Vec } from '../geometry/index.ts';
 import { type Mark } from '../kinds/index.ts';
 import { type MarkId, without } from '../marks/index.ts';
-import { boundsOfAll, carryMark, changeable } from './carry.ts';
+import { boundsOfAll, carryMark, changeable, movable } from './carry.ts';
 
 /** Puts marks into a group of their own, so that they are picked together; null when there are fewer than two. */
 export function groupMarks(
@@ -81,7 +81,7 @@ export function alignMarks(
   ids: Iterable<MarkId>,
   side: Alignment,
 ): Transaction | null {
-  const bundles = bundlesOf(changeable(state, ids));
+  const bundles = bundlesOf(movable(state, ids));
   if (bundles.length < 2) return null;
   const goal = edgeOf(boundsOfAll(bundles.flat()), side);
   return moved(bundles, 'Align', (bundle) =>
@@ -97,7 +97,7 @@ export function distributeMarks(
 ): Transaction | null {
   const low = (b: Box): number => (way === 'across' ? b.minX : b.minY);
   const sizeOf = way === 'across' ? boxWidth : boxHeight;
-  const bundles = bundlesOf(changeable(state, ids)).sort(
+  const bundles = bundlesOf(movable(state, ids)).sort(
     (a, b) => low(boundsOfAll(a)) - low(boundsOfAll(b)),
   );
   if (bundles.length < 3) return null;

@@ -36,6 +36,10 @@ export const changeable = (state: DocState, ids: Iterable<MarkId>): Mark[] =>
     .filter((mark): mark is Mark => mark !== null && !mark.locked)
     .sort((a, b) => a.order - b.order);
 
+/** Those of them that can be moved. */
+export const movable = (state: DocState, ids: Iterable<MarkId>): Mark[] =>
+  changeable(state, ids).filter((mark) => !kindFor(mark).bound);
+
 const changesTo = (marks: readonly Mark[], after: (mark: Mark) => Mark): MarkChange[] =>
   marks.map((before) => markChange(before, after(before)));
 
@@ -47,7 +51,7 @@ export function carryMarks(
   label: string,
   options?: CarryOptions,
 ): Transaction | null {
-  const marks = changeable(state, ids);
+  const marks = movable(state, ids);
   if (marks.length === 0) return null;
   return { label, changes: changesTo(marks, (mark) => carryMark(mark, matrix, options)) };
 }
@@ -68,7 +72,7 @@ export function moveToPage(
   page: PageId,
   at: Vec,
 ): Transaction | null {
-  const marks = changeable(state, ids);
+  const marks = movable(state, ids);
   const to = state.pages.find(({ id }) => id === page);
   const from = state.pages.find(({ id }) => id === marks[0]?.page);
   if (!to || !from) return null;

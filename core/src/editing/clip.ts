@@ -10,7 +10,7 @@ import {
 import { boxCentre, moveBy, type Vec, type PageBox } from '../geometry/index.ts';
 import { fromMarkRecord, type Mark, toMarkRecord, kindFor } from '../kinds/index.ts';
 import { type MarkId, MarkRecordError, type PageId, without } from '../marks/index.ts';
-import { boundsOfAll, carryMark, changeable, pageMap } from './carry.ts';
+import { boundsOfAll, carryMark, movable, pageMap } from './carry.ts';
 
 /** Marks copied from a page, with the page as it lay, so that they can be pasted upright anywhere. */
 export interface Clip {
@@ -32,7 +32,7 @@ function renewed(mark: Mark, newId: () => string, groups: Map<string, string>): 
 
 /** Marks of one page as they are; null when none of the ids is there. */
 export function copyMarks(state: DocState, ids: Iterable<MarkId>): Clip | null {
-  const marks = changeable(state, ids);
+  const marks = movable(state, ids);
   const page = state.pages.find(({ id }) => id === marks[0]?.page);
   return page ? { page, marks: marks.filter((mark) => mark.page === page.id) } : null;
 }
@@ -44,7 +44,7 @@ export function duplicateMarks(
   by: Vec,
   newId: () => MarkId,
 ): Transaction | null {
-  const marks = changeable(state, ids);
+  const marks = movable(state, ids);
   if (marks.length === 0) return null;
   const groups = new Map<string, string>();
   const orders = new Map<PageId, number>();

@@ -1,9 +1,11 @@
 import { done, markOf, pageRefsFor } from '../../testing/marks.ts';
 import { column, rawPrint } from '../../testing/print.ts';
 import { emptyDocument, type DocState, marksOn } from '../document/index.ts';
-import { plainPage } from '../geometry/index.ts';
+import { moveBy, plainPage } from '../geometry/index.ts';
 import { asWords, fromMarkRecord, kindFor, textOfStrips, toMarkRecord } from '../kinds/index.ts';
 import { findInPrint, readPrint } from '../print/index.ts';
+import { carryMarks, moveToPage } from './carry.ts';
+import { copyMarks, duplicateMarks } from './clip.ts';
 import { markWords, type WordMarking } from './markWords.ts';
 import { restyleMarks } from './restyle.ts';
 import { startRubbing } from './rubbing.ts';
@@ -99,4 +101,13 @@ test('a highlight becomes an underline, and back; it then lies over the page', (
   expect(markOf(done(lined, restyleMarks(lined, [id], { manner: 'highlight' })), id)).toEqual(
     markOf(state, id),
   );
+});
+
+test('what is on words stays where they are: it is not moved, copied or duplicated', () => {
+  const state = marked(start, 'settle where');
+  const [{ id }] = marksOn(state, 'p0').values();
+  expect(carryMarks(state, [id], moveBy({ x: 9, y: 0 }), 'Move')).toBeNull();
+  expect(duplicateMarks(state, [id], { x: 9, y: 9 }, () => 'x')).toBeNull();
+  expect(copyMarks(state, [id])).toBeNull();
+  expect(moveToPage(state, [id], 'p0', { x: 9, y: 9 })).toBeNull();
 });

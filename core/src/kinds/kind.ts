@@ -82,6 +82,8 @@ export interface Kind<M extends MarkBase> {
    * it touches none, null when nothing is left. Without, and without lines, it goes whole.
    */
   rub?(mark: M, touches: (area: readonly Vec[]) => boolean): M | null;
+  /** It belongs to what is printed where it lies: a person does not move, scale or turn it. */
+  readonly bound?: true;
   /** Under an affine map of its page. */
   carry(mark: M, by: Matrix, options: CarryOptions): M;
   /** Its pieces as marks of their own, with the first one's id in all; the same mark with one run each without. */

@@ -38,9 +38,12 @@ function InHand(props: { index: number; marks: readonly Mark[]; here: readonly M
   const standsOff = useStandOff(boundsOfAll(here));
   // A figure has handles of its own, unless they would cover it.
   const isFigure = marks.length === 1 && asFigure(here[0]) !== null && !standsOff;
+  const carried = here.filter((mark) => !kindFor(mark).bound);
   return (
     <>
-      {!isFigure && <PickedBox key={here[0].id} index={index} marks={here} standsOff={standsOff} />}
+      {!isFigure && carried.length > 0 && (
+        <PickedBox key={carried[0].id} index={index} marks={carried} standsOff={standsOff} />
+      )}
       {marks[0].page === page.id && (
         <PickedBar index={index} marks={marks} here={here} standsOff={standsOff} />
       )}
@@ -105,12 +108,14 @@ function PickedBar(props: {
               onPress={() => session.dispatch(backToInk(document(), first.id))}
             />
           )}
-          <ChipButton
-            icon="duplicate"
-            text=""
-            label={`Duplicate ${words}`}
-            onPress={() => duplicatePicked(session)}
-          />
+          {marks.some((mark) => !kindFor(mark).bound) && (
+            <ChipButton
+              icon="duplicate"
+              text=""
+              label={`Duplicate ${words}`}
+              onPress={() => duplicatePicked(session)}
+            />
+          )}
           <ChipButton
             icon="remove"
             text=""

@@ -62,6 +62,7 @@ export const WORDS: Kind<WordsMark> = {
       strips.length === mark.strips.length && strips.every((s, k) => s === mark.strips[k]);
     return isSame ? mark : { ...mark, strips };
   },
+  bound: true,
   carry: (mark, by, { widthFollows = false }) => ({
     ...mark,
     style: widthFollows ? widened(mark.style, by) : mark.style,
