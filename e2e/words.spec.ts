@@ -101,3 +101,39 @@ test('what is marked is in the copy, with the print readable beneath it', async 
   const { stdout } = spawnSync('pdftotext', ['-l', '1', file, '-'], { encoding: 'utf8' });
   expect(stdout).toContain('An adult barnacle cannot walk');
 });
+
+test('words are selected by going over them, a word by two taps, its sentence by three; a chip marks and copies them', async ({
+  page,
+}) => {
+  await page.context().grantPermissions(['clipboard-read', 'clipboard-write']);
+  const copied = () => page.evaluate(() => navigator.clipboard.readText());
+  const chip = page.getByRole('group', { name: 'Selected words' });
+  await take(page, 'Word picker');
+  await goOver(page, [0.13, 0.188], [0.28, 0.188]);
+  await expect(chip).toBeVisible();
+  await chip.getByRole('button', { name: 'Copy the words' }).click();
+  await expect(chip).toBeHidden();
+  expect(await copied()).toBe('An adult barnacle');
+
+  const tap = async (times: number): Promise<void> => {
+    const at = await placeOn(page, 1, 0.26, 0.188);
+    for (let n = 0; n < times; n++) await pen.draw([at, at]);
+  };
+  await tap(2);
+  await chip.getByRole('button', { name: 'Copy the words' }).click();
+  expect(await copied()).toBe('barnacle');
+  await page.waitForTimeout(500);
+  await tap(3);
+  await expect(chip).toBeVisible();
+  await chip.getByRole('button', { name: 'Mark with the word highlighter' }).click();
+  await expect
+    .poll(() => listed(page))
+    .toEqual([
+      'Text highlight, Sap green, page 1, An adult barnacle cannot walk away from a bad address.',
+    ]);
+
+  await goOver(page, [0.13, 0.188], [0.28, 0.188]);
+  await expect(chip).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(chip).toBeHidden();
+});

@@ -7,6 +7,8 @@ export interface SetLine {
   readonly x: number;
   readonly y: number;
   readonly size?: number;
+  /** Number of its face. */
+  readonly face?: number;
   /** Radians counterclockwise. */
   readonly angle?: number;
   /** How far each character advances, in sizes; spaces as well. */
@@ -23,8 +25,9 @@ export function rawPrint(lines: readonly SetLine[]): RawPrint {
   const origins: number[] = [];
   const boxes: number[] = [];
   const sizes: number[] = [];
+  const faces: number[] = [];
   const angles: number[] = [];
-  for (const { text, x, y, size = 10, angle = 0, advance = 0.5, bare, down } of lines) {
+  for (const { text, x, y, size = 10, angle = 0, advance = 0.5, face = 1, bare, down } of lines) {
     const [c, s] = [Math.cos(angle), Math.sin(angle)];
     const step = advance * size;
     [...text].forEach((character, k) => {
@@ -43,6 +46,7 @@ export function rawPrint(lines: readonly SetLine[]): RawPrint {
         Math.max(...corners.map(([, b]) => b)),
       );
       sizes.push(size);
+      faces.push(face);
       angles.push(angle);
     });
   }
@@ -51,6 +55,7 @@ export function rawPrint(lines: readonly SetLine[]): RawPrint {
     origins: Float32Array.from(origins),
     boxes: Float32Array.from(boxes),
     sizes: Float32Array.from(sizes),
+    faces: Uint32Array.from(faces),
     angles: Float32Array.from(angles),
   };
 }

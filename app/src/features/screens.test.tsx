@@ -134,6 +134,7 @@ test('an instrument is said aloud with its ink and width', () => {
     'Picker',
     'Word highlighter, Sap green',
     'Word underliner, Vermilion red, 0.4 mm',
+    'Word picker',
   ]);
 });
 

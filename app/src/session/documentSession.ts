@@ -25,6 +25,7 @@ import { Offers } from './offers';
 import { openingState, type SessionState } from './sessionState';
 import { SourcePrint } from './sourcePrint';
 import { StrokeInHand } from './strokeInHand';
+import { WordsInHand } from './wordsInHand';
 import { Visit } from './visit';
 
 export const pageIdOf = (source: string, index: number): string =>
@@ -50,6 +51,7 @@ export class DocumentSession {
   readonly notices: Notices;
   /** The stroke being written, and what comes of it. */
   readonly print = new SourcePrint();
+  readonly words = new WordsInHand();
   readonly strokeInHand = new StrokeInHand(() => this.notices.saving());
   /** What of a copy is made ahead, while nobody writes. */
   readonly copyLayers: CopyLayers;

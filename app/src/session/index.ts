@@ -19,5 +19,6 @@ export {
 } from './desk';
 export { useRemoval } from './removal';
 export { offeredDemos, addDemo, seedDesk } from './demo';
+export { type ChosenPart, WordsInHand } from './wordsInHand';
 export { SourcePrint } from './sourcePrint';
 export { passwordFor } from './passwords';

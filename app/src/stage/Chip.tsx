@@ -117,12 +117,14 @@ function Placed(props: Omit<ChipProps, 'label'>) {
 /** One thing that a chip offers. */
 export function ChipButton(props: {
   icon?: IconName;
+  /** In place of an icon. */
+  sign?: ReactNode;
   text: string;
   label?: string;
   expanded?: boolean;
   onPress: () => void;
 }) {
-  const { icon, text, label, expanded, onPress } = props;
+  const { icon, sign, text, label, expanded, onPress } = props;
   const { colors } = useTheme();
   const button = (
     <Pressable
@@ -132,6 +134,7 @@ export function ChipButton(props: {
       aria-expanded={expanded}
       style={styles.button}
     >
+      {sign}
       {icon && <Icon name={icon} size={18} color={colors.primary} />}
       {text !== '' && (
         <Text variant="labelLarge" style={{ color: colors.onSurface }}>

@@ -42,7 +42,7 @@ test('inks are told apart by name and pattern too', () => {
   expect(inkName('#123456')).toBe('#123456');
 });
 
-test('the first roll holds two pens, two highlighters, a figure pen, an eraser, a picker and two word markers, in millimetres', () => {
+test('the first roll holds two pens, two highlighters, a figure pen, an eraser, two pickers and two word markers, in millimetres', () => {
   expect(FIRST_ROLL.map((i) => i.kind)).toEqual([
     'pen',
     'pen',
@@ -53,9 +53,9 @@ test('the first roll holds two pens, two highlighters, a figure pen, an eraser, 
     'picker',
     'word-marker',
     'word-marker',
+    'word-picker',
   ]);
-  for (const i of FIRST_ROLL)
-    if (i.kind !== 'picker') expect(WIDTHS_MM[i.kind]).toContain(i.widthMm);
+  for (const i of FIRST_ROLL) if ('widthMm' in i) expect(WIDTHS_MM[i.kind]).toContain(i.widthMm);
   expect(instrumentStyle({ ...FIRST_ROLL[0], widthMm: 25.4 }).width).toBeCloseTo(72);
 });
 

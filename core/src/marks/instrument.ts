@@ -12,11 +12,15 @@ export const INSTRUMENT_KINDS = [
   'eraser',
   'picker',
   'word-marker',
+  'word-picker',
 ] as const;
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
 
 /** Instruments that put something on the page. */
-export const isMarking = (kind: InstrumentKind): boolean => kind !== 'eraser' && kind !== 'picker';
+export const isMarking = (kind: InstrumentKind): boolean => kind !== 'eraser' && !isPicking(kind);
+/** Instruments that take something in hand. */
+export const isPicking = (kind: InstrumentKind): boolean =>
+  kind === 'picker' || kind === 'word-picker';
 
 /** When ink becomes the figure it looks like. */
 export type Tidy = 'ask' | 'always' | 'never';
@@ -89,7 +93,12 @@ export interface WordMarker extends Named {
   readonly widthMm: number;
 }
 
-export type Instrument = WritingInstrument | Eraser | Picker | WordMarker;
+/** Selects words. */
+export interface WordPicker extends Named {
+  readonly kind: 'word-picker';
+}
+
+export type Instrument = WritingInstrument | Eraser | Picker | WordMarker | WordPicker;
 
 /** What of an instrument a person can change. */
 export type InstrumentChange = Partial<
@@ -117,6 +126,7 @@ export const WIDTHS_MM: Readonly<Record<InstrumentKind, readonly number[]>> = {
   eraser: [1, 2, 3, 4, 6, 8, 12],
   picker: [],
   'word-marker': [0.2, 0.3, 0.4, 0.6, 0.8],
+  'word-picker': [],
 };
 
 const ink = { opacity: 1, steadiness: 40, tidy: 'ask', straight: false } as const;
@@ -144,6 +154,7 @@ export const FIRST_ROLL: readonly [
   Picker,
   WordMarker,
   WordMarker,
+  WordPicker,
 ] = [
   { ...pen, id: 'fine-pen', name: 'Fine pen', colour: '#1f3361', widthMm: 0.5 },
   { ...pen, id: 'marking-pen', name: 'Marking pen', colour: '#c22f17', widthMm: 0.7 },
@@ -192,6 +203,7 @@ export const FIRST_ROLL: readonly [
     colour: '#c22f17',
     opacity: 1,
   },
+  { kind: 'word-picker', id: 'word-picker', name: 'Word picker' },
 ];
 
 /** What can be added to a pen roll: the first roll's instruments, and those that wait beside it. */
@@ -243,4 +255,6 @@ export const instrumentStyle = ({
 
 /** How wide an instrument is on the paper, points; 0 where it has no width. */
 export const instrumentWidth = (instrument: Instrument): number =>
-  instrument.kind === 'picker' ? 0 : instrument.widthMm * POINTS_PER_MM;
+  instrument.kind === 'picker' || instrument.kind === 'word-picker'
+    ? 0
+    : instrument.widthMm * POINTS_PER_MM;

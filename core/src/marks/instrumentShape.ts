@@ -47,6 +47,7 @@ const shapes: Record<InstrumentKind, Schema> = {
     only: oneOf(ERASER_ONLY, 'everything'),
   }),
   picker: object({ ...named, encloses: oneOf(PICKER_SHAPES, 'lasso') }),
+  'word-picker': object(named),
   'word-marker': object({
     ...named,
     colour: colourShape,

@@ -1,4 +1,4 @@
-import { type Instrument, isMarking } from './instrument.ts';
+import { type Instrument, isMarking, isPicking } from './instrument.ts';
 
 /** What of a roll is shown where there is no room for all of it. */
 export interface RollInSight {
@@ -26,10 +26,10 @@ export function rollInSight(
   };
   const byUse = (all: readonly Instrument[]): Instrument[] =>
     [...all].sort((a, b) => rank(a) - rank(b));
-  const lastOf = (kind: Instrument['kind']): Instrument | null =>
-    byUse(roll.filter((i) => i.kind === kind))[0] ?? null;
+  const lastOf = (is: (kind: Instrument['kind']) => boolean): Instrument | null =>
+    byUse(roll.filter((i) => is(i.kind)))[0] ?? null;
   const all = roll.filter(({ kind }) => isMarking(kind));
-  const [eraser, picker] = [lastOf('eraser'), lastOf('picker')];
+  const [eraser, picker] = [lastOf((kind) => kind === 'eraser'), lastOf(isPicking)];
   const others = roll.filter((i) => !isMarking(i.kind) && i !== eraser && i !== picker);
   const fit = all.length + Math.min(1, others.length) <= room ? all.length : Math.max(1, room - 1);
   const shown = new Set(byUse(all).slice(0, fit));

@@ -19,6 +19,7 @@ const NOTHING: RawPrint = {
   origins: new Float32Array(0),
   boxes: new Float32Array(0),
   sizes: new Float32Array(0),
+  faces: new Uint32Array(0),
   angles: new Float32Array(0),
 };
 
@@ -41,6 +42,7 @@ export function readRaw(module: PdfiumModule, document: number, index: number): 
 /** What the characters of one object of the page have in common. */
 interface Type {
   readonly object: number;
+  readonly face: number;
   readonly size: number;
   readonly angle: number;
   /** Across the line from where it stands, points; null where the face does not say, or the line slants. */
@@ -54,6 +56,7 @@ function charactersOf(module: PdfiumModule, text: number, scratch: number): RawP
   const origins = new Float32Array(2 * all);
   const boxes = new Float32Array(4 * all);
   const sizes = new Float32Array(all);
+  const faces = new Uint32Array(all);
   const angles = new Float32Array(all);
   let type: Type | null = null;
   const types: Type[] = [];
@@ -77,6 +80,7 @@ function charactersOf(module: PdfiumModule, text: number, scratch: number): RawP
     origins[2 * n + 1] = module.HEAPF64[o + 1];
     codes[n] = code === SOFT_HYPHEN ? 0x2d : code;
     sizes[n] = type.size;
+    faces[n] = type.face;
     angles[n] = type.angle;
     if (type.reach) setAcross(boxes, n, origins, type.reach);
     types[n] = type;
@@ -90,6 +94,7 @@ function charactersOf(module: PdfiumModule, text: number, scratch: number): RawP
     origins: origins.subarray(0, 2 * n),
     boxes: boxes.subarray(0, 4 * n),
     sizes: sizes.subarray(0, n),
+    faces: faces.subarray(0, n),
     angles: angles.subarray(0, n),
   };
 }
@@ -103,22 +108,22 @@ function typeOf(
 ): Type {
   const { wasmExports: pdfium } = module;
   const at = scratch >> 2;
-  const plain = { object, size: 0, angle: 0, reach: null };
+  const face = pdfium.FPDFTextObj_GetFont(object);
+  const plain = { object, face, size: 0, angle: 0, reach: null };
   if (!pdfium.FPDFText_GetMatrix(text, index, scratch)) return plain;
   const [a, b, c, d] = module.HEAPF32.slice(at, at + 4);
   const size = pdfium.FPDFText_GetFontSize(text, index) * Math.hypot(c, d);
   const angle = Math.atan2(b, a);
-  const font = pdfium.FPDFTextObj_GetFont(object);
-  const measure = (ask: (font: number, size: number, at: number) => number): number =>
-    font !== 0 && ask(font, size, scratch) ? module.HEAPF32[at] : NaN;
+  const measure = (ask: (face: number, size: number, at: number) => number): number =>
+    face !== 0 && ask(face, size, scratch) ? module.HEAPF32[at] : NaN;
   const [up, down] = [measure(pdfium.FPDFFont_GetAscent), measure(pdfium.FPDFFont_GetDescent)];
   const axis =
     Math.abs(b) < LEVEL * Math.abs(a) ? 'y' : Math.abs(a) < LEVEL * Math.abs(b) ? 'x' : null;
   const isTrue = up - down > LEAST_REACH * size && up - down < MOST_REACH * size;
-  if (axis === null || !isTrue) return { object, size, angle, reach: null };
+  if (axis === null || !isTrue) return { object, face, size, angle, reach: null };
   // Up is to the left where writing goes up, and down where it goes backwards.
   const way = axis === 'y' ? Math.sign(a) : -Math.sign(b);
-  return { object, size, angle, reach: { up: way * up, down: way * down, axis } };
+  return { object, face, size, angle, reach: { up: way * up, down: way * down, axis } };
 }
 
 /** Takes a box across the line from what its face says, rather than from the largest of its glyphs. */

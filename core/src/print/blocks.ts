@@ -16,6 +16,8 @@ export interface Block {
 const MOST_LEADING = 1.9;
 /** … whose size differs by no more than this. */
 const MOST_UNLIKE = 1.35;
+/** A heading is larger than its text by so much, if it has a face of its own. */
+const HEADING = 1.02;
 /** So much of the narrower of two lines lies beneath the other. */
 const BENEATH = 0.3;
 
@@ -63,7 +65,10 @@ const sharedWidth = (a: Piece, b: Piece): number => Math.min(a.to, b.to) - Math.
 
 function isText(upper: Piece, line: Piece): boolean {
   const [small, large] = [Math.min(upper.size, line.size), Math.max(upper.size, line.size)];
+  // What is set in another face and another size is a heading, however near it stands.
+  const isHeading = upper.face !== line.face && large > HEADING * small;
   return (
+    !isHeading &&
     large < MOST_UNLIKE * small &&
     upper.base - line.base < MOST_LEADING * large &&
     sharedWidth(upper, line) > BENEATH * Math.min(upper.to - upper.from, line.to - line.from)

@@ -1,5 +1,5 @@
 import type { Glyphs } from './glyphs.ts';
-import { isLevel, type Piece } from './pieces.ts';
+import { isLevel, mostlyIn, type Piece } from './pieces.ts';
 
 /** Pieces that a file draws one here, one there are one line when no more than this is between them, in sizes of type. */
 const BESIDE = 0.6;
@@ -19,7 +19,10 @@ export function joinPieces(pieces: readonly Piece[], glyphs: Glyphs): Piece[] {
     if (line) take(line, piece);
     else lines.push({ ...piece, glyphs: [...piece.glyphs] });
   }
-  for (const line of lines) sortAlong(line, glyphs);
+  for (const line of lines) {
+    sortAlong(line, glyphs);
+    line.face = mostlyIn(line.glyphs, glyphs);
+  }
   return lines;
 }
 

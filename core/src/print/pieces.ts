@@ -20,6 +20,8 @@ export interface Piece {
   size: number;
   base: number;
   band: Band;
+  /** What most of it is set in; see {@link mostlyIn}. */
+  face: number;
 }
 
 /** Characters join a piece that they overlap in height by this share of the lower of both … */
@@ -63,6 +65,7 @@ function begin(glyphs: Glyphs, i: number): Piece {
     size: raw.sizes[i],
     base: base[i],
     band: { foot: foot[i], head: head[i] },
+    face: raw.faces[i],
   };
 }
 
@@ -87,6 +90,13 @@ function continues(piece: Piece, glyphs: Glyphs, last: number, i: number): boole
   const size = Math.max(piece.size, raw.sizes[i]);
   const gap = Math.max(from[i] - piece.to, piece.from - to[i]);
   return gap < NEAR * size && gap > -BACK * size;
+}
+
+/** The face that most of some characters are set in. */
+export function mostlyIn(characters: readonly number[], { raw }: Glyphs): number {
+  const count = new Map<number, number>();
+  for (const i of characters) count.set(raw.faces[i], (count.get(raw.faces[i]) ?? 0) + 1);
+  return [...count].reduce((most, next) => (next[1] > most[1] ? next : most), [0, 0])[0];
 }
 
 /** Whether two stand on one line, as a raised number does with its word. */

@@ -10,6 +10,8 @@ export interface RawPrint {
   readonly boxes: Float32Array;
   /** Size of type. */
   readonly sizes: Float32Array;
+  /** Which of the page's faces each is set in: numbers that tell them apart, no more. */
+  readonly faces: Uint32Array;
   /** Direction of writing, radians counterclockwise. */
   readonly angles: Float32Array;
 }

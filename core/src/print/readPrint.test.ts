@@ -167,3 +167,9 @@ test('whatever stands wherever, every character is in one word, once, and in its
     { numRuns: 200 },
   );
 });
+
+test('a heading in a face of its own is no part of the text right beneath it', () => {
+  const heading = { text: 'A decision made once', x: 50, y: 712, size: 10.5, face: 2 };
+  const blocks = read([heading, ...column(LEFT, 50, 700)]).lines.map((line) => line.block);
+  expect(blocks).toEqual([0, 1, 1, 1]);
+});

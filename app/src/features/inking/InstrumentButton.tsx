@@ -9,7 +9,7 @@ export const PLACE = { width: 44, height: 46 };
 
 /** What an instrument is called aloud: its name, ink and width. */
 export function instrumentLabel(i: Instrument): string {
-  if (i.kind === 'picker') return i.name;
+  if (i.kind === 'picker' || i.kind === 'word-picker') return i.name;
   if (i.kind === 'eraser') return `${i.name}, ${i.widthMm} mm`;
   const inked = `${i.name}, ${inkName(i.colour)}`;
   // What is highlighted by the word is as high as the words.

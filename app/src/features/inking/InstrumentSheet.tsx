@@ -74,17 +74,19 @@ export function InstrumentSheet({
           }}
         />
       )}
-      {kind !== 'picker' && !(kind === 'word-marker' && instrument.manner === 'highlight') && (
-        <Choices
-          label={kind === 'eraser' ? 'Diameter, mm' : 'Width, mm'}
-          value={instrument.widthMm}
-          onChange={(widthMm) => change(id, { widthMm })}
-          choices={withOwn(WIDTHS_MM[kind], instrument.widthMm).map((mm) => ({
-            value: mm,
-            label: String(mm),
-          }))}
-        />
-      )}
+      {kind !== 'picker' &&
+        kind !== 'word-picker' &&
+        !(kind === 'word-marker' && instrument.manner === 'highlight') && (
+          <Choices
+            label={kind === 'eraser' ? 'Diameter, mm' : 'Width, mm'}
+            value={instrument.widthMm}
+            onChange={(widthMm) => change(id, { widthMm })}
+            choices={withOwn(WIDTHS_MM[kind], instrument.widthMm).map((mm) => ({
+              value: mm,
+              label: String(mm),
+            }))}
+          />
+        )}
       {kind === 'eraser' && <Erasing instrument={instrument} onClose={onClose} />}
       {kind === 'picker' && (
         <Choices

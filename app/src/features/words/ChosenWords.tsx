@@ -1,0 +1,138 @@
+import { displayMatrix, displaySize, transform, type Vec } from '@marginalis/core/geometry';
+import type { Page } from '@marginalis/core/document';
+import type { WordManner, WordMarker } from '@marginalis/core/marks';
+import { linesWithin, quadsOf, textOf } from '@marginalis/core/print';
+import { StyleSheet } from 'react-native';
+import Svg, { Polygon } from 'react-native-svg';
+import { useStore } from 'zustand';
+import {
+  type ChosenPart,
+  useLatelyWritten,
+  useSession,
+  useSessionState,
+  useSettings,
+} from '@/session';
+import { Chip, ChipButton } from '@/stage';
+import { Area, InkDrop } from '@/ui';
+import { CHOSEN, CHOSEN_OPACITY } from './chosenLook';
+import { markParts } from './markParts';
+
+/** So many word markers are one tap away, those used last. */
+const MARKERS = 3;
+/** About how wide the chip is, CSS pixels. */
+const CHIP_WIDTH = 320;
+
+/** The words selected on a page, and beside the last of them what can be done with all. */
+export function ChosenWords({ index }: { index: number }) {
+  const session = useSession();
+  const parts = useStore(session.words.store, (s) => s.parts);
+  const page = useSessionState((s) => s.document.pages[index]);
+  const here = parts.find((part) => part.page === page?.id);
+  if (!page || !here) return null;
+  return (
+    <>
+      <Selection page={page} part={here} />
+      {parts[parts.length - 1] === here && <WordsChip index={index} page={page} part={here} />}
+    </>
+  );
+}
+
+function Selection({ page, part }: { page: Page; part: ChosenPart }) {
+  const matrix = displayMatrix(page);
+  const { width, height } = displaySize(page);
+  return (
+    <Area style={styles.over} aria-hidden data-testid="chosen-words">
+      <Svg width="100%" height="100%" viewBox={`0 0 ${width} ${height}`}>
+        {quadsOf(part.print, part.range).map(([a, b, c, d], k) => (
+          <Polygon
+            key={k}
+            points={[a, b, d, c]
+              .map((p) => transform(matrix, p))
+              .map(({ x, y }) => `${x.toFixed(2)},${y.toFixed(2)}`)
+              .join(' ')}
+            fill={CHOSEN}
+            fillOpacity={CHOSEN_OPACITY}
+          />
+        ))}
+      </Svg>
+    </Area>
+  );
+}
+
+/** What a word marker does, as its button in the chip says it. */
+const ACTS: Readonly<Record<WordManner, string>> = {
+  highlight: 'Highlight',
+  underline: 'Underline',
+  squiggle: 'Squiggle',
+  strike: 'Strike out',
+};
+
+const NOBODY: ReadonlySet<string> = new Set();
+
+/** Where the selection ends: its words in the last column. What stands in a column before is out of the way. */
+function lastColumnOf({ print, range }: ChosenPart): Vec[] {
+  const lines = linesWithin(print, range);
+  const last = lines[lines.length - 1];
+  const first = lines.find((line) => line.column === last?.column);
+  const from = Math.max(range.from, first?.from ?? 0);
+  return quadsOf(print, { from, to: range.to }).flat();
+}
+
+function WordsChip({ index, page, part }: { index: number; page: Page; part: ChosenPart }) {
+  const session = useSession();
+  const { parts } = session.words.store.getState();
+  const hand = useSettings((s) => s.hand);
+  const roll = useSettings((s) => s.roll);
+  const used = useSettings((s) => s.used);
+  const writable = useSessionState((s) => s.writable);
+  const ink = useLatelyWritten(page.id, NOBODY);
+  const rank = ({ id }: WordMarker): number =>
+    (used.indexOf(id) + used.length + 1) % (used.length + 1);
+  const markers = roll
+    .filter((i): i is WordMarker => i.kind === 'word-marker')
+    .sort((a, b) => rank(a) - rank(b))
+    .slice(0, MARKERS);
+  const letGo = (): void => session.words.choose([]);
+  const copy = async (): Promise<void> => {
+    try {
+      await navigator.clipboard.writeText(
+        parts.map(({ print, range }) => textOf(print, range)).join(' '),
+      );
+      letGo();
+    } catch {
+      session.notices.tell('The browser does not let the words be copied here.');
+    }
+  };
+  return (
+    <Chip
+      index={index}
+      page={page}
+      ink={ink}
+      hand={hand}
+      clearOf={lastColumnOf(part)}
+      width={CHIP_WIDTH}
+      label="Selected words"
+    >
+      {writable &&
+        markers.map((marker) => (
+          <ChipButton
+            key={marker.id}
+            sign={<InkDrop colour={marker.colour} />}
+            text={ACTS[marker.manner]}
+            label={`Mark with the ${marker.name.toLowerCase()}`}
+            onPress={() => {
+              markParts(session, marker, parts);
+              useSettings.getState().noteUsed(marker.id);
+              letGo();
+            }}
+          />
+        ))}
+      <ChipButton icon="copy" text="Copy" label="Copy the words" onPress={() => void copy()} />
+      <ChipButton icon="close" text="" label="Let the words go" onPress={letGo} />
+    </Chip>
+  );
+}
+
+const styles = StyleSheet.create({
+  over: { position: 'absolute', inset: 0, pointerEvents: 'none', mixBlendMode: 'multiply' },
+});

@@ -1,0 +1,50 @@
+import { joinPaths, type Path, PathBuilder } from '@marginalis/core/geometry';
+import type { Instrument, WordPicker } from '@marginalis/core/marks';
+import { quadsOf, sentenceAround, type TextRange } from '@marginalis/core/print';
+import type { Hit } from '@/shell';
+import type { LiveLook } from '@/stage';
+import { CHOSEN, CHOSEN_OPACITY } from './chosenLook';
+import { type Going, OverWords, type Part } from './OverWords';
+
+/** Taps follow on each other within so long, ms. */
+const TAP_TIME = 400;
+
+/** Selects words: those it goes over; tapped twice a word, three times its sentence. A tap lets go. */
+export class WordPickWriter extends OverWords<WordPicker> {
+  private taps = 0;
+  private tappedAt = -Infinity;
+
+  protected own = (instrument: Instrument): WordPicker | null =>
+    instrument.kind === 'word-picker' ? instrument : null;
+
+  protected lookOf = (): LiveLook => ({ opacity: CHOSEN_OPACITY, multiplied: true });
+
+  override start(event: PointerEvent, hit: Hit, instrument: Instrument): void {
+    this.taps = event.timeStamp - this.tappedAt < TAP_TIME ? this.taps + 1 : 1;
+    this.tappedAt = event.timeStamp;
+    if (this.taps === 1) this.reader.session.words.choose([]);
+    super.start(event, hit, instrument);
+  }
+
+  protected show(_: WordPicker, { print, range }: Part): { path: Path; colour: string } {
+    const strips = quadsOf(print, range).map(([a, b, c, d]) => {
+      const path = new PathBuilder();
+      path.moveTo(a.x, a.y);
+      for (const { x, y } of [b, d, c]) path.lineTo(x, y);
+      path.closePath();
+      return path.build();
+    });
+    return { path: joinPaths(strips), colour: CHOSEN };
+  }
+
+  protected done({ moved }: Going<WordPicker>, parts: readonly Part[]): void {
+    const { taps } = this;
+    if (moved) this.taps = 0;
+    else if (taps < 2) return;
+    const widened = ({ print, range }: Part): TextRange =>
+      !moved && taps > 2 ? (sentenceAround(print, range.from) ?? range) : range;
+    this.reader.session.words.choose(
+      parts.map((part) => ({ page: part.page.id, print: part.print, range: widened(part) })),
+    );
+  }
+}
