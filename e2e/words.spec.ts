@@ -37,6 +37,16 @@ async function listed(page: Page): Promise<string[]> {
   await expect(rows.first()).toBeVisible();
   const names = await rows.evaluateAll((all) => all.map((row) => row.getAttribute('aria-label')));
   await page.keyboard.press('l');
+  // The page goes back to the middle of the window.
+  await expect(rows.first()).toBeHidden();
+  await page.waitForFunction(
+    () =>
+      new Promise((done) => {
+        const left = () => document.querySelector('[data-page="1"]')?.getBoundingClientRect().left;
+        const before = left();
+        setTimeout(() => done(left() === before), 150);
+      }),
+  );
   return names.map((name) => String(name).replace(/^Go to /, ''));
 }
 
