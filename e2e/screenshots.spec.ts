@@ -62,7 +62,7 @@ test('the main views', async ({ page, browser }) => {
   await take(page, 'Fine pen');
   await page.getByRole('radio', { name: 'Iron gall' }).waitFor();
   await page.waitForTimeout(600);
-  await shot(page, 'instrument');
+  if (test.info().project.name === 'phone') await shot(page, 'instrument');
   await page.keyboard.press('Escape');
 
   await command(page, 'Add a squared page');
@@ -131,6 +131,25 @@ test('figures', async ({ page }) => {
   await page.getByRole('button', { name: /^Take the/ }).click();
   await page.waitForTimeout(600);
   await shot(page, 'figures');
+});
+
+test('words', async ({ page }) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  const pen = await Pen.of(page);
+  const goOver = async (u: number, v: number, s: number, t: number): Promise<void> =>
+    pen.draw(line(await placeOn(page, 1, u, v), await placeOn(page, 1, s, t)));
+  await take(page, 'Word highlighter');
+  await goOver(0.2, 0.3, 0.4, 0.34);
+  await kept(page);
+  await take(page, 'Word underliner');
+  await goOver(0.6, 0.5, 0.7, 0.53);
+  await kept(page);
+  await take(page, 'Word picker');
+  await goOver(0.13, 0.55, 0.4, 0.61);
+  await page.getByRole('group', { name: 'Selected words' }).waitFor();
+  await page.waitForTimeout(400);
+  if (test.info().project.name === 'phone') await shot(page, 'words');
 });
 
 test('picking and the list of marks', async ({ page }) => {
