@@ -1,27 +1,12 @@
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
-import { init, type WrappedPdfiumModule } from '@embedpdf/pdfium';
+import type { WrappedPdfiumModule } from '@embedpdf/pdfium';
+import { loadPdfium } from '../../cli/pdfium';
 import type { Picture } from './pictures';
 
 /** A renderer that shares no code with pdf.js or with us. */
 
 let loading: Promise<WrappedPdfiumModule> | null = null;
 
-function pdfium(): Promise<WrappedPdfiumModule> {
-  loading ??= (async () => {
-    const wasm = readFileSync(
-      join(process.cwd(), 'node_modules/@embedpdf/pdfium/dist/pdfium.wasm'),
-    );
-    const wasmBinary = wasm.buffer.slice(
-      wasm.byteOffset,
-      wasm.byteOffset + wasm.byteLength,
-    ) as ArrayBuffer;
-    const module = await init({ wasmBinary });
-    module.PDFiumExt_Init();
-    return module;
-  })();
-  return loading;
-}
+const pdfium = (): Promise<WrappedPdfiumModule> => (loading ??= loadPdfium());
 
 interface Memory {
   readonly wasmExports: { malloc(n: number): number; free(p: number): void };

@@ -33,6 +33,7 @@ export class WriterRouter implements Writer {
     session.strokeInHand.finishNow();
     session.strokeInHand.askNoMore();
     session.offers.dismiss();
+    session.words.choose([]);
     this.waiting = act;
     this.comeDown(event);
   }

@@ -17,6 +17,8 @@ async function startPdfium(): Promise<PdfiumModule> {
   return wrapped.pdfium as unknown as PdfiumModule;
 }
 
+const UNREADABLE = 'The words of this document cannot be read.';
+
 let opening: Promise<OpenPrint> | null = null;
 
 async function answerTo({ ask }: PrintRequest): Promise<PrintReply['answer']> {
@@ -33,10 +35,8 @@ self.onmessage = ({ data }: MessageEvent<PrintRequest>) => {
     const print = 'print' in answer ? [answer.print.boxes.buffer as ArrayBuffer] : [];
     self.postMessage({ id: data.id, answer } satisfies PrintReply, { transfer: print });
   };
-  answerTo(data).then(reply, (e: unknown) =>
-    reply({
-      ok: false,
-      message: e instanceof PdfRefusal || e instanceof Error ? e.message : String(e),
-    }),
-  );
+  answerTo(data).then(reply, (e: unknown) => {
+    console.warn('Print was not read.', e);
+    reply({ ok: false, message: e instanceof PdfRefusal ? e.message : UNREADABLE });
+  });
 };

@@ -76,22 +76,42 @@ test('a document that cannot be read says why, and is tried again when it is ask
   const reader = standBy(Refusing);
   await expect(reader.page(0)).rejects.toThrow('It is damaged.');
   await expect(reader.page(0)).rejects.toThrow('It is damaged.');
-  expect(made.length).toBeGreaterThan(1);
+  expect(made).toHaveLength(2);
+  expect(made[0].terminated).toBe(true);
   expect(reader.known(0)).toBeNull();
 });
 
 test('a worker that dies is a failure in words, and another takes its place', async () => {
   const reader = standBy(Dying);
-  await expect(reader.page(0)).rejects.toThrow('Reading the print broke off.');
+  await expect(reader.page(0)).rejects.toThrow('Reading the print broke off');
   expect(made[0].terminated).toBe(true);
-  await expect(reader.page(0)).rejects.toThrow('Reading the print broke off.');
+  await expect(reader.page(0)).rejects.toThrow('Reading the print broke off');
   expect(made).toHaveLength(2);
+});
+
+test('silence is death: a page that takes for ever ends the worker, and the next one has another', async () => {
+  class Silent extends Stand {
+    protected override reply(request: PrintRequest): void {
+      if (request.ask.is === 'open') super.reply(request);
+    }
+  }
+  const reader = standBy(Silent);
+  jest.useFakeTimers();
+  const page = reader.page(0);
+  const said = expect(page).rejects.toThrow('Reading the print broke off');
+  await jest.advanceTimersByTimeAsync(30_000);
+  await said;
+  jest.useRealTimers();
+  expect(made[0].terminated).toBe(true);
 });
 
 test('bytes that are gone are said to be; closing ends the worker and what waits', async () => {
   standBy(Stand);
-  const gone = new PrintReader(async () => null);
+  let there: Uint8Array | null = null;
+  const gone = new PrintReader(async () => there);
   await expect(gone.page(0)).rejects.toThrow('no longer in the browser’s storage');
+  there = new Uint8Array([1]);
+  expect((await gone.page(0)).text).toBe('page 0');
   const reader = standBy(Stand);
   await reader.page(0);
   const waiting = reader.page(1);

@@ -22,6 +22,10 @@ export type SourceBytes = () => Promise<Uint8Array | null>;
 
 /** Pages whose print is kept at a time. */
 const KEPT = 40;
+/** What says nothing for so long is taken for dead, ms: a page takes a hundredth of a second, and some are made to take for ever. */
+const SILENCE = 20_000;
+const BROKE_OFF = 'Reading the print broke off. This file may be too large or too damaged.';
+const CLOSED = 'The document was closed.';
 
 /** Thrown when the print of a document cannot be read; the message is for people. */
 export class PrintError extends Error {
@@ -32,6 +36,7 @@ export class PrintError extends Error {
 export class PrintReader {
   private worker: Worker | null = null;
   private opening: Promise<void> | null = null;
+  private closed = false;
   private count = 0;
   private readonly waiting = new Map<number, (answer: PrintReply['answer']) => void>();
   /** The page asked for last is the last of these. */
@@ -63,17 +68,18 @@ export class PrintReader {
   }
 
   close(): void {
-    this.worker?.terminate();
-    this.worker = null;
-    this.opening = null;
-    this.drop('The document was closed.');
+    this.closed = true;
+    this.end(CLOSED);
     this.pages.clear();
     this.read.clear();
   }
 
   private async ask(page: number): Promise<Print> {
     try {
-      await (this.opening ??= this.open());
+      await (this.opening ??= this.open().catch((e: unknown) => {
+        this.end(BROKE_OFF);
+        throw e;
+      }));
       const answer = await this.send({ is: 'page', page });
       if (!answer.ok) throw new PrintError(answer.message);
       if (!('print' in answer)) throw new PrintError('The page’s print did not come.');
@@ -90,6 +96,7 @@ export class PrintReader {
     const bytes = await this.bytes();
     if (!bytes)
       throw new PrintError('The document’s bytes are no longer in the browser’s storage.');
+    if (this.closed) throw new PrintError(CLOSED);
     const worker = createPrintWorker();
     worker.onmessage = ({ data }: MessageEvent<PrintReply>) => {
       this.waiting.get(data.id)?.(data.answer);
@@ -97,19 +104,14 @@ export class PrintReader {
     };
     worker.onerror = (e) => {
       e.preventDefault();
-      this.worker?.terminate();
-      this.worker = this.opening = null;
-      this.drop('Reading the print broke off.');
+      this.end(BROKE_OFF);
     };
     this.worker = worker;
     const { password } = this;
     const answer = await this.send({ is: 'open', bytes, ...(password ? { password } : {}) }, [
       bytes.buffer as ArrayBuffer,
     ]);
-    if (!answer.ok) {
-      this.opening = null;
-      throw new PrintError(answer.message);
-    }
+    if (!answer.ok) throw new PrintError(answer.message);
   }
 
   private send(
@@ -118,13 +120,20 @@ export class PrintReader {
   ): Promise<PrintReply['answer']> {
     const id = ++this.count;
     return new Promise((resolve) => {
-      if (!this.worker) return resolve({ ok: false, message: 'The document was closed.' });
-      this.waiting.set(id, resolve);
+      if (!this.worker) return resolve({ ok: false, message: this.closed ? CLOSED : BROKE_OFF });
+      const silent = setTimeout(() => this.end(BROKE_OFF), SILENCE);
+      this.waiting.set(id, (answer) => {
+        clearTimeout(silent);
+        resolve(answer);
+      });
       this.worker.postMessage({ id, ask } satisfies PrintRequest, transfer);
     });
   }
 
-  private drop(message: string): void {
+  /** Ends the worker; who waits is told. What is asked next starts another. */
+  private end(message: string): void {
+    this.worker?.terminate();
+    this.worker = this.opening = null;
     for (const answer of this.waiting.values()) answer({ ok: false, message });
     this.waiting.clear();
   }

@@ -5,10 +5,17 @@ import {
   nextOrder,
   type Transaction,
 } from '../document/index.ts';
-import { boxCentre, boxOfPoints } from '../geometry/index.ts';
+import { lerp } from '../geometry/index.ts';
 import { asWords, type Strip, stripsOf, type WordsMark } from '../kinds/index.ts';
 import { instrumentStyle, type MarkId, type PageId, type WordMarker } from '../marks/index.ts';
-import { placeNear, type Print, quoteOf, type TextRange, wordAround } from '../print/index.ts';
+import {
+  partOfQuad,
+  placeNear,
+  type Print,
+  quoteOf,
+  type TextRange,
+  wordAround,
+} from '../print/index.ts';
 
 export interface WordMarking {
   readonly id: MarkId;
@@ -32,7 +39,7 @@ const REACH = 4;
  */
 export function markWords(state: DocState, marking: WordMarking): Transaction | null {
   const { print, range, page } = marking;
-  const marker = { ...marking.marker, kind: 'word-marker', id: '', name: '' } as const;
+  const { marker } = marking;
   const style = instrumentStyle(marker);
   const author = marking.author || undefined;
   const alike = [...marksOn(state, page).values()].flatMap((mark): WordsMark[] => {
@@ -83,7 +90,10 @@ function unite(
   alike: readonly WordsMark[],
 ): { ranges: readonly TextRange[]; taken: readonly WordsMark[] } {
   const waiting = new Map(
-    alike.map((mark) => [mark, mark.strips.flatMap((s) => rangeOf(print, s))]),
+    alike.flatMap((mark) => {
+      const own = rangesOf(print, mark.strips);
+      return own ? [[mark, own] as const] : [];
+    }),
   );
   let ranges: TextRange[] = [range];
   const taken: WordsMark[] = [];
@@ -100,31 +110,24 @@ function unite(
   return { ranges, taken };
 }
 
-/** The part of the text that a strip lies on; none where the print has changed. */
-function rangeOf(print: Print, { quad, words }: Strip): TextRange[] {
-  const [headStart, headEnd, footStart, footEnd] = quad;
-  const at = (share: number): number | null => {
-    const mix = (a: number, b: number): number => a + (b - a) * share;
-    const middle = boxCentre(
-      boxOfPoints([
-        { x: mix(headStart.x, headEnd.x), y: mix(headStart.y, headEnd.y) },
-        { x: mix(footStart.x, footEnd.x), y: mix(footStart.y, footEnd.y) },
-      ]),
-    );
-    return placeNear(print, middle, REACH);
-  };
-  const [first, last] = [words[0], words[words.length - 1]];
-  const [from, to] = [at(first.from), at(last.to)];
-  if (from === null || to === null) return [];
-  // Words written from the right begin where their strip ends.
-  const [start, end] = from < to ? [from, to] : [to, from];
-  return start < end ? [{ from: start, to: end }] : (around(print, start) ?? []);
+/** The part of the text that a mark lies on, strip by strip; null where the print has changed beneath it. */
+function rangesOf(print: Print, strips: readonly Strip[]): TextRange[] | null {
+  const ranges = strips.map((strip) => rangeOf(print, strip));
+  return ranges.every((range) => range !== null) ? ranges : null;
 }
 
-const around = (print: Print, place: number): TextRange[] | null => {
-  const word = wordAround(print, place);
-  return word && [word];
-};
+function rangeOf(print: Print, { quad, words }: Strip): TextRange | null {
+  const at = (share: number): number | null => {
+    const [head, , foot] = partOfQuad(quad, share, share);
+    return placeNear(print, lerp(head, foot, 0.5), REACH);
+  };
+  const [from, to] = [at(words[0].from), at(words[words.length - 1].to)];
+  if (from === null || to === null) return null;
+  // Words written from the right begin where their strip ends.
+  return from === to
+    ? wordAround(print, from)
+    : { from: Math.min(from, to), to: Math.max(from, to) };
+}
 
 /** Whether nothing but white space is between two parts of the text. */
 const isBeside = ({ text }: Print, a: TextRange, b: TextRange): boolean => {

@@ -61,7 +61,7 @@ export {
   WORD_MANNER_NAMES,
   WORD_MANNERS,
 } from './wordManners.ts';
-export { type RollInSight, rollInSight } from './rollInSight.ts';
+export { type RollInSight, byUse, rollInSight } from './rollInSight.ts';
 export { instrumentShape } from './instrumentShape.ts';
 export {
   type Roll,

@@ -247,7 +247,7 @@ export const instrumentStyle = ({
   colour,
   widthMm,
   opacity,
-}: WritingInstrument | WordMarker): MarkStyle => ({
+}: Pick<WordMarker, 'colour' | 'widthMm' | 'opacity'>): MarkStyle => ({
   colour,
   width: widthMm * POINTS_PER_MM,
   opacity,

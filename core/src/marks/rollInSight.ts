@@ -11,6 +11,12 @@ export interface RollInSight {
   readonly picker: Instrument | null;
 }
 
+/** Instruments, the last used first, then those that are not among `used`. */
+export function byUse<I extends Instrument>(all: readonly I[], used: readonly string[]): I[] {
+  const rank = ({ id }: I): number => (used.includes(id) ? used.indexOf(id) : used.length);
+  return [...all].sort((a, b) => rank(a) - rank(b));
+}
+
 /**
  * Chooses what of a roll has one of `room` places for what writes; where not all fit, one of them is for the way to the
  * rest. `used` are ids, the last used first.
@@ -20,19 +26,16 @@ export function rollInSight(
   used: readonly string[],
   room: number,
 ): RollInSight {
-  const rank = ({ id }: Instrument): number => {
-    const at = used.indexOf(id);
-    return at < 0 ? used.length : at;
-  };
-  const byUse = (all: readonly Instrument[]): Instrument[] =>
-    [...all].sort((a, b) => rank(a) - rank(b));
   const lastOf = (is: (kind: Instrument['kind']) => boolean): Instrument | null =>
-    byUse(roll.filter((i) => is(i.kind)))[0] ?? null;
+    byUse(
+      roll.filter((i) => is(i.kind)),
+      used,
+    )[0] ?? null;
   const all = roll.filter(({ kind }) => isMarking(kind));
   const [eraser, picker] = [lastOf((kind) => kind === 'eraser'), lastOf(isPicking)];
   const others = roll.filter((i) => !isMarking(i.kind) && i !== eraser && i !== picker);
   const fit = all.length + Math.min(1, others.length) <= room ? all.length : Math.max(1, room - 1);
-  const shown = new Set(byUse(all).slice(0, fit));
+  const shown = new Set(byUse(all, used).slice(0, fit));
   return {
     writing: all.filter((i) => shown.has(i)),
     rest: [...all.filter((i) => !shown.has(i)), ...others],

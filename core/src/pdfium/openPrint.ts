@@ -21,6 +21,8 @@ const PASSWORD = 4;
 export function openPrint(module: PdfiumModule, bytes: Uint8Array, password?: string): OpenPrint {
   const { wasmExports: pdfium } = module;
   const held = pdfium.malloc(bytes.length);
+  // It is larger than there is memory for.
+  if (held === 0) throw new PdfRefusal('damaged');
   module.HEAPU8.set(bytes, held);
   const secret = password === undefined ? 0 : putString(module, password);
   const document = pdfium.FPDF_LoadMemDocument(held, bytes.length, secret);

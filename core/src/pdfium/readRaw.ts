@@ -2,7 +2,7 @@ import { isFromRight, type RawPrint } from '../print/index.ts';
 import type { PdfiumModule } from './module.ts';
 
 /** A page is read to so many characters and no further: more has been made to harm. */
-const MOST_CHARACTERS = 500_000;
+const MOST_CHARACTERS = 100_000;
 /** Bytes for a matrix of six floats, or whatever else is asked for at a time. */
 const SCRATCH = 64;
 

@@ -10,7 +10,7 @@ export {
 export { isFromRight } from './direction.ts';
 export { readPrint } from './readPrint.ts';
 export { type FindOptions, findInPrint } from './find.ts';
-export { type Quad, quadsOf, linesWithin } from './quads.ts';
+export { type Quad, aroundQuad, linesWithin, partOfQuad, pathOfQuads, quadsOf } from './quads.ts';
 export { placeNear, wordAround, wordsBetween, sentenceAround } from './places.ts';
 export { type Quote, quoteOf, textOf } from './quote.ts';
 export { type PaperSample, dotNear } from './dotNear.ts';

@@ -1,4 +1,4 @@
-import type { Vec } from '../geometry/index.ts';
+import { cross, lerp, type Path, PathBuilder, type Vec } from '../geometry/index.ts';
 import type { Print, PrintLine, TextRange } from './print.ts';
 
 /**
@@ -6,6 +6,34 @@ import type { Print, PrintLine, TextRange } from './print.ts';
  * left, bottom right, the order that programs write quadrilaterals of text in (common practice; ISO 32000-1 §12.5.6.10 says otherwise).
  */
 export type Quad = readonly [Vec, Vec, Vec, Vec];
+
+/** The corners of a quadrilateral, one after the other round it. */
+export const aroundQuad = ([a, b, c, d]: Quad): readonly Vec[] => [a, b, d, c];
+
+/** The part of a quadrilateral between two shares of its length. */
+export const partOfQuad = ([a, b, c, d]: Quad, from: number, to: number): Quad => [
+  lerp(a, b, from),
+  lerp(a, b, to),
+  lerp(c, d, from),
+  lerp(c, d, to),
+];
+
+/** Quadrilaterals as one path. They overlap where lines are set tightly: all go the same way round, so that none cancels another. */
+export function pathOfQuads(quads: readonly Quad[]): Path {
+  const path = new PathBuilder();
+  for (const quad of quads) {
+    const [first, ...rest] = oneWayRound(aroundQuad(quad));
+    path.moveTo(first.x, first.y);
+    for (const { x, y } of rest) path.lineTo(x, y);
+    path.closePath();
+  }
+  return path.build();
+}
+
+function oneWayRound(corners: readonly Vec[]): readonly Vec[] {
+  const area = corners.reduce((sum, p, k) => sum + cross(p, corners[(k + 1) % corners.length]), 0);
+  return area < 0 ? [...corners].reverse() : corners;
+}
 
 /** The pieces of lines that a part of the text covers, in reading order. */
 export function quadsOf(print: Print, { from, to }: TextRange): Quad[] {
@@ -45,9 +73,11 @@ function quadOn(print: Print, line: PrintLine, from: number, to: number): Quad {
     const [c, s] = [Math.abs(along.x), Math.abs(along.y)];
     const middle = [x * along.x + y * along.y, x * up.x + y * up.y];
     // The box around a slanting character is larger than the character.
-    const size = isLevel(c, s) ? [w * c + h * s, h * c + w * s] : [line.size / 4, line.size / 2];
+    const size = isAlongAxis(c, s)
+      ? [w * c + h * s, h * c + w * s]
+      : [line.size / 4, line.size / 2];
     return [...middle, ...size];
   }
 }
 
-const isLevel = (c: number, s: number): boolean => Math.min(c, s) < 1e-6;
+const isAlongAxis = (c: number, s: number): boolean => Math.min(c, s) < 1e-6;

@@ -1,7 +1,7 @@
 import { displayMatrix, displaySize, transform, type Vec } from '@marginalis/core/geometry';
 import type { Page } from '@marginalis/core/document';
-import type { WordManner, WordMarker } from '@marginalis/core/marks';
-import { linesWithin, quadsOf, textOf } from '@marginalis/core/print';
+import { byUse, type WordManner, type WordMarker } from '@marginalis/core/marks';
+import { aroundQuad, linesWithin, quadsOf, textOf } from '@marginalis/core/print';
 import { StyleSheet } from 'react-native';
 import Svg, { Polygon } from 'react-native-svg';
 import { useStore } from 'zustand';
@@ -43,10 +43,10 @@ function Selection({ page, part }: { page: Page; part: ChosenPart }) {
   return (
     <Area style={styles.over} aria-hidden data-testid="chosen-words">
       <Svg width="100%" height="100%" viewBox={`0 0 ${width} ${height}`}>
-        {quadsOf(part.print, part.range).map(([a, b, c, d], k) => (
+        {quadsOf(part.print, part.range).map((quad, k) => (
           <Polygon
             key={k}
-            points={[a, b, d, c]
+            points={aroundQuad(quad)
               .map((p) => transform(matrix, p))
               .map(({ x, y }) => `${x.toFixed(2)},${y.toFixed(2)}`)
               .join(' ')}
@@ -86,12 +86,8 @@ function WordsChip({ index, page, part }: { index: number; page: Page; part: Cho
   const used = useSettings((s) => s.used);
   const writable = useSessionState((s) => s.writable);
   const ink = useLatelyWritten(page.id, NOBODY);
-  const rank = ({ id }: WordMarker): number =>
-    (used.indexOf(id) + used.length + 1) % (used.length + 1);
-  const markers = roll
-    .filter((i): i is WordMarker => i.kind === 'word-marker')
-    .sort((a, b) => rank(a) - rank(b))
-    .slice(0, MARKERS);
+  const wordMarkers = roll.filter((i): i is WordMarker => i.kind === 'word-marker');
+  const markers = byUse(wordMarkers, used).slice(0, MARKERS);
   const letGo = (): void => session.words.choose([]);
   const copy = async (): Promise<void> => {
     try {

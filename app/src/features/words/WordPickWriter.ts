@@ -1,6 +1,6 @@
-import { joinPaths, type Path, PathBuilder } from '@marginalis/core/geometry';
+import type { Path } from '@marginalis/core/geometry';
 import type { Instrument, WordPicker } from '@marginalis/core/marks';
-import { quadsOf, sentenceAround, type TextRange } from '@marginalis/core/print';
+import { pathOfQuads, quadsOf, sentenceAround, type TextRange } from '@marginalis/core/print';
 import type { Hit } from '@/shell';
 import type { LiveLook } from '@/stage';
 import { CHOSEN, CHOSEN_OPACITY } from './chosenLook';
@@ -22,19 +22,11 @@ export class WordPickWriter extends OverWords<WordPicker> {
   override start(event: PointerEvent, hit: Hit, instrument: Instrument): void {
     this.taps = event.timeStamp - this.tappedAt < TAP_TIME ? this.taps + 1 : 1;
     this.tappedAt = event.timeStamp;
-    if (this.taps === 1) this.reader.session.words.choose([]);
     super.start(event, hit, instrument);
   }
 
   protected show(_: WordPicker, { print, range }: Part): { path: Path; colour: string } {
-    const strips = quadsOf(print, range).map(([a, b, c, d]) => {
-      const path = new PathBuilder();
-      path.moveTo(a.x, a.y);
-      for (const { x, y } of [b, d, c]) path.lineTo(x, y);
-      path.closePath();
-      return path.build();
-    });
-    return { path: joinPaths(strips), colour: CHOSEN };
+    return { path: pathOfQuads(quadsOf(print, range)), colour: CHOSEN };
   }
 
   protected done({ moved }: Going<WordPicker>, parts: readonly Part[]): void {

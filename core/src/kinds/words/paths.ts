@@ -1,15 +1,7 @@
 import { outlineFigure } from '../../figures/index.ts';
-import {
-  distance,
-  lerp,
-  type Path,
-  PathBuilder,
-  joinPaths,
-  type Vec,
-} from '../../geometry/index.ts';
-import type { Quad } from '../../print/index.ts';
+import { distance, lerp, type Path, joinPaths, type Vec } from '../../geometry/index.ts';
+import { pathOfQuads, type Quad } from '../../print/index.ts';
 import type { WordsMark } from './mark.ts';
-import { aroundQuad } from './strips.ts';
 
 /** Where lines run, in shares of a strip's height above its foot: beneath what type stands on, and through small letters. */
 const UNDER = 0.1;
@@ -25,47 +17,19 @@ export function pathOfWords({ manner, strips, style }: WordsMark): Path {
   const quads = strips.map(({ quad }) => quad);
   switch (manner) {
     case 'highlight':
-      return filled(quads);
+      return pathOfQuads(quads);
     case 'underline':
-      return lined(
-        quads.map((quad) => level(quad, UNDER)),
-        style.width,
-      );
+      return lined(quads, (quad) => level(quad, UNDER), style.width);
     case 'strike':
-      return lined(
-        quads.map((quad) => level(quad, THROUGH)),
-        style.width,
-      );
+      return lined(quads, (quad) => level(quad, THROUGH), style.width);
     case 'squiggle':
-      return lined(quads.map(squiggle), style.width);
+      return lined(quads, squiggle, style.width);
   }
 }
 
-function filled(quads: readonly Quad[]): Path {
-  const path = new PathBuilder();
-  for (const quad of quads) {
-    const [first, ...rest] = oneWayRound(aroundQuad(quad));
-    path.moveTo(first.x, first.y);
-    for (const { x, y } of rest) path.lineTo(x, y);
-    path.closePath();
-  }
-  return path.build();
-}
-
-/** All the same way round: rings of opposite ways would cancel where they overlap. */
-function oneWayRound(corners: readonly Vec[]): readonly Vec[] {
-  const area = corners.reduce((sum, p, k) => {
-    const q = corners[(k + 1) % corners.length];
-    return sum + p.x * q.y - q.x * p.y;
-  }, 0);
-  return area < 0 ? [...corners].reverse() : corners;
-}
-
-const lined = (lines: readonly (readonly Vec[])[], width: number): Path =>
+const lined = (quads: readonly Quad[], lineOf: (quad: Quad) => Vec[], width: number): Path =>
   joinPaths(
-    lines.map((corners) =>
-      outlineFigure({ kind: 'polyline', corners: [...corners] }, width, 'none'),
-    ),
+    quads.map((quad) => outlineFigure({ kind: 'polyline', corners: lineOf(quad) }, width, 'none')),
   );
 
 const level = ([headStart, headEnd, footStart, footEnd]: Quad, share: number): Vec[] => [

@@ -1,17 +1,13 @@
-import { lerp, type Vec } from '../../geometry/index.ts';
-import { linesWithin, type Print, type Quad, quadsOf, type TextRange } from '../../print/index.ts';
+import type { Vec } from '../../geometry/index.ts';
+import {
+  linesWithin,
+  partOfQuad,
+  type Print,
+  type Quad,
+  quadsOf,
+  type TextRange,
+} from '../../print/index.ts';
 import type { MarkedWord, Strip } from './mark.ts';
-
-/** The part of a quadrilateral between two shares of its length. */
-export const partOfQuad = ([a, b, c, d]: Quad, from: number, to: number): Quad => [
-  lerp(a, b, from),
-  lerp(a, b, to),
-  lerp(c, d, from),
-  lerp(c, d, to),
-];
-
-/** The corners of a quadrilateral, one after the other round it. */
-export const aroundQuad = ([a, b, c, d]: Quad): readonly Vec[] => [a, b, d, c];
 
 /** The strips that cover a part of what is printed. */
 export function stripsOf(print: Print, range: TextRange): Strip[] {

@@ -1,12 +1,19 @@
 import type { Drawing } from '../../drawing/index.ts';
-import { boxOfPoints, growBox, type Path, transform, type Vec } from '../../geometry/index.ts';
-import type { Quad } from '../../print/index.ts';
+import {
+  boxOfPoints,
+  growBox,
+  type Matrix,
+  type Path,
+  transform,
+  type Vec,
+} from '../../geometry/index.ts';
+import { aroundQuad, partOfQuad, type Quad } from '../../print/index.ts';
 import { type WordManner, widened } from '../../marks/index.ts';
 import type { Kind } from '../kind.ts';
 import { textOfStrips, type WordsMark } from './mark.ts';
 import { pathOfWords } from './paths.ts';
 import { fromWordsRecord, toWordsRecord } from './record.ts';
-import { aroundQuad, partOfQuad, withoutWords } from './strips.ts';
+import { withoutWords } from './strips.ts';
 
 /** What people call them. */
 const NAMES: Readonly<Record<WordManner, string>> = {
@@ -35,6 +42,13 @@ const draw = (mark: WordsMark): Drawing => {
   const { colour, opacity } = mark.style;
   return [{ is: 'fill', path: outlineOf(mark), paint: { colour, opacity } }];
 };
+
+const mapQuad = ([a, b, c, d]: Quad, by: Matrix): Quad => [
+  transform(by, a),
+  transform(by, b),
+  transform(by, c),
+  transform(by, d),
+];
 
 const corners = ({ strips }: WordsMark): Vec[] => strips.flatMap(({ quad }) => [...quad]);
 
@@ -68,7 +82,7 @@ export const WORDS: Kind<WordsMark> = {
     style: widthFollows ? widened(mark.style, by) : mark.style,
     strips: mark.strips.map((strip) => ({
       ...strip,
-      quad: strip.quad.map((p) => transform(by, p)) as unknown as Quad,
+      quad: mapQuad(strip.quad, by),
     })),
   }),
   madeWith: () => 'word-marker',
