@@ -16,8 +16,8 @@ export const wayOf = (word: string): Way =>
  * Puts what stands on a line from left to right into the order it is read in: the line begins on the side that most of its words
  * do; words of the other way keep their own order among each other.
  */
-export function inReadingOrder<W>(words: readonly W[], wayOfWord: (word: W) => Way): W[] {
-  const ways = words.map(wayOfWord);
+export function inReadingOrder<W extends { readonly way: Way }>(words: readonly W[]): W[] {
+  const ways = words.map(({ way }) => way);
   if (!ways.includes('right')) return [...words];
   const count = (way: Way): number => ways.filter((w) => w === way).length;
   const main: Way = count('right') >= count('left') ? 'right' : 'left';

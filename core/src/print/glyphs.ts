@@ -45,55 +45,55 @@ export const isSpace = (code: number): boolean =>
 export function glyphsOf(raw: RawPrint): Glyphs {
   const n = raw.codes.length;
   const frames: Frame[] = [];
-  const frame = new Uint16Array(n);
-  const numbers = new Map<number, number>();
-  const numberOf = (angle: number): number => {
-    const steps = Math.round(angle / SAME);
-    let number = numbers.get(steps);
-    if (number === undefined) {
-      number = frames.length;
-      numbers.set(steps, number);
-      frames.push(frameAt(steps * SAME));
-    }
-    return number;
+  const glyphs: Glyphs = {
+    raw,
+    frames,
+    frame: new Uint16Array(n),
+    from: new Float64Array(n),
+    to: new Float64Array(n),
+    foot: new Float64Array(n),
+    head: new Float64Array(n),
+    base: new Float64Array(n),
   };
-  const from = new Float64Array(n);
-  const to = new Float64Array(n);
-  const foot = new Float64Array(n);
-  const head = new Float64Array(n);
-  const base = new Float64Array(n);
+  /** Which frame a direction has, by its steps of {@link SAME}. */
+  const numbers = new Map<number, number>();
   for (let i = 0; i < n; i++) {
     const isDown = isWrittenDown(raw, i);
-    frame[i] = numberOf(turned(isDown ? -Math.PI / 2 : raw.angles[i]));
-    const { along, up } = frames[frame[i]];
-    const isLevel = along.x === 0 || along.y === 0;
-    if (isLevel) placeLevel(i);
-    else placeSlanting(i);
-    if (isDown) base[i] = (foot[i] + head[i]) / 2 - UNDER_MIDDLE * raw.sizes[i];
-
-    function placeLevel(i: number): void {
-      const [x0, y0, x1, y1] = [0, 1, 2, 3].map((k) => raw.boxes[4 * i + k]);
-      const [u0, u1] = [x0 * along.x + y0 * along.y, x1 * along.x + y1 * along.y];
-      const [v0, v1] = [x0 * up.x + y0 * up.y, x1 * up.x + y1 * up.y];
-      from[i] = Math.min(u0, u1);
-      to[i] = Math.max(u0, u1);
-      foot[i] = Math.min(v0, v1);
-      head[i] = Math.max(v0, v1);
-      base[i] = raw.origins[2 * i] * up.x + raw.origins[2 * i + 1] * up.y;
-    }
-
-    // An upright box around a slanting character is larger than what it takes of its line.
-    function placeSlanting(i: number): void {
-      const [x, y] = [raw.origins[2 * i], raw.origins[2 * i + 1]];
-      const size = raw.sizes[i];
-      from[i] = x * along.x + y * along.y;
-      base[i] = x * up.x + y * up.y;
-      to[i] = from[i] + slantingWidth(raw, i, along);
-      foot[i] = base[i] - FOOT * size;
-      head[i] = base[i] + HEAD * size;
-    }
+    const steps = Math.round(turned(isDown ? -Math.PI / 2 : raw.angles[i]) / SAME);
+    const number = numbers.get(steps) ?? frames.push(frameAt(steps * SAME)) - 1;
+    numbers.set(steps, number);
+    glyphs.frame[i] = number;
+    const { along } = frames[number];
+    if (along.x === 0 || along.y === 0) placeAlongAxis(glyphs, i);
+    else placeSlanting(glyphs, i);
+    if (isDown)
+      glyphs.base[i] = (glyphs.foot[i] + glyphs.head[i]) / 2 - UNDER_MIDDLE * raw.sizes[i];
   }
-  return { raw, frames, frame, from, to, foot, head, base };
+  return glyphs;
+}
+
+function placeAlongAxis({ raw, frames, frame, ...place }: Glyphs, i: number): void {
+  const { along, up } = frames[frame[i]];
+  const [x0, y0, x1, y1] = raw.boxes.subarray(4 * i, 4 * i + 4);
+  const [u0, u1] = [x0 * along.x + y0 * along.y, x1 * along.x + y1 * along.y];
+  const [v0, v1] = [x0 * up.x + y0 * up.y, x1 * up.x + y1 * up.y];
+  place.from[i] = Math.min(u0, u1);
+  place.to[i] = Math.max(u0, u1);
+  place.foot[i] = Math.min(v0, v1);
+  place.head[i] = Math.max(v0, v1);
+  place.base[i] = raw.origins[2 * i] * up.x + raw.origins[2 * i + 1] * up.y;
+}
+
+/** An upright box around a slanting character is larger than what it takes of its line. */
+function placeSlanting({ raw, frames, frame, ...place }: Glyphs, i: number): void {
+  const { along, up } = frames[frame[i]];
+  const [x, y] = [raw.origins[2 * i], raw.origins[2 * i + 1]];
+  const size = raw.sizes[i];
+  place.from[i] = x * along.x + y * along.y;
+  place.to[i] = place.from[i] + slantingWidth(raw, i, along);
+  place.base[i] = x * up.x + y * up.y;
+  place.foot[i] = place.base[i] - FOOT * size;
+  place.head[i] = place.base[i] + HEAD * size;
 }
 
 /** How far a slanting character advances, from the upright box around it; about half its size where that does not tell. */

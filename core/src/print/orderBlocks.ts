@@ -5,11 +5,10 @@ import { untangle } from './untangle.ts';
 const GUTTER = 0.5;
 /** Text that stands in one column fills at least so much of its width. */
 const FILLS = 0.6;
-/** What is set smaller than this, of the size of the text, is no part of it. */
-const SMALLER = 0.8;
 /** It begins where the column does, give or take so much, in sizes of type. */
 const INDENT = 3;
-
+/** What is set smaller than this, of the size of the text, is no part of it. */
+const SMALLER = 0.8;
 /** Lines at the head and the foot of a page stand this far off from its text, in sizes of type. */
 const OFF = 1.2;
 
@@ -100,12 +99,15 @@ function withOneGutter(rows: readonly Block[][]): Block[][] {
 function goesOn(above: readonly Block[], row: readonly Block[]): boolean {
   const columns = columnsIn([...above, ...row]);
   if (columns.length < 2) return false;
-  const isIn = (block: Block, group: readonly Block[]): boolean => group.includes(block);
-  const reached = (part: readonly Block[]): Block[][] =>
-    columns.filter((column) => part.some((block) => isIn(block, column)));
-  if (reached(above).length < 2 && reached(row).length < 2) return false;
-  return columns.every((column) => {
-    const [upper, lower] = [above, row].map((part) => part.filter((b) => isIn(b, column)));
+  const inRow = new Set(row);
+  const parted = columns.map((column) => ({
+    upper: column.filter((block) => !inRow.has(block)),
+    lower: column.filter((block) => inRow.has(block)),
+  }));
+  const reached = (part: 'upper' | 'lower'): number =>
+    parted.filter((column) => column[part].length > 0).length;
+  if (reached('upper') < 2 && reached('lower') < 2) return false;
+  return parted.every(({ upper, lower }) => {
     if (upper.length === 0 || lower.length === 0) return true;
     return (
       !isSmaller(upper, lower) &&

@@ -26,11 +26,12 @@ const SURE = 0.15;
 
 /** The words of a line, in the order they are read in. */
 export function wordsOf(line: Piece, glyphs: Glyphs): SignWord[] {
-  const words = seenWords(line, glyphs);
-  const text = (word: SignWord): string => word.map((sign) => sign.text).join('');
-  const ordered = inReadingOrder(words, (word) => wayOf(text(word)));
-  return ordered.map((word) =>
-    wayOf(text(word)) === 'right' ? lettersFromRight(word, (sign) => sign.text) : word,
+  const words = seenWords(line, glyphs).map((signs) => ({
+    signs,
+    way: wayOf(signs.map(({ text }) => text).join('')),
+  }));
+  return inReadingOrder(words).map(({ signs, way }) =>
+    way === 'right' ? lettersFromRight(signs, ({ text }) => text) : signs,
   );
 }
 
