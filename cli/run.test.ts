@@ -130,3 +130,49 @@ test('what is called wrongly is told with the help, and what is not there is sai
   expect(await run(['help'], io)).toBe(EXIT.done);
   expect(await run(['inspect', 'gone.pdf'], io)).toBe(EXIT.noFile);
 });
+
+test('words are told in reading order with their places, one a row', async () => {
+  const io = stand({ 'a.pdf': await plainPdf(2) });
+  expect(await run(['words', 'a.pdf'], io)).toBe(EXIT.done);
+  const rows = io.results as { page: number; text: string; box: number[] }[];
+  expect(rows.map(({ page, text }) => `${page} ${text}`)).toEqual([
+    ...['1 Page', '1 1', '1 of', '1 the', '1 shore'],
+    ...['2 Page', '2 2', '2 of', '2 the', '2 shore'],
+  ]);
+  expect(rows[0]).toMatchObject({ line: 0, column: 0 });
+  // Set at (40, 340) in 14 points.
+  const [minX, minY, maxX, maxY] = rows[0].box;
+  expect(minX).toBeCloseTo(40, 1);
+  expect(maxX - minX).toBeGreaterThan(30);
+  expect([minY < 340, minY > 334, maxY > 349, maxY < 356]).toEqual([true, true, true, true]);
+});
+
+test('a term is found with what stands around it, and its quadrilateral', async () => {
+  const io = stand({ 'a.pdf': await plainPdf(2) });
+  expect(await run(['find', 'a.pdf', 'OF THE'], io)).toBe(EXIT.done);
+  expect(io.results).toMatchObject([
+    { page: 1, exact: 'of the', before: 'Page 1 ', after: ' shore' },
+    { page: 2, exact: 'of the', before: 'Page 2 ', after: ' shore' },
+  ]);
+  const [{ quads }] = io.results as { quads: number[][] }[];
+  const [[left, top, right, , , bottom]] = quads;
+  expect(right).toBeGreaterThan(left);
+  expect(top).toBeGreaterThan(bottom);
+  const exact = stand({ 'a.pdf': await plainPdf() });
+  expect(await run(['find', 'a.pdf', 'OF THE', '--exact'], exact)).toBe(EXIT.done);
+  expect(exact.results).toEqual([]);
+});
+
+test('words of what is locked or damaged are refused in words', async () => {
+  const io = stand({ 'a.pdf': await lockedPdf('kelp'), 'b.pdf': 'no PDF at all' });
+  for (const args of [['a.pdf'], ['a.pdf', '--password', 'wrong'], ['b.pdf']])
+    expect(await run(['words', ...args], io)).toBe(EXIT.refused);
+  expect(io.results).toMatchObject([
+    { reason: 'locked' },
+    { reason: 'wrong-password' },
+    { reason: 'damaged' },
+  ]);
+  expect(await run(['words', 'a.pdf', '--password', 'kelp'], io)).toBe(EXIT.done);
+  expect(io.results.at(-1)).toMatchObject({ text: 'Locked' });
+  expect(await run(['find', 'a.pdf'], io)).toBe(EXIT.wrongCall);
+});

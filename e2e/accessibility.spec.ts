@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
-import { circle, Pen } from './support/pen';
-import { drawn, kept, makeCopy, openDesk, openDocument, placeOn } from './support/reader';
+import { circle, line, Pen } from './support/pen';
+import { drawn, kept, makeCopy, openDesk, openDocument, placeOn, take } from './support/reader';
 
 /**
  * What axe has against a screen, or against a sheet over it, by WCAG 2.2 A and AA. It takes the handles that a sheet
@@ -106,6 +106,16 @@ for (const scheme of ['light', 'dark'] as const) {
       await page.getByRole('button', { name: 'List of marks' }).click();
       await page.getByRole('button', { name: 'Filter' }).click();
       expect(await complaints(page, LIST), 'list of marks').toEqual([]);
+    });
+
+    test('selected words', async ({ page }) => {
+      await openDesk(page);
+      await openDocument(page, 'How barnacles choose a rock');
+      await take(page, 'Word picker');
+      const pen = await Pen.of(page);
+      await pen.draw(line(await placeOn(page, 1, 0.2, 0.3), await placeOn(page, 1, 0.4, 0.34)));
+      await expect(page.getByRole('group', { name: 'Selected words' })).toBeVisible();
+      expect(await complaints(page), 'selected words').toEqual([]);
     });
 
     test('sending, and what a guest sees', async ({ page, browser }) => {

@@ -18,7 +18,9 @@ for (const folder of ['cmaps', 'standard_fonts', 'wasm', 'iccs']) {
 }
 
 await mkdir(join(open, 'pdfium'), { recursive: true });
-await cp(require.resolve('@embedpdf/pdfium/pdfium.wasm'), join(open, 'pdfium/pdfium.wasm'));
+const pdfium = dirname(require.resolve('@embedpdf/pdfium/pdfium.wasm'));
+await cp(join(pdfium, 'pdfium.wasm'), join(open, 'pdfium/pdfium.wasm'));
+await cp(join(pdfium, '../LICENSE.pdfium'), join(open, 'pdfium/LICENSE'));
 
 const FACES = {
   text: 'atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf',

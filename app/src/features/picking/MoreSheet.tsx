@@ -23,7 +23,7 @@ import {
   transformBox,
 } from '@marginalis/core/geometry';
 import { POINTS_PER_MM } from '@marginalis/core/ink';
-import type { Mark } from '@marginalis/core/kinds';
+import { kindFor, type Mark } from '@marginalis/core/kinds';
 import { StyleSheet, View } from 'react-native';
 import { Divider, Text } from 'react-native-paper';
 import { useSettings, useSession } from '@/session';
@@ -68,28 +68,33 @@ export function MoreSheet(props: {
     onClose();
   };
   const several = marks.length > 1;
+  const movable = marks.filter((mark) => !kindFor(mark).bound);
   const isGrouped = marks.some(({ group }) => group !== undefined);
   return (
     <Sheet title="More" open={open} onClose={onClose}>
       <View style={styles.row}>
-        <Action
-          icon={paperIcon('copy')}
-          onPress={() => {
-            void copyPicked(session);
-            onClose();
-          }}
-        >
-          Copy
-        </Action>
-        <Action
-          icon={paperIcon('cut')}
-          onPress={() => {
-            void cutPicked(session);
-            onClose();
-          }}
-        >
-          Cut
-        </Action>
+        {movable.length > 0 && (
+          <>
+            <Action
+              icon={paperIcon('copy')}
+              onPress={() => {
+                void copyPicked(session);
+                onClose();
+              }}
+            >
+              Copy
+            </Action>
+            <Action
+              icon={paperIcon('cut')}
+              onPress={() => {
+                void cutPicked(session);
+                onClose();
+              }}
+            >
+              Cut
+            </Action>
+          </>
+        )}
         <Action
           icon={paperIcon('paste')}
           onPress={() => {
@@ -130,7 +135,7 @@ export function MoreSheet(props: {
           Lock
         </Action>
       </View>
-      {several && (
+      {movable.length > 1 && (
         <>
           <Divider />
           <Text variant="labelLarge">Bring into line</Text>
@@ -150,7 +155,7 @@ export function MoreSheet(props: {
               <Action
                 key={way}
                 compact
-                disabled={marks.length < 3}
+                disabled={movable.length < 3}
                 onPress={() =>
                   act(
                     distributeMarks(
@@ -167,17 +172,21 @@ export function MoreSheet(props: {
           </View>
         </>
       )}
-      <Divider />
-      <Numbers marks={marks} page={page} />
-      <Choices
-        label="Lines, when scaled"
-        value={widthFollows ? 'follow' : 'keep'}
-        onChange={(next) => setWidthFollows(next === 'follow')}
-        choices={[
-          { value: 'keep', label: 'Keep their width' },
-          { value: 'follow', label: 'Grow with it' },
-        ]}
-      />
+      {movable.length > 0 && (
+        <>
+          <Divider />
+          <Numbers marks={movable} page={page} />
+          <Choices
+            label="Lines, when scaled"
+            value={widthFollows ? 'follow' : 'keep'}
+            onChange={(next) => setWidthFollows(next === 'follow')}
+            choices={[
+              { value: 'keep', label: 'Keep their width' },
+              { value: 'follow', label: 'Grow with it' },
+            ]}
+          />
+        </>
+      )}
     </Sheet>
   );
 }

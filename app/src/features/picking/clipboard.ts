@@ -10,6 +10,7 @@ import {
   writeClip,
 } from '@marginalis/core/editing';
 import { add, boxCentre, type Vec } from '@marginalis/core/geometry';
+import type { MarkId } from '@marginalis/core/marks';
 import type { DocumentSession } from '@/session';
 import { pictureOfMarks } from '@/stage';
 import { keepClip, readKeptClip } from '@/storage';
@@ -31,18 +32,17 @@ export function duplicatePicked(session: DocumentSession): void {
   takeInHand(session, duplicateMarks(document, picked, BESIDE, newId));
 }
 
-/** Copies what is picked and takes it away; it stays when the copy could not be kept. */
+/** Copies what is picked and takes it away; what could not be copied, or kept, stays. */
 export async function cutPicked(session: DocumentSession): Promise<void> {
-  const { picked } = session.store.getState();
-  if (await copyPicked(session))
-    session.dispatch(removeMarks(session.store.getState().document, picked));
+  const copied = await copyPicked(session);
+  session.dispatch(removeMarks(session.store.getState().document, copied));
 }
 
-/** Keeps copies of what is picked for this desk, and gives other programs its picture; false when none are kept. */
-export async function copyPicked(session: DocumentSession): Promise<boolean> {
+/** Keeps copies of what is picked for this desk, and gives other programs its picture; which marks were copied and kept. */
+export async function copyPicked(session: DocumentSession): Promise<readonly MarkId[]> {
   const { document, picked } = session.store.getState();
   const clip = copyMarks(document, picked);
-  if (!clip) return false;
+  if (!clip) return [];
   const picture = pictureOfMarks(clip.marks, clip.page);
   try {
     await keepClip(writeClip(clip));
@@ -50,7 +50,7 @@ export async function copyPicked(session: DocumentSession): Promise<boolean> {
     session.notices.tell(
       `What was copied could not be kept: ${e instanceof Error ? e.message : String(e)}`,
     );
-    return false;
+    return [];
   }
   try {
     await navigator.clipboard.write([new ClipboardItem({ 'image/png': picture })]);
@@ -59,7 +59,7 @@ export async function copyPicked(session: DocumentSession): Promise<boolean> {
       'Copied for pasting here. The browser does not give other programs its picture.',
     );
   }
-  return true;
+  return clip.marks.map(({ id }) => id);
 }
 
 /** Puts what was copied on a page, its middle at `at`; beside where it was copied from when that is the same page. */
