@@ -13,6 +13,7 @@ import { createJournalStore, type DeskDocument } from '@/storage';
 import { whenIdle } from '@/work';
 import { CopyLayers } from './copyLayers';
 import { holdSources } from './desk';
+import { DocumentSearch } from './documentSearch';
 import { encodeElsewhere } from './encodeElsewhere';
 import { Fingers } from './fingers';
 import { Hand } from './hand';
@@ -49,9 +50,13 @@ export class DocumentSession {
   readonly inHand: InHand;
   readonly offers: Offers;
   readonly notices: Notices;
-  /** The stroke being written, and what comes of it. */
   readonly print = new SourcePrint();
   readonly words = new WordsInHand();
+  readonly search: DocumentSearch = new DocumentSearch(
+    this.print,
+    () => this.store.getState().document.pages,
+  );
+  /** The stroke being written, and what comes of it. */
   readonly strokeInHand = new StrokeInHand(() => this.notices.saving());
   /** What of a copy is made ahead, while nobody writes. */
   readonly copyLayers: CopyLayers;
@@ -95,7 +100,9 @@ export class DocumentSession {
       after: (document) => this.inHand.after(document),
     });
     store.subscribe((now, before) => {
-      if (now.document !== before.document) this.copyLayers.touch();
+      if (now.document === before.document) return;
+      this.copyLayers.touch();
+      if (now.document.pages !== before.document.pages) this.search.gather();
     });
   }
 

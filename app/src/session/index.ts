@@ -20,5 +20,6 @@ export {
 export { useRemoval } from './removal';
 export { offeredDemos, addDemo, seedDesk } from './demo';
 export { type ChosenPart, WordsInHand } from './wordsInHand';
+export { DocumentSearch, type SearchHit, type SearchState } from './documentSearch';
 export { SourcePrint } from './sourcePrint';
 export { passwordFor } from './passwords';

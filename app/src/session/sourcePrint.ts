@@ -25,7 +25,8 @@ export class SourcePrint {
     this.readers.clear();
   }
 
-  private readerOf(source: string): PrintReader {
+  /** Reads the print of a source. */
+  readerOf(source: string): PrintReader {
     let reader = this.readers.get(source);
     if (!reader) {
       reader = new PrintReader(() => readSource(source), passwordFor(source));

@@ -3,8 +3,9 @@ import { Text, useTheme } from 'react-native-paper';
 import { Action, Tooltip, Icon, IconAction, paperIcon } from '@/ui';
 import { isAble, spelledKeys } from './commands';
 import type { Command, ReaderFeature } from './feature';
-import { useReader } from './ReaderContext';
+import { useReader, useShell } from './ReaderContext';
 import { usePlaced } from './usePlaced';
+import { toggleWay, waysOf } from './ways';
 
 /** One thin bar: back, title and state, place in the document, and the few commands that have a place there. */
 export function Bar({ features, wide }: { features: readonly ReaderFeature[]; wide: boolean }) {
@@ -28,15 +29,38 @@ export function Bar({ features, wide }: { features: readonly ReaderFeature[]; wi
         {features.map(({ name, Status }) => Status && <Status key={name} />)}
       </View>
       {features.map(({ name, InBar }) => InBar && <InBar key={name} wide={wide} />)}
+      {!wide && <WaysButton features={features} />}
       <BarCommands wide={wide} />
     </View>
   );
 }
 
 function BarCommands({ wide }: { wide: boolean }) {
-  return usePlaced('bar').map((command) => (
-    <BarButton key={command.id} command={command} wide={wide} />
-  ));
+  return usePlaced('bar')
+    .filter(({ roomy }) => wide || !roomy)
+    .map((command) => <BarButton key={command.id} command={command} wide={wide} />);
+}
+
+/** On a phone one button leads to all by which one finds one's way. */
+function WaysButton({ features }: { features: readonly ReaderFeature[] }) {
+  const reader = useReader();
+  const ways = waysOf(features);
+  const on = useShell((s) => ways.some(({ id }) => s.panels.roll === id || s.panels.margin === id));
+  return (
+    <IconAction
+      icon="ways"
+      label={listed(ways.map(({ title }) => title))}
+      on={on}
+      onPress={() => toggleWay(reader, ways)}
+    />
+  );
+}
+
+/** Names one after the other: "Contents, search and marks". */
+function listed(names: readonly string[]): string {
+  const [first = '', ...rest] = names;
+  const all = [first, ...rest.map((name) => name.toLowerCase())];
+  return all.length < 2 ? all.join() : `${all.slice(0, -1).join(', ')} and ${all[all.length - 1]}`;
 }
 
 function BarButton({ command, wide }: { command: Command; wide: boolean }) {

@@ -1,4 +1,5 @@
 import {
+  Pressable,
   type StyleProp,
   StyleSheet,
   useWindowDimensions,
@@ -6,9 +7,10 @@ import {
   type ViewStyle,
 } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { IconAction, Sheet } from '@/ui';
+import { Icon, IconAction, Sheet } from '@/ui';
 import type { Panel, ReaderFeature } from './feature';
 import { useReader, useShell } from './ReaderContext';
+import { waysOf } from './ways';
 import { SETTINGS, SettingsSheet } from './SettingsSheet';
 
 type Side = Panel['side'];
@@ -70,8 +72,40 @@ export function PanelSheet({ features, side }: { features: readonly ReaderFeatur
   const close = (): void => shell.closePanel(side);
   return (
     <Sheet title={title} open onClose={close} tall>
+      {panel.way && <Ways features={features} panel={panel} />}
       <Content onGone={close} />
     </Sheet>
+  );
+}
+
+/** The panels by which one finds one's way, side by side: from one to another with a tap. */
+function Ways({ features, panel }: { features: readonly ReaderFeature[]; panel: Panel }) {
+  const { shell } = useReader();
+  const { colors } = useTheme();
+  return (
+    <View role="tablist" aria-label="Find one’s way" style={styles.ways}>
+      {waysOf(features).map(({ id, title, side, way }) => {
+        const on = id === panel.id;
+        const colour = on ? colors.primary : colors.onSurfaceVariant;
+        return (
+          <Pressable
+            key={id}
+            role="tab"
+            aria-selected={on}
+            onPress={() => {
+              if (side !== panel.side) shell.closePanel(panel.side);
+              shell.openPanel(side, id);
+            }}
+            style={[styles.way, { borderColor: on ? colors.primary : colors.outlineVariant }]}
+          >
+            {way && <Icon name={way.icon} size={18} color={colour} />}
+            <Text variant="labelLarge" style={{ color: colour }}>
+              {title}
+            </Text>
+          </Pressable>
+        );
+      })}
+    </View>
   );
 }
 
@@ -86,6 +120,16 @@ export function OpenDialog({ features }: { features: readonly ReaderFeature[] })
 }
 
 const styles = StyleSheet.create({
+  ways: { flexDirection: 'row', marginBottom: 6 },
+  way: {
+    flex: 1,
+    minHeight: 44,
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'center',
+    gap: 6,
+    borderBottomWidth: 2,
+  },
   column: { width: 320, padding: 10, borderLeftWidth: 1, borderRightWidth: 1 },
   low: { paddingHorizontal: 14, paddingBottom: 4, borderTopWidth: 1 },
   head: { flexDirection: 'row', alignItems: 'center' },

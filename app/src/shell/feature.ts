@@ -39,12 +39,16 @@ export interface Command {
   readonly roll?: number;
   /** Its place beneath the settings: what is needed once in a long while; none without. */
   readonly settings?: number;
+  /** In the bar only where there is room for words. */
+  readonly roomy?: boolean;
   /** What its button in the bar is called where there is room for words. */
   readonly short?: string;
   /** Drawn as the one that matters most, where there is room. */
   readonly prominent?: boolean;
   /** What it is called beside what is picked, in short; not offered there without. */
   readonly forPicked?: string;
+  /** Those of its keys that are meant while something is typed, too. */
+  readonly whileTyping?: readonly string[];
   /** Only by its keys: it would make no sense in a list. */
   readonly hidden?: boolean;
   /** Whether it can be done now; always without. */
@@ -59,6 +63,8 @@ export interface Panel {
   readonly id: string;
   readonly title: string;
   readonly side: 'roll' | 'margin';
+  /** One finds one's way by it: on a phone it has a place among those that do, in this order. */
+  readonly way?: { readonly order: number; readonly icon: IconName };
   /** On a phone it stands beneath the page rather than over it: what it is about stays in sight. */
   readonly beneath?: boolean;
   /** `onGone`: the reader was led to a place, which a sheet must not cover. */

@@ -159,6 +159,7 @@ test('one dialog is open at a time, and one panel a side', () => {
   shell.togglePanel('margin', 'search');
   expect(shell.store.getState()).toEqual({
     panels: { margin: null, roll: 'contents' },
+    opened: 'search',
     dialog: null,
   });
 });

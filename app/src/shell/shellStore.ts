@@ -6,6 +6,8 @@ export const UNKEPT = 'unkept';
 export interface ShellState {
   /** The panel that stands at each side. */
   readonly panels: { readonly roll: string | null; readonly margin: string | null };
+  /** The panel that was opened last. */
+  readonly opened: string | null;
   /** What is shown over everything else. */
   readonly dialog: string | null;
 }
@@ -28,11 +30,15 @@ export interface Shell {
 export function createShell(leave: (anyway: boolean) => void, beforePanel: () => void): Shell {
   const store = createStore<ShellState>(() => ({
     panels: { roll: null, margin: null },
+    opened: null,
     dialog: null,
   }));
   const setPanel = (side: 'roll' | 'margin', id: string | null): void => {
     beforePanel();
-    store.setState(({ panels }) => ({ panels: { ...panels, [side]: id } }));
+    store.setState(({ panels, opened }) => ({
+      panels: { ...panels, [side]: id },
+      opened: id ?? opened,
+    }));
   };
   return {
     store,

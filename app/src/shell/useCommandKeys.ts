@@ -22,24 +22,33 @@ export function useCommandKeys(frame: HTMLElement | null): void {
       active = reader;
     };
     active ??= reader;
-    const onKey = (e: KeyboardEvent): void => {
+    const press = (e: KeyboardEvent): void => {
       if (active !== reader || e.defaultPrevented) return;
-      if (isTyping(e) || document.querySelector('[role=dialog], [role=menu]')) return;
+      if (document.querySelector('[role=dialog], [role=menu]')) return;
       const key = pressedKey(e);
       if (OF_BUTTONS.has(key) && (e.target as Element | null)?.closest?.(BUTTON)) return;
       const command = commandForKey(reader.commands(), key);
-      if (!command) return;
+      if (!command || (isTyping(e) && !command.whileTyping?.includes(key))) return;
       e.preventDefault();
       command.run(key);
+    };
+    // Text fields keep their keys to themselves on the way up.
+    const onWayDown = (e: KeyboardEvent): void => {
+      if (isTyping(e)) press(e);
+    };
+    const onKey = (e: KeyboardEvent): void => {
+      if (!isTyping(e)) press(e);
     };
     frame?.addEventListener('pointerdown', claim, true);
     frame?.addEventListener('focusin', claim);
     window.addEventListener('keydown', onKey);
+    window.addEventListener('keydown', onWayDown, true);
     return () => {
       if (active === reader) active = null;
       frame?.removeEventListener('pointerdown', claim, true);
       frame?.removeEventListener('focusin', claim);
       window.removeEventListener('keydown', onKey);
+      window.removeEventListener('keydown', onWayDown, true);
     };
   }, [reader, frame]);
 }

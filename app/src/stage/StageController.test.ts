@@ -105,10 +105,34 @@ test('after a jump one can go back to where one was, not after scrolling; severa
   stage.goToPage(21);
   stage.goToHeight(30_000);
   expect(stage.getSight().before?.page).toBe(stage.pages[0].id);
-  stage.goBack();
+  stage.step('back');
   expect(stage.getCamera().y).toBeCloseTo(y);
   expect(stage.getSight().before).toBeNull();
   stage.goToPage(30);
   stage.pan(0, 1e6);
   expect(stage.getSight().before).toBeNull();
+});
+
+test('one goes back through all places one left, and forward again until one goes elsewhere', () => {
+  const stage = stageOf(40);
+  let now = 0;
+  jest.spyOn(performance, 'now').mockImplementation(() => (now += 10_000));
+  const at = (): number => stage.getSight().current;
+  for (const page of [10, 20, 30]) stage.goToPage(page);
+  stage.step('back');
+  expect(at()).toBe(20);
+  stage.step('back');
+  expect(at()).toBe(10);
+  stage.step('forward');
+  expect(at()).toBe(20);
+  expect(stage.getSight().after?.page).toBe(stage.pages[30].id);
+  stage.goToPage(35);
+  expect(stage.getSight().after).toBeNull();
+  stage.step('forward');
+  expect(at()).toBe(35);
+  for (const page of [20, 10, 0, 0]) {
+    stage.step('back');
+    expect(at()).toBe(page);
+  }
+  jest.restoreAllMocks();
 });

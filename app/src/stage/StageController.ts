@@ -10,7 +10,7 @@ import {
 import type { PageId } from '@marginalis/core/marks';
 import { KeptPapers } from './KeptPapers';
 import type { PagePainter } from './PagePainter';
-import { type Fit, Jumps, type StagePlace } from './place';
+import { type Fit, type StagePlace, Visited } from './place';
 import { StageCamera } from './StageCamera';
 
 /** After so long without a change of zoom, pages are drawn anew at the new scale, ms. */
@@ -37,6 +37,8 @@ export interface StageSight {
   readonly count: number;
   /** Where one was before the last jump; null without one, and when one is there again. */
   readonly before: StagePlace | null;
+  /** Where one was before going back there; null when one has not. */
+  readonly after: StagePlace | null;
   /** So much of the window's head is covered by what is said over the pages, CSS pixels. */
   readonly covered: number;
   /** What another window shows of a page, points from its upper left corner as seen; null without one. */
@@ -51,6 +53,7 @@ const NOTHING: StageSight = {
   fit: 'width',
   count: 0,
   before: null,
+  after: null,
   covered: 0,
   framed: null,
 };
@@ -64,7 +67,7 @@ export class StageController extends StageCamera {
   private sight = NOTHING;
   private covered = 0;
   private framed: StageSight['framed'] = null;
-  private readonly jumps = new Jumps();
+  private readonly visited = new Visited();
   /** Where one begins, once the window's size is known. */
   private beginning: StagePlace | null = null;
   private readonly listeners = new Set<() => void>();
@@ -178,15 +181,14 @@ export class StageController extends StageCamera {
     const { y, zoom } = this.camera;
     this.move(camera);
     if (Math.abs(this.camera.y - y) * zoom > FAR * this.view.height)
-      this.jumps.leave(from, performance.now());
+      this.visited.leave(from, performance.now());
     this.look();
   }
 
-  /** Back to where one was before the last jump. */
-  goBack(): void {
-    const { from } = this.jumps;
-    this.jumps.forget();
-    if (from) this.goToPlace(from);
+  /** Back to where one was before the last jump, or forward again. */
+  step(way: 'back' | 'forward'): void {
+    const place = this.visited.step(way, this.getPlace());
+    if (place) this.goToPlace(place);
   }
 
   /** Something stands over the head of the window: what is offered keeps clear of it. */
@@ -282,14 +284,14 @@ export class StageController extends StageCamera {
   }
 
   private look(): void {
-    const { from } = this.jumps;
-    if (from && this.isNear(from)) this.jumps.forget();
+    this.visited.forgetNear((place) => this.isNear(place));
     const next: StageSight = {
       ...this.seen(),
       zoom: this.camera.zoom,
       fit: this.fit,
       count: this.pages.length,
-      before: this.jumps.from,
+      before: this.visited.before,
+      after: this.visited.after,
       covered: this.covered,
       framed: this.framed,
     };

@@ -17,18 +17,45 @@ export interface StagePlace {
 /** Jumps that follow each other so soon are one: keys held, the fore-edge dragged, ms. */
 const ONE_JUMP = 1_500;
 
-/** Remembers where one was before a jump. */
-export class Jumps {
+/** Places that one went on from; more are not remembered. */
+const MOST = 100;
+
+/** The places one jumped away from: back through them, and forward again. */
+export class Visited {
   private last = -Infinity;
-  from: StagePlace | null = null;
+  private readonly back: StagePlace[] = [];
+  private forward: StagePlace[] = [];
+
+  /** Where going back leads; null without. */
+  get before(): StagePlace | null {
+    return this.back[this.back.length - 1] ?? null;
+  }
+
+  /** Where going forward leads; null unless one has gone back. */
+  get after(): StagePlace | null {
+    return this.forward[this.forward.length - 1] ?? null;
+  }
 
   /** One jumps away from a place at a time, ms. */
   leave(place: StagePlace, now: number): void {
-    if (!this.from || now - this.last > ONE_JUMP) this.from = place;
+    if (!this.before || now - this.last > ONE_JUMP) this.back.push(place);
+    if (this.back.length > MOST) this.back.shift();
+    this.forward = [];
     this.last = now;
   }
 
-  forget(): void {
-    this.from = null;
+  /** Steps from a place back or forward; where that leads, or null. */
+  step(way: 'back' | 'forward', here: StagePlace): StagePlace | null {
+    const [from, to] = way === 'back' ? [this.back, this.forward] : [this.forward, this.back];
+    const place = from.pop();
+    if (place) to.push(here);
+    // What follows is a jump of its own.
+    this.last = -Infinity;
+    return place ?? null;
+  }
+
+  /** One is there again: going back to where one is would lead nowhere. */
+  forgetNear(isNear: (place: StagePlace) => boolean): void {
+    while (this.before && isNear(this.before)) this.back.pop();
   }
 }

@@ -10,6 +10,7 @@ export { Tooltip } from './Tooltip';
 export { IconAction } from './IconAction';
 export { type Choice, Choices, withOwn } from './Choices';
 export { MenuButton } from './MenuButton';
+export { ToggleChip } from './ToggleChip';
 export { SwitchRow } from './SwitchRow';
 export { useReducedMotion } from './useReducedMotion';
 export { download, pickFile } from './files';

@@ -8,5 +8,5 @@ export {
   firstPagePicture,
   warmPdfJs,
 } from './pdfPictures';
-export { PrintError, PrintReader } from './printReader';
+export { PrintError, PrintReader, type SearchNews } from './printReader';
 export { whenIdle } from './whenIdle';

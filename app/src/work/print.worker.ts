@@ -3,8 +3,8 @@ import './importMeta';
 import { init } from '@embedpdf/pdfium';
 import { PdfRefusal } from '@marginalis/core/document';
 import { type OpenPrint, openPrint, type PdfiumModule } from '@marginalis/core/pdfium';
-import { readPrint } from '@marginalis/core/print';
-import type { PrintReply, PrintRequest } from './printReader';
+import { DocumentText, type FoundOn, readPrint } from '@marginalis/core/print';
+import type { PrintReply, PrintRequest, SearchAsk } from './printReader';
 
 /** Served by ourselves, beside the application. */
 const PROGRAM = '/pdfium/pdfium.wasm';
@@ -19,23 +19,66 @@ async function startPdfium(): Promise<PdfiumModule> {
 
 const UNREADABLE = 'The words of this document cannot be read.';
 
-let opening: Promise<OpenPrint> | null = null;
+interface Opened {
+  readonly pdf: OpenPrint;
+  readonly text: DocumentText;
+}
 
-async function answerTo({ ask }: PrintRequest): Promise<PrintReply['answer']> {
+let opening: Promise<Opened> | null = null;
+
+async function open(bytes: Uint8Array, password?: string): Promise<Opened> {
+  const pdf = openPrint(await startPdfium(), bytes, password);
+  return { pdf, text: new DocumentText(pdf.pageCount, (page) => readPrint(pdf.raw(page))) };
+}
+
+type Answer = PrintReply['answer'];
+
+async function answerTo({ ask }: PrintRequest, tell: (answer: Answer) => void): Promise<Answer> {
   if (ask.is === 'open') {
-    opening = startPdfium().then((module) => openPrint(module, ask.bytes, ask.password));
-    return { ok: true, pageCount: (await opening).pageCount };
+    opening = open(ask.bytes, ask.password);
+    return { ok: true, pageCount: (await opening).pdf.pageCount };
   }
   if (!opening) throw new Error('No document is open.');
-  return { ok: true, print: readPrint((await opening).raw(ask.page)) };
+  const { pdf, text } = await opening;
+  if (ask.is === 'search') return search(text, ask, tell);
+  const print = readPrint(pdf.raw(ask.page));
+  text.keep(ask.page, print);
+  return { ok: true, print };
+}
+
+/** A search reads on for so long before it tells what it found and lets others have their turn, ms. */
+const TURN = 60;
+/** Counts searches: a later one ends those before. */
+let searches = 0;
+
+async function search(
+  text: DocumentText,
+  { term, how, first }: SearchAsk,
+  tell: (answer: Answer) => void,
+): Promise<Answer> {
+  const own = ++searches;
+  let found: FoundOn[] = [];
+  let read = 0;
+  let since = performance.now();
+  for (const page of text.search(term, how, first)) {
+    read++;
+    if (page.hits.length > 0 || page.more > 0 || page.wordless) found.push(page);
+    if (performance.now() - since < TURN) continue;
+    tell({ ok: true, found, read, of: text.pageCount });
+    found = [];
+    await new Promise((resolve) => setTimeout(resolve));
+    if (own !== searches) break;
+    since = performance.now();
+  }
+  return { ok: true, found, read, of: text.pageCount, done: true };
 }
 
 self.onmessage = ({ data }: MessageEvent<PrintRequest>) => {
-  const reply = (answer: PrintReply['answer']): void => {
+  const reply = (answer: Answer): void => {
     const print = 'print' in answer ? [answer.print.boxes.buffer as ArrayBuffer] : [];
     self.postMessage({ id: data.id, answer } satisfies PrintReply, { transfer: print });
   };
-  answerTo(data).then(reply, (e: unknown) => {
+  answerTo(data, reply).then(reply, (e: unknown) => {
     console.warn('Print was not read.', e);
     reply({ ok: false, message: e instanceof PdfRefusal ? e.message : UNREADABLE });
   });

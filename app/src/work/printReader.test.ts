@@ -119,3 +119,42 @@ test('bytes that are gone are said to be; closing ends the worker and what waits
   await expect(waiting).rejects.toThrow('The document was closed.');
   expect(made[0].terminated).toBe(true);
 });
+
+/** Tells of a search page by page when the test says so. */
+class Searching extends Stand {
+  readonly searches: number[] = [];
+  protected override reply(request: PrintRequest): void {
+    if (request.ask.is === 'search') this.searches.push(request.id);
+    else super.reply(request);
+  }
+  tell(id: number, read: number, done = false): void {
+    const found = [{ page: read - 1, hits: [], more: 1, wordless: false }];
+    this.onmessage?.({ data: { id, answer: { ok: true, found, read, of: 900, done } } });
+  }
+}
+
+test('a search tells what it finds as it goes on, and other pages are read meanwhile', async () => {
+  const reader = standBy(Searching);
+  const told: number[] = [];
+  const search = reader.search({ term: 'tide', how: {}, first: 0 }, ({ read }) => told.push(read));
+  expect((await reader.page(3)).text).toBe('page 3');
+  const [stand] = made as Searching[];
+  const [id] = stand.searches;
+  stand.tell(id, 1);
+  stand.tell(id, 2);
+  expect(told).toEqual([1, 2]);
+  stand.tell(id, 3, true);
+  await search;
+  expect(told).toEqual([1, 2, 3]);
+});
+
+test('a search that breaks off says so', async () => {
+  await expect(
+    standBy(Refusing).search({ term: 'tide', how: {}, first: 0 }, () => undefined),
+  ).rejects.toThrow('It is damaged.');
+  const reader = standBy(Searching);
+  const search = reader.search({ term: 'tide', how: {}, first: 0 }, () => undefined);
+  await reader.page(1);
+  made[0].onerror?.({ preventDefault: () => undefined });
+  await expect(search).rejects.toThrow('broke off');
+});

@@ -1,12 +1,30 @@
-import type { Print } from '@marginalis/core/print';
+import type { FindOptions, FoundOn, Print } from '@marginalis/core/print';
 import { createPrintWorker } from './createWorker';
+
+export interface SearchAsk {
+  readonly is: 'search';
+  readonly term: string;
+  readonly how: FindOptions;
+  /** The page it begins with, from 0. */
+  readonly first: number;
+}
+
+/** How far a search has come: what it has found since it told last, and how many pages of how many it has read. */
+export interface SearchNews {
+  readonly found: readonly FoundOn[];
+  readonly read: number;
+  readonly of: number;
+  readonly done?: boolean;
+}
 
 export interface PrintRequest {
   readonly id: number;
   readonly ask:
     | { readonly is: 'open'; readonly bytes: Uint8Array; readonly password?: string }
     /** From 0. */
-    | { readonly is: 'page'; readonly page: number };
+    | { readonly is: 'page'; readonly page: number }
+    /** Ends a search before. Answered as it goes on; the last answer says that it is done. */
+    | SearchAsk;
 }
 
 export interface PrintReply {
@@ -14,6 +32,7 @@ export interface PrintReply {
   readonly answer:
     | { readonly ok: true; readonly pageCount: number }
     | { readonly ok: true; readonly print: Print }
+    | ({ readonly ok: true } & SearchNews)
     | { readonly ok: false; readonly message: string };
 }
 
@@ -67,6 +86,19 @@ export class PrintReader {
     return this.read.get(index) ?? null;
   }
 
+  /**
+   * Looks for a term in the whole document, telling as it goes on; a search before is ended.
+   * @throws PrintError when the document cannot be read
+   */
+  async search(ask: Omit<SearchAsk, 'is'>, tell: (news: SearchNews) => void): Promise<void> {
+    await this.opened();
+    const answer = await this.send({ is: 'search', ...ask }, [], (news) => {
+      if ('read' in news) tell(news);
+    });
+    if (!answer.ok) throw new PrintError(answer.message);
+    if ('read' in answer) tell(answer);
+  }
+
   close(): void {
     this.closed = true;
     this.end(CLOSED);
@@ -76,10 +108,7 @@ export class PrintReader {
 
   private async ask(page: number): Promise<Print> {
     try {
-      await (this.opening ??= this.open().catch((e: unknown) => {
-        this.end(BROKE_OFF);
-        throw e;
-      }));
+      await this.opened();
       const answer = await this.send({ is: 'page', page });
       if (!answer.ok) throw new PrintError(answer.message);
       if (!('print' in answer)) throw new PrintError('The page’s print did not come.');
@@ -92,6 +121,13 @@ export class PrintReader {
     }
   }
 
+  private opened(): Promise<void> {
+    return (this.opening ??= this.open().catch((e: unknown) => {
+      this.end(BROKE_OFF);
+      throw e;
+    }));
+  }
+
   private async open(): Promise<void> {
     const bytes = await this.bytes();
     if (!bytes)
@@ -100,7 +136,6 @@ export class PrintReader {
     const worker = createPrintWorker();
     worker.onmessage = ({ data }: MessageEvent<PrintReply>) => {
       this.waiting.get(data.id)?.(data.answer);
-      this.waiting.delete(data.id);
     };
     worker.onerror = (e) => {
       e.preventDefault();
@@ -114,16 +149,25 @@ export class PrintReader {
     if (!answer.ok) throw new PrintError(answer.message);
   }
 
+  /** Asks the worker; `meanwhile` hears what it answers before its last answer. */
   private send(
     ask: PrintRequest['ask'],
     transfer: Transferable[] = [],
+    meanwhile: (answer: PrintReply['answer']) => void = () => undefined,
   ): Promise<PrintReply['answer']> {
     const id = ++this.count;
     return new Promise((resolve) => {
       if (!this.worker) return resolve({ ok: false, message: this.closed ? CLOSED : BROKE_OFF });
-      const silent = setTimeout(() => this.end(BROKE_OFF), SILENCE);
+      const endIfSilent = () => setTimeout(() => this.end(BROKE_OFF), SILENCE);
+      let silent = endIfSilent();
       this.waiting.set(id, (answer) => {
         clearTimeout(silent);
+        const goesOn = answer.ok && 'read' in answer && !answer.done;
+        if (goesOn) {
+          silent = endIfSilent();
+          return meanwhile(answer);
+        }
+        this.waiting.delete(id);
         resolve(answer);
       });
       this.worker.postMessage({ id, ask } satisfies PrintRequest, transfer);

@@ -1,4 +1,4 @@
-import type { Print, TextRange } from './print.ts';
+import type { PageText, TextRange } from './print.ts';
 
 /** How print is searched. */
 export interface FindOptions {
@@ -11,19 +11,18 @@ export interface FindOptions {
 /** Text as it is searched, and for each of its units the one of the print it came from. */
 interface Searched {
   readonly text: string;
-  /** One more than there are units: where the text ends. */
   readonly places: Uint32Array;
 }
 
 type Breaks = 'joined' | 'hyphened';
 
-const known = new WeakMap<Print, Map<string, Searched>>();
+const known = new WeakMap<PageText, Map<string, Searched>>();
 
 /**
  * The places where a term is printed, in reading order. White space of any kind is one space, and words that a hyphen breaks at the end of a
  * line are whole, with the hyphen or without; case and accents, and the shape of quotes and dashes, count only when asked for.
  */
-export function findInPrint(print: Print, term: string, how: FindOptions = {}): TextRange[] {
+export function findInPrint(print: PageText, term: string, how: FindOptions = {}): TextRange[] {
   const { exact = false, wholeWords = false } = how;
   const wanted = fold(term.trim().replace(/\s+/gu, ' '), exact);
   if (wanted === '') return [];
@@ -49,7 +48,7 @@ function placesOf({ text, places }: Searched, wanted: string, wholeWords: boolea
 const isEdge = (text: string, at: number): boolean =>
   !/^[\p{L}\p{N}\p{M}]{2}/u.test((text[at - 1] ?? ' ') + (text[at] ?? ' '));
 
-function searched(print: Print, exact: boolean, breaks: Breaks): Searched {
+function searched(print: PageText, exact: boolean, breaks: Breaks): Searched {
   const key = `${exact} ${breaks}`;
   let ways = known.get(print);
   if (!ways) known.set(print, (ways = new Map()));
@@ -58,28 +57,45 @@ function searched(print: Print, exact: boolean, breaks: Breaks): Searched {
   return way;
 }
 
-function prepare(print: Print, exact: boolean, breaks: Breaks): Searched {
-  const parts: string[] = [];
-  const places: number[] = [];
+function prepare({ text, lines }: PageText, exact: boolean, breaks: Breaks): Searched {
   /** Where breaks of words are: the hyphen, and the line feed after it. */
-  const hyphens = new Set<number>();
-  const feeds = new Set<number>();
-  for (const { to, breaks: isBroken } of print.lines) {
+  const gone = new Set<number>();
+  for (const { to, breaks: isBroken } of lines) {
     if (!isBroken) continue;
-    hyphens.add(to - 1);
-    feeds.add(to);
+    if (breaks === 'joined') gone.add(to - 1);
+    gone.add(to);
   }
-  for (let k = 0; k < print.text.length;) {
-    const code = print.text.codePointAt(k) ?? 0;
+  let folded = '';
+  // Room for those that become two; what became more is rare and grows it.
+  let places = new Uint32Array(text.length + 16);
+  for (let k = 0; k < text.length;) {
+    const code = text.codePointAt(k) ?? 0;
     const size = code > 0xffff ? 2 : 1;
-    const isGone = code === 0xad || feeds.has(k) || (breaks === 'joined' && hyphens.has(k));
-    const part = isGone ? '' : fold(print.text.slice(k, k + size), exact);
-    parts.push(part);
-    for (let n = 0; n < part.length; n++) places.push(k);
+    const part = gone.has(k) || code === SOFT_HYPHEN ? '' : foldOne(code, exact);
+    if (folded.length + part.length >= places.length) places = grown(places);
+    for (let n = 0; n < part.length; n++) places[folded.length + n] = k;
+    folded += part;
     k += size;
   }
-  places.push(print.text.length);
-  return { text: parts.join(''), places: Uint32Array.from(places) };
+  return { text: folded, places: places.slice(0, folded.length) };
+}
+
+function grown(places: Uint32Array): Uint32Array<ArrayBuffer> {
+  const larger = new Uint32Array(2 * places.length);
+  larger.set(places);
+  return larger;
+}
+
+const SOFT_HYPHEN = 0xad;
+
+/** What characters become, once looked up: a document has few, many times. */
+const folds = { exact: new Map<number, string>(), loose: new Map<number, string>() };
+
+function foldOne(code: number, exact: boolean): string {
+  const known = exact ? folds.exact : folds.loose;
+  let part = known.get(code);
+  if (part === undefined) known.set(code, (part = fold(String.fromCodePoint(code), exact)));
+  return part;
 }
 
 const QUOTES = /[\u2018\u2019\u201a\u201b\u2032\u00b4`]/gu;

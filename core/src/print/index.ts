@@ -1,5 +1,6 @@
 export { type RawPrint } from './rawPrint.ts';
 export {
+  type PageText,
   type Print,
   type PrintLine,
   type PrintWord,
@@ -10,6 +11,7 @@ export {
 export { isFromRight } from './direction.ts';
 export { readPrint } from './readPrint.ts';
 export { type FindOptions, findInPrint } from './find.ts';
+export { DocumentText, type FoundOn, MOST_HITS, type PrintedHit } from './documentText.ts';
 export { type Quad, aroundQuad, linesWithin, partOfQuad, pathOfQuads, quadsOf } from './quads.ts';
 export { placeNear, wordAround, wordsBetween, sentenceAround } from './places.ts';
 export { type Quote, quoteOf, textOf } from './quote.ts';

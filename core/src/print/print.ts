@@ -10,6 +10,9 @@ export interface Print {
   readonly lines: readonly PrintLine[];
 }
 
+/** What of a page's print is text: what searching and quoting need. */
+export type PageText = Pick<Print, 'text' | 'lines'>;
+
 /** A part of the text: its first unit, and the one after its last. */
 export interface TextRange {
   readonly from: number;

@@ -1,4 +1,4 @@
-import type { Print, TextRange } from './print.ts';
+import type { PageText, TextRange } from './print.ts';
 
 /** Words as they are printed, with a little of what stands before and after, so that they are found again. */
 export interface Quote {
@@ -11,7 +11,7 @@ export interface Quote {
 const AROUND = 32;
 
 /** A part of the text as it is read: lines go on, and words that a line's end has broken are whole. */
-export function textOf(print: Print, { from, to }: TextRange): string {
+export function textOf(print: PageText, { from, to }: TextRange): string {
   const breaks = new Set(print.lines.filter((line) => line.breaks).map((line) => line.to));
   let text = '';
   for (let k = from; k < to; k++) {
@@ -23,7 +23,7 @@ export function textOf(print: Print, { from, to }: TextRange): string {
 }
 
 /** What a part of the text says, and what stands around it. */
-export function quoteOf(print: Print, range: TextRange): Quote {
+export function quoteOf(print: PageText, range: TextRange): Quote {
   return {
     exact: textOf(print, range),
     before: textOf(print, { from: Math.max(0, range.from - AROUND), to: range.from }),

@@ -12,6 +12,7 @@ import { pickingFeature } from '@/features/picking';
 import { practiceFeature } from '@/features/practice';
 import { ReaderScreen } from '@/features/reader';
 import { sendingFeature } from '@/features/sending';
+import { searchFeature } from '@/features/search';
 import { hintsFeature } from '@/features/hints';
 import { viewFeature } from '@/features/view';
 import { wordsFeature } from '@/features/words';
@@ -28,6 +29,7 @@ const FEATURES = [
   figuresFeature,
   pickingFeature,
   markListFeature,
+  searchFeature,
   pagesFeature,
   viewFeature,
   inkFilesFeature,

@@ -8,7 +8,15 @@ const MarkList = late(async () => (await import('./MarkList')).MarkList);
 /** Every mark in a list, and whose they are. */
 export const markListFeature: ReaderFeature = {
   name: 'marklist',
-  panels: [{ id: LIST, title: 'Marks', side: 'margin', Content: MarkList }],
+  panels: [
+    {
+      id: LIST,
+      title: 'Marks',
+      side: 'margin',
+      way: { order: 3, icon: 'list' },
+      Content: MarkList,
+    },
+  ],
   Settings: NameSetting,
   OnPage: Pulse,
   commands: ({ shell }) => {
@@ -22,6 +30,7 @@ export const markListFeature: ReaderFeature = {
         keys: ['L'],
         bar: 60,
         short: 'Marks',
+        roomy: true,
         on: () => shell.isOpen(LIST),
         run: () => shell.togglePanel('margin', LIST),
       },

@@ -41,7 +41,7 @@ const ARROWS = ['ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight'];
 
 function commands(reader: Reader): readonly Command[] {
   const { session, shell } = reader;
-  const { document, picked, writable } = session.store.getState();
+  const { document, picked, writable, offer, scratch } = session.store.getState();
   const some = (): boolean => writable && picked.size > 0;
   const remove = (): void => void session.dispatch(removeMarks(document, picked));
   return [
@@ -51,6 +51,7 @@ function commands(reader: Reader): readonly Command[] {
       group: 'Marks',
       keys: ['Escape'],
       hidden: true,
+      able: () => shell.isOpen(RESTYLE) || offer !== null || scratch !== null || picked.size > 0,
       run: () => {
         // The topmost only.
         if (shell.isOpen(RESTYLE)) return shell.closePanel('roll');

@@ -1,13 +1,16 @@
 import { markSlots, SLOTS } from '@marginalis/core/derived';
 import type { DocState } from '@marginalis/core/document';
+import { displayMatrix, displaySize, transform } from '@marginalis/core/geometry';
 import {
   type PointerEvent as ReactPointerEvent,
   type KeyboardEvent as ReactKeyboardEvent,
+  useMemo,
   useRef,
 } from 'react';
 import { useTheme } from 'react-native-paper';
+import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
-import { useSessionState } from '@/session';
+import { type SearchHit, useSession, useSessionState } from '@/session';
 import { useSight, useStage } from '@/stage';
 import { Area } from '@/ui';
 
@@ -39,7 +42,25 @@ function placesOf({ pages, marks }: DocState): readonly number[] {
   return places;
 }
 
-/** The strip along the page stack: where marks lie, where the reader is; dragging it scrubs through the pages. */
+/** Where hits are, as {@link placesOf} says it. */
+function placesOfHits(pages: DocState['pages'], hits: readonly SearchHit[]): readonly number[] {
+  if (hits.length === 0) return NOWHERE;
+  const steps = PLACES / pages.length;
+  const numbers = new Map(pages.map(({ id }, n) => [id, n]));
+  const places = new Set<number>();
+  for (const { page, at } of hits) {
+    const n = numbers.get(page);
+    if (n === undefined) continue;
+    const { y } = transform(displayMatrix(pages[n]), at);
+    const share = Math.min(0.999, Math.max(0, y / displaySize(pages[n]).height));
+    places.add(Math.floor((n + share) * steps) / steps);
+  }
+  return [...places];
+}
+
+const NOWHERE: readonly number[] = [];
+
+/** The strip along the page stack: where marks and hits of a search lie, where the reader is; dragging it scrubs through the pages. */
 export function ForeEdge() {
   const { controller, takeContact } = useStage();
   const { current, first, last, count } = useSight();
@@ -49,6 +70,11 @@ export function ForeEdge() {
   const held = useRef(false);
   // Told only when it differs: writing on must not cost more because the strip shows it.
   const marked = useSessionState(useShallow((s) => placesOf(s.document)));
+
+  const { search } = useSession();
+  const pages = useSessionState((s) => s.document.pages);
+  const hits = useStore(search.store, (s) => s.hits);
+  const found = useMemo(() => placesOfHits(pages, hits), [pages, hits]);
 
   const scrub = (e: ReactPointerEvent<HTMLDivElement>) => {
     const r = strip.current?.getBoundingClientRect();
@@ -141,6 +167,23 @@ export function ForeEdge() {
             top: share(place),
             height: 2,
             background: colors.primary,
+          }}
+        />
+      ))}
+      {found.map((place) => (
+        <Area
+          key={`hit ${place}`}
+          data-hit={Math.floor(place) + 1}
+          style={{
+            position: 'absolute',
+            left: 3,
+            width: 9,
+            top: share(place),
+            height: 5,
+            marginTop: -2,
+            boxSizing: 'border-box',
+            border: `1.5px solid ${colors.secondary}`,
+            borderRadius: 2,
           }}
         />
       ))}

@@ -17,7 +17,7 @@ const BESIDE = 64;
 export function KeptPlace() {
   const { desk } = useSession();
   const { controller } = useStage();
-  const { before } = useSight();
+  const { before, after } = useSight();
   useEffect(() => {
     let resting: ReturnType<typeof setTimeout> | undefined;
     const keep = (): void => {
@@ -39,7 +39,8 @@ export function KeptPlace() {
       window.removeEventListener('pagehide', onHide);
     };
   }, [controller, desk]);
-  return before && <WayBack key={`${before.page} ${before.at.y}`} before={before} />;
+  // Who goes back and forward knows the way.
+  return before && !after && <WayBack key={`${before.page} ${before.at.y}`} before={before} />;
 }
 
 function WayBack({ before }: { before: StagePlace }) {
@@ -57,7 +58,7 @@ function WayBack({ before }: { before: StagePlace }) {
       <Action
         mode="outlined"
         icon={paperIcon('undo')}
-        onPress={() => controller.goBack()}
+        onPress={() => controller.step('back')}
         style={[styles.way, { backgroundColor: colors.surface }]}
       >
         {`Back to page ${controller.indexOf(before.page) + 1}`}

@@ -1,0 +1,148 @@
+import { useCallback, useEffect, useRef, useState } from 'react';
+import { FlatList, StyleSheet, type TextInput as NativeInput, View } from 'react-native';
+import { Text, TextInput, useTheme } from 'react-native-paper';
+import { useStore } from 'zustand';
+import type { SearchHit } from '@/session';
+import { useReader } from '@/shell';
+import { IconAction, ToggleChip } from '@/ui';
+import { goToHit } from './goToHit';
+import { HIT_HEIGHT, HitRow } from './HitRow';
+import { hitsSaid, unsearchedSaid } from './hitsSaid';
+
+/** What is typed is looked for when nothing has been typed for so long, ms. */
+const PAUSE = 120;
+
+/** Looks for printed words: what and how, from hit to hit, and all of them in a list. */
+export function SearchPanel({ onGone }: { onGone: () => void }) {
+  const reader = useReader();
+  const { session, stage } = reader;
+  const { search } = session;
+  const { colors } = useTheme();
+  const state = useStore(search.store);
+  const { hits, at, how, reading } = state;
+  const [typed, setTyped] = useState(state.term);
+  const field = useRef<NativeInput>(null);
+  const list = useRef<FlatList<SearchHit>>(null);
+  const inSight = useCallback((): number => stage.getSight().current, [stage]);
+
+  useEffect(() => {
+    field.current?.focus();
+  }, []);
+  useEffect(() => {
+    if (typed === search.store.getState().term) return undefined;
+    const pause = setTimeout(
+      () => search.find(typed, search.store.getState().how, inSight()),
+      PAUSE,
+    );
+    return () => clearTimeout(pause);
+  }, [typed, search, inSight]);
+
+  const step = (by: 1 | -1): void => {
+    const hit = search.next(by, inSight());
+    goToHit(reader, hit);
+    const row = search.store.getState().hits.findIndex((one) => one === hit);
+    if (row >= 0) list.current?.scrollToIndex({ index: row, viewPosition: 0.4, animated: false });
+  };
+  const jump = useCallback(
+    (hit: SearchHit): void => {
+      goToHit(reader, search.goTo(hit));
+      onGone();
+    },
+    [reader, search, onGone],
+  );
+  const change = (other: Partial<typeof how>): void =>
+    search.find(typed, { ...how, ...other }, inSight());
+  const none = hits.length === 0;
+  const unsearched = unsearchedSaid(state);
+
+  return (
+    <View style={styles.panel}>
+      <TextInput
+        ref={field}
+        mode="outlined"
+        placeholder="Words in the document"
+        accessibilityLabel="Search the document"
+        inputMode="search"
+        value={typed}
+        onChangeText={setTyped}
+        // Paper takes the key of a line's end for sending; with Shift it goes back.
+        onKeyPress={(e) => {
+          const { key, shiftKey } = e.nativeEvent as unknown as KeyboardEvent;
+          if (key !== 'Enter') return;
+          e.preventDefault();
+          step(shiftKey ? -1 : 1);
+        }}
+        style={[styles.field, { backgroundColor: colors.surface }]}
+      />
+      <View style={styles.row}>
+        <ToggleChip
+          label="Whole word"
+          on={how.wholeWords ?? false}
+          onPress={() => change({ wholeWords: !how.wholeWords })}
+        />
+        <ToggleChip
+          label="Exact"
+          hint="Capitals, accents and quotes count"
+          on={how.exact ?? false}
+          onPress={() => change({ exact: !how.exact })}
+        />
+        <View style={styles.ways}>
+          <IconAction
+            icon="up"
+            label="Hit before"
+            keys="Shift F3"
+            disabled={none}
+            onPress={() => step(-1)}
+          />
+          <IconAction
+            icon="down"
+            label="Next hit"
+            keys="F3"
+            disabled={none}
+            onPress={() => step(1)}
+          />
+        </View>
+      </View>
+      {state.term !== '' && (
+        <Text
+          variant="bodySmall"
+          role="status"
+          {...{ dataSet: { hits: String(hits.length + state.more) } }}
+          style={[styles.said, { color: colors.onSurfaceVariant }]}
+        >
+          {reading && reading.of !== Infinity
+            ? `${hitsSaid(state)} · ${reading.read} of ${reading.of} pages read`
+            : hitsSaid(state)}
+        </Text>
+      )}
+      {state.term !== '' && unsearched && (
+        <Text variant="bodySmall" style={[styles.said, { color: colors.onSurface }]}>
+          {unsearched}
+        </Text>
+      )}
+      <FlatList
+        ref={list}
+        data={hits}
+        keyExtractor={(hit) => `${hit.page} ${hit.from}`}
+        getItemLayout={(_, index) => ({ length: HIT_HEIGHT, offset: HIT_HEIGHT * index, index })}
+        initialNumToRender={12}
+        windowSize={5}
+        extraData={at}
+        accessibilityLabel="Hits"
+        style={styles.hits}
+        renderItem={({ item }) => (
+          <HitRow hit={item} page={stage.indexOf(item.page)} here={item === at} onPress={jump} />
+        )}
+      />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  panel: { flex: 1, minHeight: 0, gap: 4 },
+  field: { height: 46 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: 6 },
+  ways: { flex: 1, flexDirection: 'row', justifyContent: 'flex-end' },
+  said: { paddingHorizontal: 4 },
+  hits: { flex: 1 },
+});

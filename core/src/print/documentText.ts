@@ -1,0 +1,69 @@
+import { boxCentre, type Vec } from '../geometry/index.ts';
+import { findInPrint, type FindOptions } from './find.ts';
+import type { PageText, Print, TextRange } from './print.ts';
+import { type Quote, quoteOf } from './quote.ts';
+
+/** So many hits of one search are listed; what is beyond them is counted. */
+export const MOST_HITS = 5_000;
+
+/** A place where a term is printed, and what a list shows of it. */
+export interface PrintedHit extends TextRange {
+  readonly quote: Quote;
+  /** The middle of the line it begins on, in user space. */
+  readonly at: Vec;
+}
+
+/** What a search found on one page. */
+export interface FoundOn {
+  /** From 0. */
+  readonly page: number;
+  readonly hits: readonly PrintedHit[];
+  /** Hits that are counted only. */
+  readonly more: number;
+  /** Nothing can be read on the page: it is empty, or a picture of print. */
+  readonly wordless: boolean;
+}
+
+/** The text of a whole document, read page by page as it is asked for, and kept without the places of its characters. */
+export class DocumentText {
+  private readonly texts = new Map<number, PageText>();
+
+  constructor(
+    readonly pageCount: number,
+    private readonly read: (page: number) => Print,
+  ) {}
+
+  /** The text of a page, from 0. */
+  page(index: number): PageText {
+    return this.texts.get(index) ?? this.keep(index, this.read(index));
+  }
+
+  /** Keeps what has been read of a page in any case. */
+  keep(index: number, { text, lines }: PageText): PageText {
+    const kept = { text, lines };
+    this.texts.set(index, kept);
+    return kept;
+  }
+
+  /** Looks for a term, one page a step: from page `first` to the last, then from the beginning. */
+  *search(term: string, how: FindOptions = {}, first = 0): Generator<FoundOn> {
+    let room = MOST_HITS;
+    for (let k = 0; k < this.pageCount; k++) {
+      const page = (first + k) % this.pageCount;
+      const text = this.page(page);
+      const ranges = findInPrint(text, term, how);
+      const hits = ranges.slice(0, room).map((range) => hitAt(text, range));
+      room -= hits.length;
+      yield { page, hits, more: ranges.length - hits.length, wordless: text.text === '' };
+    }
+  }
+}
+
+function hitAt(text: PageText, range: TextRange): PrintedHit {
+  const line = text.lines.find(({ to }) => to > range.from);
+  return {
+    ...range,
+    quote: quoteOf(text, range),
+    at: line ? boxCentre(line.box) : { x: 0, y: 0 },
+  };
+}

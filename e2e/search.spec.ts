@@ -1,0 +1,71 @@
+import { expect, type Page, test } from '@playwright/test';
+import { openDesk, openDocument } from './support/reader';
+
+/** Finding printed words again. */
+
+const field = (page: Page) => page.getByRole('searchbox', { name: 'Search the document' });
+const status = (page: Page) => page.locator('[data-hits]');
+
+async function search(page: Page, term: string): Promise<void> {
+  await page.keyboard.press('Control+f');
+  await field(page).fill(term);
+}
+
+test('words are found as one types, framed on the page and shown along the fore-edge; next and before go round', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  await search(page, 'CYPRID');
+  await expect(status(page)).toHaveAttribute('data-hits', /^\d{2}$/);
+  const all = Number(await status(page).getAttribute('data-hits'));
+  await expect(status(page)).toHaveText(`${all} hits`);
+  await expect(page.locator('[data-hit]').first()).toBeVisible();
+  await expect(page.getByTestId('hits-on-page').first()).toBeVisible();
+
+  await field(page).press('Enter');
+  await expect(status(page)).toHaveText(`1 of ${all}`);
+  await field(page).press('Shift+Enter');
+  await expect(status(page)).toHaveText(`${all} of ${all}`);
+  await page.keyboard.press('F3');
+  await expect(status(page)).toHaveText(`1 of ${all}`);
+
+  const rows = page.getByLabel('Hits', { exact: true });
+  await rows.getByRole('button', { name: /^Page/ }).nth(3).click();
+  await expect(status(page)).toHaveText(`4 of ${all}`);
+
+  await page.getByRole('button', { name: 'Whole word' }).click();
+  await expect(status(page)).not.toHaveAttribute('data-hits', String(all));
+
+  await page.getByRole('button', { name: 'Close search' }).click();
+  const strip = page.getByRole('group', { name: 'Search for CYPRID' });
+  await expect(strip).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(strip).toBeHidden();
+  await expect(page.getByTestId('hits-on-page')).toHaveCount(0);
+});
+
+test('a document of 800 pages is searched while one reads on; a hit far away can be come back from', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await page.getByRole('button', { name: /Add “Tide almanac”/ }).click();
+  await openDocument(page, 'Tide almanac');
+  await search(page, '4.72');
+  await expect(status(page)).toContainText('pages read');
+  await expect(status(page)).not.toContainText('pages read', { timeout: 60_000 });
+  await search(page, 'station 400');
+  await expect(status(page)).toHaveText('1 hit');
+  await page.keyboard.press('F3');
+  await expect(page.getByRole('textbox', { name: /^Page, 1 to/ })).not.toHaveValue('1');
+  await page.keyboard.press('Control+[');
+  await expect(page.getByRole('textbox', { name: /^Page, 1 to/ })).toHaveValue('1');
+});
+
+test('what is a picture of print is said', async ({ page }) => {
+  await openDesk(page);
+  await openDocument(page, 'Tide log, scanned');
+  await search(page, 'tide');
+  await expect(status(page)).toHaveText('Not found');
+  await expect(page.getByText(/no words can be read/)).toBeVisible();
+});
