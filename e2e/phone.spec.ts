@@ -8,6 +8,7 @@ import {
   makeCopy,
   openDesk,
   openDocument,
+  openMarks,
   openWorksheet,
   pageBox,
   placeOn,
@@ -76,7 +77,7 @@ test('every control on every screen is at least 44 pixels either way', async ({ 
     // A sheet that fades away has a button still.
     await expect(page.getByRole('dialog')).toBeHidden();
   }
-  await page.getByRole('button', { name: 'List of marks' }).click();
+  await openMarks(page);
   await page.getByRole('button', { name: /^Go to/ }).waitFor();
   expect(await small()).toEqual([]);
   await page.getByRole('button', { name: 'Close', exact: true }).click();

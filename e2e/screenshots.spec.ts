@@ -8,6 +8,7 @@ import {
   makeCopy,
   openDesk,
   openDocument,
+  openMarks,
   placeOn,
   take,
 } from './support/reader';
@@ -193,7 +194,7 @@ test('picking and the list of marks', async ({ page }) => {
   await shot(page, 'look');
   await page.keyboard.press('Escape');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'List of marks' }).click();
+  await openMarks(page);
   await page.getByRole('button', { name: /^Go to Circle/ }).waitFor();
   await page.waitForTimeout(600);
   await shot(page, 'marks');

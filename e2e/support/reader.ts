@@ -144,6 +144,14 @@ export async function take(page: Page, name: string): Promise<void> {
   await expect(rest).toBeHidden();
 }
 
+/** Opens the list of marks: from the bar, or on a phone from what one finds one's way by. */
+export async function openMarks(page: Page): Promise<void> {
+  const inBar = page.getByRole('button', { name: 'List of marks' });
+  if ((await inBar.count()) > 0) return inBar.click();
+  await page.getByRole('button', { name: 'Contents, search and marks' }).click();
+  await page.getByRole('tab', { name: 'Marks' }).click();
+}
+
 /** Opens the send sheet and waits for the fixed copy. */
 export async function makeCopy(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Send', exact: true }).click();

@@ -18,6 +18,13 @@ export function useHand<T>(pick: (state: HandState) => T): T {
   return useStore(useSession().hand.store, pick);
 }
 
+/** What the pages of the open document are called, in order: "iv", "12". */
+export function usePageNames(): (index: number) => string {
+  const { guide } = useSession();
+  useStore(guide.store, (s) => s.names);
+  return (index) => guide.nameOf(index);
+}
+
 /** A part of the open document's state. */
 export function useSessionState<T>(pick: (state: SessionState) => T): T {
   return useStore(useSession().store, pick);

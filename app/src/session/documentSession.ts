@@ -16,11 +16,13 @@ import { holdSources } from './desk';
 import { DocumentSearch } from './documentSearch';
 import { encodeElsewhere } from './encodeElsewhere';
 import { Fingers } from './fingers';
+import { Guide } from './guide';
 import { Hand } from './hand';
 import { InHand } from './inHand';
 import { markInUse } from './inUse';
 import { Keeper } from './keeper';
 import { Hints } from './hints';
+import { LeadsOut } from './leadsOut';
 import { Notices } from './notices';
 import { Offers } from './offers';
 import { openingState, type SessionState } from './sessionState';
@@ -56,6 +58,8 @@ export class DocumentSession {
     this.print,
     () => this.store.getState().document.pages,
   );
+  readonly leadsOut = new LeadsOut();
+  readonly guide: Guide = new Guide(() => this.store.getState().document.pages);
   /** The stroke being written, and what comes of it. */
   readonly strokeInHand = new StrokeInHand(() => this.notices.saving());
   /** What of a copy is made ahead, while nobody writes. */
@@ -102,7 +106,9 @@ export class DocumentSession {
     store.subscribe((now, before) => {
       if (now.document === before.document) return;
       this.copyLayers.touch();
-      if (now.document.pages !== before.document.pages) this.search.gather();
+      if (now.document.pages === before.document.pages) return;
+      this.search.gather();
+      this.guide.name();
     });
   }
 

@@ -2,7 +2,13 @@ export { DocumentSession, pagesAsCame } from './documentSession';
 export type { Begun, SessionState, TidyOffer, Undoable } from './sessionState';
 export { openSession, leaveSession, useOpenSessions, useUnloadGuard } from './openSessions';
 export { useLatelyWritten } from './useLatelyWritten';
-export { SessionContext, useHand, useSession, useSessionState } from './SessionContext';
+export {
+  SessionContext,
+  useHand,
+  usePageNames,
+  useSession,
+  useSessionState,
+} from './SessionContext';
 export { fingersWrite, useSettings } from './settings';
 export type { Hint } from './hints';
 export { type AwaitedTouch, eraserOfRoll, Hand, type HandState } from './hand';
@@ -22,4 +28,5 @@ export { offeredDemos, addDemo, seedDesk } from './demo';
 export { type ChosenPart, WordsInHand } from './wordsInHand';
 export { DocumentSearch, type SearchHit, type SearchState } from './documentSearch';
 export { SourcePrint } from './sourcePrint';
+export { Guide, type GuideState } from './guide';
 export { passwordFor } from './passwords';

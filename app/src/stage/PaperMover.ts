@@ -39,6 +39,8 @@ export class PaperMover {
 
   constructor(private readonly stage: Pick<StageController, 'pan' | 'zoomTo' | 'getCamera'>) {}
 
+  isHeld = (): boolean => this.trails.size > 0;
+
   holds = (id: number): boolean => this.trails.has(id);
 
   /** Times are those of the events, ms. */

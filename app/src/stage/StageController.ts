@@ -4,6 +4,7 @@ import {
   type Box,
   type Camera,
   displayMatrix,
+  pageLeft,
   transform,
   type Vec,
 } from '@marginalis/core/geometry';
@@ -12,11 +13,14 @@ import { KeptPapers } from './KeptPapers';
 import type { PagePainter } from './PagePainter';
 import { type Fit, type StagePlace, Visited } from './place';
 import { StageCamera } from './StageCamera';
+import { Touches } from './touches';
 
 /** After so long without a change of zoom, pages are drawn anew at the new scale, ms. */
 const SETTLE = 140;
 /** Between what is gone to or kept in sight and the window's edge, CSS pixels. */
 const EDGE = 8;
+/** What is gone to stands so far from the head of the window, CSS pixels. */
+const SPOT = 24;
 /** One may want to come back from farther than so many heights of the window. */
 const FAR = 1.5;
 
@@ -62,6 +66,8 @@ const NOTHING: StageSight = {
 export class StageController extends StageCamera {
   /** The print of pages that went out of sight. */
   readonly papers = new KeptPapers();
+  /** Taps and holds of fingers that move the paper. */
+  readonly touches = new Touches();
   /** By the page's id: pages come and go between others. */
   private readonly mounted = new Map<PageId, Mounted>();
   private sight = NOTHING;
@@ -161,6 +167,18 @@ export class StageController extends StageCamera {
     this.jump({ ...this.camera, y });
   }
 
+  /** Goes to a spot of a page, in user space, where reading goes on: it comes to stand near the head of the window. */
+  goToSpot(index: number, at: Vec | null): void {
+    if (!at) return this.jump(this.cameraOn(index), true);
+    const { x, y } = transform(displayMatrix(this.pages[index]), at);
+    const { zoom } = this.camera;
+    const head = (this.covered + SPOT) / zoom;
+    const left = pageLeft(this.stack, index) + x;
+    const isSeen = left >= this.camera.x && left < this.camera.x + this.view.width / zoom;
+    const from = isSeen ? this.camera.x : left - SPOT / zoom;
+    this.jump({ zoom, x: from, y: this.stack.tops[index] + y - head }, true);
+  }
+
   /** Brings a place of a page (points from its upper left corner, as seen) to the middle of the window. */
   showPlace(index: number, at: Vec): void {
     const { zoom } = this.camera;
@@ -176,12 +194,12 @@ export class StageController extends StageCamera {
   }
 
   /** Moves the camera to another place of the document, from which one may want to go back. */
-  private jump(camera: Camera): void {
+  private jump(camera: Camera, chosen = false): void {
     const from = this.getPlace();
     const { y, zoom } = this.camera;
     this.move(camera);
     if (Math.abs(this.camera.y - y) * zoom > FAR * this.view.height)
-      this.visited.leave(from, performance.now());
+      this.visited.leave(from, performance.now(), chosen);
     this.look();
   }
 

@@ -14,6 +14,7 @@ export { printedDotOn } from './printedDotOn';
 export { printedRulesOn } from './printedRulesOn';
 export type { Device } from './manners';
 export type { Writer } from './pointers';
+export type { Follower, Touch } from './touches';
 export { pictureOfMarks } from './pictureOfMarks';
 export { pictureOfPage } from './pictureOfPage';
 export { DrawingSvg } from './DrawingSvg';

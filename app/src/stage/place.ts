@@ -36,9 +36,9 @@ export class Visited {
     return this.forward[this.forward.length - 1] ?? null;
   }
 
-  /** One jumps away from a place at a time, ms. */
-  leave(place: StagePlace, now: number): void {
-    if (!this.before || now - this.last > ONE_JUMP) this.back.push(place);
+  /** One jumps away from a place at a time, ms; what was chosen is a jump of its own. */
+  leave(place: StagePlace, now: number, chosen: boolean): void {
+    if (chosen || !this.before || now - this.last > ONE_JUMP) this.back.push(place);
     if (this.back.length > MOST) this.back.shift();
     this.forward = [];
     this.last = now;

@@ -1,5 +1,7 @@
+import type { Vec } from '@marginalis/core/geometry';
 import { attachPointers, DOT_TIME, type Writer } from './pointers';
 import type { StageController } from './StageController';
+import { type Follower, HOLD, Touches } from './touches';
 
 /** What the writer was told, and how the paper moved. */
 let said: string[];
@@ -25,6 +27,8 @@ const stage = {
   zoomTo: () => undefined,
   getCamera: () => ({ x: 0, y: 0, zoom: 1 }),
   getView: () => ({ width: 800, height: 600 }),
+  pageAt: (user: Vec) => ({ index: 0, user }),
+  touches: new Touches(),
 } as unknown as StageController;
 
 /** A pointer event as the browser gives it; jsdom knows none. */
@@ -156,4 +160,46 @@ test('what is pressed on a chip is the chip’s; a pen that goes on through it w
   expect(said).toEqual([]);
   onChip('move', 20);
   expect(said).toEqual(['start pen 1', 'move pen 1']);
+});
+
+test('a finger that moves the paper taps, once and again, or holds; what has taken it moves no paper', () => {
+  jest.useFakeTimers();
+  point('down', 'pen', 1, 10, 10);
+  point('up', 'pen', 1, 10, 10);
+  time += 2_000;
+  const { touches } = stage;
+  const taps: number[] = [];
+  const end = touches.tap((_, n) => taps.push(n) > 0);
+  point('down', 'touch', 2, 100, 100);
+  point('up', 'touch', 2, 103, 100);
+  point('down', 'touch', 3, 104, 100);
+  point('up', 'touch', 3, 104, 100);
+  expect(taps).toEqual([1, 2]);
+  point('down', 'touch', 4, 100, 100);
+  point('move', 'touch', 4, 100, 140);
+  point('up', 'touch', 4, 100, 140);
+  expect(taps).toEqual([1, 2]);
+
+  const followed: string[] = [];
+  const follower: Follower = {
+    move: () => followed.push('move'),
+    end: () => followed.push('end'),
+    cancel: () => followed.push('cancel'),
+  };
+  const letGo = touches.hold(() => follower);
+  const before = moved;
+  point('down', 'touch', 5, 100, 100);
+  jest.advanceTimersByTime(HOLD + 1);
+  point('move', 'touch', 5, 100, 200);
+  point('up', 'touch', 5, 100, 200);
+  expect(followed).toEqual(['move', 'end']);
+  // A pinch holds nothing.
+  point('down', 'touch', 6, 100, 100);
+  point('down', 'touch', 7, 200, 100);
+  jest.advanceTimersByTime(HOLD + 1);
+  expect(followed).toEqual(['move', 'end']);
+  expect(moved).toEqual(before);
+  end();
+  letGo();
+  jest.useRealTimers();
 });

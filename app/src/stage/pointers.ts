@@ -63,6 +63,8 @@ export function attachPointers(
   );
   const mover = new PaperMover(stage);
   let writing: number | null = null;
+  /** The finger that moves the paper by itself: it may tap, or hold. */
+  let touching: number | null = null;
 
   const contact = (e: PointerEvent): Contact => ({
     id: e.pointerId,
@@ -81,7 +83,10 @@ export function attachPointers(
       if (act === 'move') mover.down(writing, lastPlace, time);
       writing = null;
     }
-    if (act === 'ignore') mover.letAllGo();
+    if (act !== 'ignore') return;
+    mover.letAllGo();
+    stage.touches.cancel();
+    touching = null;
   }
   let lastPlace: Vec = { x: 0, y: 0 };
 
@@ -106,8 +111,14 @@ export function attachPointers(
     capture(element, e.pointerId);
     e.preventDefault();
     const at = stage.fromClient(e.clientX, e.clientY);
-    if (act === 'move') mover.down(e.pointerId, at, e.timeStamp);
-    else if (writing === null) {
+    if (act === 'move') {
+      const isFirst = !mover.isHeld();
+      mover.down(e.pointerId, at, e.timeStamp);
+      const hit = isFirst && e.button === 0 ? stage.pageAt(at) : null;
+      if (!isFirst) stage.touches.cancel();
+      else if (hit) stage.touches.begin(at, { ...hit, event: e }, () => mover.letGo(e.pointerId));
+      touching = hit ? e.pointerId : null;
+    } else if (writing === null) {
       writing = e.pointerId;
       lastPlace = at;
       getWriter()?.start(e, act);
@@ -121,6 +132,9 @@ export function attachPointers(
       if (Math.hypot(e.clientX - down.clientX, e.clientY - down.clientY) > THROUGH) {
         begin(down);
       }
+    }
+    if (e.pointerId === touching) {
+      if (stage.touches.move(stage.fromClient(e.clientX, e.clientY), e)) return;
     }
     if (e.pointerId === writing) {
       lastPlace = stage.fromClient(e.clientX, e.clientY);
@@ -136,6 +150,10 @@ export function attachPointers(
   function onUp(e: PointerEvent): void {
     onChip = null;
     manners.up(contact(e));
+    if (e.pointerId === touching) {
+      touching = null;
+      stage.touches.end(stage.fromClient(e.clientX, e.clientY), e);
+    }
     if (e.pointerId === writing) {
       writing = null;
       getWriter()?.end(e);
@@ -146,6 +164,10 @@ export function attachPointers(
     onChip = null;
     manners.up(contact(e));
     mover.letGo(e.pointerId);
+    if (e.pointerId === touching) {
+      touching = null;
+      stage.touches.cancel();
+    }
     if (e.pointerId !== writing) return;
     writing = null;
     // A call, a tab switch or the system took the pen away: what was written stays.

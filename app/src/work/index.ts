@@ -8,5 +8,6 @@ export {
   firstPagePicture,
   warmPdfJs,
 } from './pdfPictures';
+export { type FileLink, PdfGuide } from './pdfGuide';
 export { PrintError, PrintReader, type SearchNews } from './printReader';
 export { whenIdle } from './whenIdle';

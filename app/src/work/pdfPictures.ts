@@ -1,6 +1,7 @@
 import { REFUSALS } from '@marginalis/core/document';
 import { box, type PageBox, type Tile } from '@marginalis/core/geometry';
 import type * as pdfjs from 'pdfjs-dist';
+import { PdfGuide } from './pdfGuide';
 
 type PdfJs = typeof pdfjs;
 
@@ -67,6 +68,7 @@ export class PdfPictures {
   private waiting: Waiting[] = [];
   private busy: Waiting | null = null;
   private closed = false;
+  private way: PdfGuide | null = null;
 
   private constructor(
     private readonly pdfjs: PdfJs,
@@ -107,6 +109,11 @@ export class PdfPictures {
 
   get pageCount(): number {
     return this.doc.numPages;
+  }
+
+  /** What the file says of the way through it. */
+  get guide(): PdfGuide {
+    return (this.way ??= new PdfGuide(this.doc));
   }
 
   /** The geometry of every page, as pdf.js tells it. */

@@ -42,6 +42,7 @@ export {
 } from './clip.ts';
 export { type IncomingInk, bringInInk } from './bringIn.ts';
 export { addPaper } from './pages.ts';
+export { addBookmark, moveBookmark, removeBookmark, renameBookmark } from './bookmarks.ts';
 export { type WordMarking, markWords } from './markWords.ts';
 export {
   BOX_HANDLES,

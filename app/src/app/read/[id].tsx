@@ -12,6 +12,8 @@ import { pickingFeature } from '@/features/picking';
 import { practiceFeature } from '@/features/practice';
 import { ReaderScreen } from '@/features/reader';
 import { sendingFeature } from '@/features/sending';
+import { contentsFeature } from '@/features/contents';
+import { linksFeature } from '@/features/links';
 import { searchFeature } from '@/features/search';
 import { hintsFeature } from '@/features/hints';
 import { viewFeature } from '@/features/view';
@@ -29,7 +31,9 @@ const FEATURES = [
   figuresFeature,
   pickingFeature,
   markListFeature,
+  contentsFeature,
   searchFeature,
+  linksFeature,
   pagesFeature,
   viewFeature,
   inkFilesFeature,

@@ -1,7 +1,7 @@
 import { inOrder, marksOn } from '@marginalis/core/document';
 import { clearPage } from '@marginalis/core/editing';
 import { type Eraser, inkName } from '@marginalis/core/marks';
-import { useSettings, useSession, useSessionState } from '@/session';
+import { usePageNames, useSession, useSessionState, useSettings } from '@/session';
 import { useSight } from '@/stage';
 import { Action, type Choice, Choices, InkDrop, paperIcon } from '@/ui';
 
@@ -22,6 +22,7 @@ export function Erasing({ instrument, onClose }: { instrument: Eraser; onClose: 
   const { change } = useSettings();
   const session = useSession();
   const { current } = useSight();
+  const nameOf = usePageNames();
   const page = useSessionState((s) => s.document.pages[current]);
   const document = useSessionState((s) => s.document);
   const { id, takes, only, colour } = instrument;
@@ -68,7 +69,7 @@ export function Erasing({ instrument, onClose }: { instrument: Eraser; onClose: 
           onClose();
         }}
       >
-        {`Clear page ${current + 1}`}
+        {`Clear page ${nameOf(current)}`}
       </Action>
     </>
   );

@@ -19,6 +19,8 @@ export const LineRow = memo(function LineRow(props: {
   holds: string;
   marks: readonly ListedMark[];
   page: PageBox;
+  /** What the page is called. */
+  pageName: string;
   depth: number;
   open: boolean;
   picked: boolean;
@@ -27,13 +29,13 @@ export const LineRow = memo(function LineRow(props: {
   onJump: (row: ListedMark) => void;
   onPick: (marks: readonly ListedMark[]) => void;
 }) {
-  const { id, name, holds, marks, page, depth, open, picked, writable } = props;
+  const { id, name, holds, marks, page, pageName, depth, open, picked, writable } = props;
   const { onOpen, onJump, onPick } = props;
   const { colors } = useTheme();
   const [first] = marks;
   const inks = [...new Set(marks.map(({ mark }) => inkName(mark.style.colour)))];
   const made = [first.mark.author, dateOf(first.mark.madeAt)].filter(Boolean).join(' · ');
-  const label = `${name}, ${holds}, page ${first.page + 1}`;
+  const label = `${name}, ${holds}, page ${pageName}`;
   return (
     <View
       style={[styles.row, { borderColor: colors.outlineVariant, paddingLeft: depth * STEP_IN }]}
@@ -57,7 +59,7 @@ export const LineRow = memo(function LineRow(props: {
       >
         <Picture rows={marks} page={page} width="100%" height={PICTURE} />
         <Text variant="bodySmall" numberOfLines={1} style={{ color: colors.onSurfaceVariant }}>
-          {`Page ${first.page + 1} · ${holds} · ${inks.join(', ')} · ${made}`}
+          {`Page ${pageName} · ${holds} · ${inks.join(', ')} · ${made}`}
         </Text>
       </Pressable>
       <PickBox

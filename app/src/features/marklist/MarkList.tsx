@@ -11,7 +11,7 @@ import { EMPTY_PRINT } from '@marginalis/core/print';
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
-import { useSessionState } from '@/session';
+import { usePageNames, useSessionState } from '@/session';
 import { useReader } from '@/shell';
 import { Action } from '@/ui';
 import { Filters } from './Filters';
@@ -27,6 +27,7 @@ const countOf = (n: number): string => (n === 1 ? '1 mark' : `${n} marks`);
 export function MarkList({ onGone }: { onGone: () => void }) {
   const { session, stage } = useReader();
   const { colors } = useTheme();
+  const nameOf = usePageNames();
   // The list may lag behind the pen: lifting it does not wait for thousands of rows.
   const document = useDeferredValue(useSessionState((s) => s.document));
   const picked = useSessionState((s) => s.picked);
@@ -161,6 +162,7 @@ export function MarkList({ onGone }: { onGone: () => void }) {
                 holds={item.holds}
                 marks={item.marks}
                 page={document.pages[item.marks[0].page]}
+                pageName={nameOf(item.marks[0].page)}
                 depth={item.depth}
                 open={unfolded.has(item.key)}
                 picked={item.marks.every(({ mark }) => picked.has(mark.id))}
@@ -173,6 +175,7 @@ export function MarkList({ onGone }: { onGone: () => void }) {
               <MarkRow
                 row={item.mark}
                 page={document.pages[item.mark.page]}
+                pageName={nameOf(item.mark.page)}
                 words={beneath(item.mark)}
                 picked={picked.has(item.mark.mark.id)}
                 writable={writable}

@@ -21,6 +21,8 @@ export const dateOf = (time: number): string =>
 export const MarkRow = memo(function MarkRow(props: {
   row: ListedMark;
   page: PageBox;
+  /** What the page is called. */
+  pageName: string;
   words: string;
   picked: boolean;
   writable: boolean;
@@ -30,11 +32,22 @@ export const MarkRow = memo(function MarkRow(props: {
   onPick: (rows: readonly ListedMark[]) => void;
   onUnlock: (row: ListedMark) => void;
 }) {
-  const { row, page, words, picked, writable, depth = 0, onJump, onPick, onUnlock } = props;
+  const {
+    row,
+    page,
+    pageName,
+    words,
+    picked,
+    writable,
+    depth = 0,
+    onJump,
+    onPick,
+    onUnlock,
+  } = props;
   const { colors } = useTheme();
   const { mark } = row;
   const { name } = row.words;
-  const label = [name, inkName(mark.style.colour), `page ${row.page + 1}`, words].filter(Boolean);
+  const label = [name, inkName(mark.style.colour), `page ${pageName}`, words].filter(Boolean);
   const made = [mark.author, dateOf(mark.madeAt)].filter(Boolean).join(' · ');
   return (
     <View
@@ -52,7 +65,7 @@ export const MarkRow = memo(function MarkRow(props: {
             {words === '' ? name : `${name}: ${words}`}
           </Text>
           <Text variant="bodySmall" numberOfLines={1} style={{ color: colors.onSurfaceVariant }}>
-            {`Page ${row.page + 1} · ${inkName(mark.style.colour)} · ${made}`}
+            {`Page ${pageName} · ${inkName(mark.style.colour)} · ${made}`}
           </Text>
         </View>
       </Pressable>

@@ -14,8 +14,8 @@ const AFTER = 32;
 /** One hit of the list: the words around it, and its page. */
 export const HitRow = memo(function HitRow(props: {
   hit: SearchHit;
-  /** From 0. */
-  page: number;
+  /** What its page is called. */
+  page: string;
   here: boolean;
   onPress: (hit: SearchHit) => void;
 }) {
@@ -27,7 +27,7 @@ export const HitRow = memo(function HitRow(props: {
   return (
     <Pressable
       role="button"
-      accessibilityLabel={`Page ${page + 1}: ${near}${exact}${next}`}
+      accessibilityLabel={`Page ${page}: ${near}${exact}${next}`}
       aria-current={here}
       onPress={() => onPress(hit)}
       style={[
@@ -42,7 +42,7 @@ export const HitRow = memo(function HitRow(props: {
         {next}
       </Text>
       <Text variant="bodySmall" style={[styles.page, { color: colors.onSurfaceVariant }]}>
-        {page + 1}
+        {page}
       </Text>
     </Pressable>
   );

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { FlatList, StyleSheet, type TextInput as NativeInput, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
-import type { SearchHit } from '@/session';
+import { type SearchHit, usePageNames } from '@/session';
 import { useReader } from '@/shell';
 import { IconAction, ToggleChip } from '@/ui';
 import { goToHit } from './goToHit';
@@ -20,6 +20,7 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
   const { colors } = useTheme();
   const state = useStore(search.store);
   const { hits, at, how, reading } = state;
+  const nameOf = usePageNames();
   const [typed, setTyped] = useState(state.term);
   const field = useRef<NativeInput>(null);
   const list = useRef<FlatList<SearchHit>>(null);
@@ -131,7 +132,12 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
         accessibilityLabel="Hits"
         style={styles.hits}
         renderItem={({ item }) => (
-          <HitRow hit={item} page={stage.indexOf(item.page)} here={item === at} onPress={jump} />
+          <HitRow
+            hit={item}
+            page={nameOf(stage.indexOf(item.page))}
+            here={item === at}
+            onPress={jump}
+          />
         )}
       />
     </View>

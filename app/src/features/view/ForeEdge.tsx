@@ -1,6 +1,6 @@
 import { markSlots, SLOTS } from '@marginalis/core/derived';
 import type { DocState } from '@marginalis/core/document';
-import { displayMatrix, displaySize, transform } from '@marginalis/core/geometry';
+import { farOf, type GuidePlace, ownBookmarks } from '@marginalis/core/guide';
 import {
   type PointerEvent as ReactPointerEvent,
   type KeyboardEvent as ReactKeyboardEvent,
@@ -10,7 +10,7 @@ import {
 import { useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
-import { type SearchHit, useSession, useSessionState } from '@/session';
+import { usePageNames, useSession, useSessionState } from '@/session';
 import { useSight, useStage } from '@/stage';
 import { Area } from '@/ui';
 
@@ -43,19 +43,11 @@ function placesOf({ pages, marks }: DocState): readonly number[] {
 }
 
 /** Where hits are, as {@link placesOf} says it. */
-function placesOfHits(pages: DocState['pages'], hits: readonly SearchHit[]): readonly number[] {
+function placesOfHits(pages: DocState['pages'], hits: readonly GuidePlace[]): readonly number[] {
   if (hits.length === 0) return NOWHERE;
   const steps = PLACES / pages.length;
-  const numbers = new Map(pages.map(({ id }, n) => [id, n]));
-  const places = new Set<number>();
-  for (const { page, at } of hits) {
-    const n = numbers.get(page);
-    if (n === undefined) continue;
-    const { y } = transform(displayMatrix(pages[n]), at);
-    const share = Math.min(0.999, Math.max(0, y / displaySize(pages[n]).height));
-    places.add(Math.floor((n + share) * steps) / steps);
-  }
-  return [...places];
+  const fars = hits.map((hit) => farOf(pages, hit));
+  return [...new Set(fars.map((far) => Math.floor((far ?? 0) * steps) / steps))];
 }
 
 const NOWHERE: readonly number[] = [];
@@ -71,10 +63,17 @@ export function ForeEdge() {
   // Told only when it differs: writing on must not cost more because the strip shows it.
   const marked = useSessionState(useShallow((s) => placesOf(s.document)));
 
+  const nameOf = usePageNames();
   const { search } = useSession();
   const pages = useSessionState((s) => s.document.pages);
   const hits = useStore(search.store, (s) => s.hits);
   const found = useMemo(() => placesOfHits(pages, hits), [pages, hits]);
+  const bookmarks = useSessionState((s) => s.document.bookmarks);
+  const flags = useMemo(
+    () =>
+      ownBookmarks({ pages, bookmarks }).map((one) => ({ ...one, far: farOf(pages, one) ?? 0 })),
+    [pages, bookmarks],
+  );
 
   const scrub = (e: ReactPointerEvent<HTMLDivElement>) => {
     const r = strip.current?.getBoundingClientRect();
@@ -114,7 +113,7 @@ export function ForeEdge() {
       aria-valuemin={1}
       aria-valuemax={count}
       aria-valuenow={current + 1}
-      aria-valuetext={`Page ${current + 1} of ${count}`}
+      aria-valuetext={`Page ${nameOf(current)} of ${count}`}
       onKeyDown={onKeyDown}
       onPointerDown={(e) => {
         const isOnThumb = thumb.current?.contains(e.target as Node) ?? false;
@@ -167,6 +166,23 @@ export function ForeEdge() {
             top: share(place),
             height: 2,
             background: colors.primary,
+          }}
+        />
+      ))}
+      {flags.map(({ id, far }) => (
+        <Area
+          key={id}
+          data-flag={Math.floor(far) + 1}
+          style={{
+            position: 'absolute',
+            left: 2,
+            width: 0,
+            height: 0,
+            top: share(far),
+            marginTop: -4,
+            borderTop: '4px solid transparent',
+            borderBottom: '4px solid transparent',
+            borderLeft: `9px solid ${colors.primary}`,
           }}
         />
       ))}

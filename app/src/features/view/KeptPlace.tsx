@@ -1,7 +1,7 @@
 import { useEffect, useState } from 'react';
 import { StyleSheet } from 'react-native';
 import { useTheme } from 'react-native-paper';
-import { useSettings, useSession } from '@/session';
+import { usePageNames, useSettings, useSession } from '@/session';
 import { FootCorner, type StagePlace, useSight, useStage } from '@/stage';
 import { keepPlace } from '@/storage';
 import { Action, paperIcon } from '@/ui';
@@ -46,6 +46,7 @@ export function KeptPlace() {
 function WayBack({ before }: { before: StagePlace }) {
   const { controller } = useStage();
   const hand = useSettings((r) => r.hand);
+  const nameOf = usePageNames();
   const { colors } = useTheme();
   const [offered, setOffered] = useState(true);
   useEffect(() => {
@@ -61,7 +62,7 @@ function WayBack({ before }: { before: StagePlace }) {
         onPress={() => controller.step('back')}
         style={[styles.way, { backgroundColor: colors.surface }]}
       >
-        {`Back to page ${controller.indexOf(before.page) + 1}`}
+        {`Back to page ${nameOf(controller.indexOf(before.page))}`}
       </Action>
     </FootCorner>
   );

@@ -1,21 +1,27 @@
+import { pageNamed } from '@marginalis/core/guide';
 import { useState } from 'react';
 import { StyleSheet, TextInput, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
+import { usePageNames } from '@/session';
 import { useSight, useStage } from '@/stage';
 
-/** The number of the page in sight; another one typed goes there. */
+/** The name of the page in sight, and its number where that is another; a name or number typed goes there. */
 export function PageField() {
   const { controller } = useStage();
   const { current, count } = useSight();
+  const nameOf = usePageNames();
   const { colors } = useTheme();
   const [entry, setEntry] = useState<{ text: string; at: number } | null>(null);
   // What was typed is forgotten as soon as another page is in sight.
   const typed = entry?.at === current ? entry.text : null;
+  const names = Array.from({ length: count }, (_, k) => nameOf(k));
+  const name = nameOf(current);
+  const isNumber = name === String(current + 1);
+  const width = 20 + 10 * Math.max(String(count).length, Math.min(name.length, 6));
 
   const go = () => {
-    const page = Number(typed);
-    if (typed !== null && Number.isInteger(page) && page >= 1 && page <= count)
-      controller.goToPage(page - 1);
+    const page = typed === null ? null : pageNamed(names, typed);
+    if (page !== null) controller.goToPage(page);
     setEntry(null);
   };
   return (
@@ -23,17 +29,19 @@ export function PageField() {
       <View>
         <TextInput
           accessibilityLabel={`Page, 1 to ${count}`}
-          value={typed ?? String(current + 1)}
+          value={typed ?? name}
           onChangeText={(text) => setEntry({ text, at: current })}
           onSubmitEditing={go}
           onBlur={go}
           selectTextOnFocus
-          inputMode="numeric"
-          style={[styles.field, { color: colors.onSurface, width: 20 + 10 * String(count).length }]}
+          inputMode={names.every((one) => /^\d+$/.test(one)) ? 'numeric' : 'text'}
+          style={[styles.field, { color: colors.onSurface, width }]}
         />
         <View style={[styles.line, { backgroundColor: colors.outline }]} />
       </View>
-      <Text style={{ color: colors.onSurfaceVariant }}>/ {count}</Text>
+      <Text style={{ color: colors.onSurfaceVariant }}>
+        {isNumber ? `/ ${count}` : `${current + 1} / ${count}`}
+      </Text>
     </View>
   );
 }

@@ -1,0 +1,1 @@
+export { contentsFeature } from './feature';

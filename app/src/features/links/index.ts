@@ -1,0 +1,1 @@
+export { linksFeature } from './feature';

@@ -1,0 +1,101 @@
+import { distance, type Vec } from '@marginalis/core/geometry';
+
+/** A finger that moves farther is no tap, and holds nothing, CSS pixels. */
+const STILL = 8;
+/** A tap is lifted before, ms. */
+const TAP = 300;
+/** Taps follow on each other within so long, ms, and no farther apart than this, CSS pixels. */
+const NEXT_TAP = 320;
+const NEAR = 30;
+/** A finger that rests for so long holds what is under it, ms. */
+export const HOLD = 480;
+
+/** A touch of a page by what moves the paper. */
+export interface Touch {
+  /** The page, from 0, and where on it, in user space. */
+  readonly index: number;
+  readonly user: Vec;
+  readonly event: PointerEvent;
+}
+
+/** Whoever has taken a finger that holds: told what it does until it is lifted. */
+export interface Follower {
+  move(event: PointerEvent): void;
+  end(event: PointerEvent): void;
+  cancel(): void;
+}
+
+type OnTap = (touch: Touch, taps: number) => boolean;
+type OnHold = (touch: Touch) => Follower | null;
+
+/** What a finger does that moves the paper, but has not moved: it taps, or it holds. */
+export class Touches {
+  private readonly onTaps = new Set<OnTap>();
+  private readonly onHolds = new Set<OnHold>();
+  private down: { readonly at: Vec; readonly touch: Touch } | null = null;
+  private timer: ReturnType<typeof setTimeout> | undefined;
+  private taps = 0;
+  private tappedAt = { time: -Infinity, at: { x: 0, y: 0 } };
+  private follower: Follower | null = null;
+
+  /** Whoever is told of taps says whether the tap was for it; then nobody else hears of it. */
+  tap(handler: OnTap): () => void {
+    this.onTaps.add(handler);
+    return () => this.onTaps.delete(handler);
+  }
+
+  hold(handler: OnHold): () => void {
+    this.onHolds.add(handler);
+    return () => this.onHolds.delete(handler);
+  }
+
+  /** Tells of a tap that was seen elsewhere; whether it was for anybody. */
+  tell(touch: Touch, taps: number): boolean {
+    return [...this.onTaps].some((handler) => handler(touch, taps));
+  }
+
+  /** A first finger came down on a page; `taken` is called when somebody takes it because it holds. */
+  begin(at: Vec, touch: Touch, taken: () => void): void {
+    this.letGo();
+    this.down = { at, touch };
+    this.timer = setTimeout(() => {
+      for (const handler of this.onHolds) {
+        this.follower = handler(touch);
+        if (this.follower) break;
+      }
+      if (this.follower) taken();
+      this.down = null;
+    }, HOLD);
+  }
+
+  /** Whether the finger belongs to somebody who has taken it. */
+  move(at: Vec, event: PointerEvent): boolean {
+    if (this.follower) this.follower.move(event);
+    else if (this.down && distance(this.down.at, at) > STILL) this.letGo();
+    return this.follower !== null;
+  }
+
+  end(at: Vec, event: PointerEvent): void {
+    const { down, follower } = this;
+    this.letGo();
+    if (follower) return follower.end(event);
+    if (!down || event.timeStamp - down.touch.event.timeStamp > TAP) return;
+    const { time, at: before } = this.tappedAt;
+    const follows = event.timeStamp - time < NEXT_TAP && distance(at, before) < NEAR;
+    this.taps = follows ? this.taps + 1 : 1;
+    this.tappedAt = { time: event.timeStamp, at };
+    this.tell(down.touch, this.taps);
+  }
+
+  /** A second finger came, or the browser took the first away. */
+  cancel(): void {
+    const { follower } = this;
+    this.letGo();
+    follower?.cancel();
+  }
+
+  private letGo(): void {
+    clearTimeout(this.timer);
+    this.down = this.follower = null;
+  }
+}

@@ -1,0 +1,130 @@
+import type { Box } from '@marginalis/core/geometry';
+import { cornerOf, type FilePlace, type OutlineEntry } from '@marginalis/core/guide';
+import type * as pdfjs from 'pdfjs-dist';
+
+/** A file made to harm may hold more; nobody reads more. */
+const MOST_ENTRIES = 10_000;
+const DEEPEST = 24;
+const LONGEST = 500;
+const MOST_LINKS = 2_000;
+/** Addresses that may be opened from a document; all others lead nowhere. */
+const ADDRESS = /^(https?:\/\/|mailto:)/i;
+
+/** A link of a file, over an area of a page in user space. */
+export interface FileLink {
+  readonly area: Box;
+  readonly place: FilePlace | null;
+  readonly address: string | null;
+}
+
+interface RawEntry {
+  readonly title: string;
+  readonly dest: string | readonly unknown[] | null;
+  readonly url: string | null;
+  readonly count: number | undefined;
+  readonly items: readonly RawEntry[];
+}
+
+/** What a file says of the way through it: its outline, the names of its pages, its links. */
+export class PdfGuide {
+  private named: Promise<Readonly<Record<string, unknown>>> | null = null;
+  private numbers = new Map<string, Promise<number | null>>();
+
+  constructor(private readonly doc: pdfjs.PDFDocumentProxy) {}
+
+  /** Empty where the file has none, or a damaged one. */
+  async outline(): Promise<readonly OutlineEntry[]> {
+    const raw = (await orNothing(this.doc.getOutline())) as readonly RawEntry[] | null;
+    let room = MOST_ENTRIES;
+    const read = (entries: readonly RawEntry[], depth: number): Promise<OutlineEntry[]> => {
+      const taken = depth < DEEPEST ? entries.slice(0, Math.max(0, room)) : [];
+      room -= taken.length;
+      return Promise.all(
+        taken.map(async ({ title, dest, url, count = 0, items }) => ({
+          title: plain(title),
+          place: await this.placeOf(dest),
+          address: addressOf(url),
+          open: count >= 0,
+          under: await read(items, depth + 1),
+        })),
+      );
+    };
+    return read(raw ?? [], 0);
+  }
+
+  /** The label of each page; null where the file gives them none. */
+  async labels(): Promise<readonly string[] | null> {
+    const labels = (await orNothing(this.doc.getPageLabels())) as readonly string[] | null;
+    return labels?.map(plain) ?? null;
+  }
+
+  /** The links of a page, from 0. Those that would start a program, or run a script, are none. */
+  async linksOn(index: number): Promise<readonly FileLink[]> {
+    const page = await this.doc.getPage(index + 1);
+    const all = (await page.getAnnotations()) as readonly Record<string, unknown>[];
+    const links: FileLink[] = [];
+    for (const { subtype, rect, dest, url } of all.slice(0, MOST_LINKS)) {
+      if (subtype !== 'Link' || !Array.isArray(rect) || !rect.every(Number.isFinite)) continue;
+      const [x0, y0, x1, y1] = rect as number[];
+      const place = await this.placeOf(dest as RawEntry['dest']);
+      const address = addressOf(url);
+      if (!place && !address) continue;
+      const area = {
+        minX: Math.min(x0, x1),
+        minY: Math.min(y0, y1),
+        maxX: Math.max(x0, x1),
+        maxY: Math.max(y0, y1),
+      };
+      links.push({ area, place, address });
+    }
+    return links;
+  }
+
+  /** Where a destination, or the name of one, leads; null where that is nowhere in the file. */
+  private async placeOf(dest: RawEntry['dest'] | undefined): Promise<FilePlace | null> {
+    if (!dest) return null;
+    if (typeof dest === 'string') {
+      this.named ??= orNothing(this.doc.getDestinations()).then(
+        (all) => (all ?? {}) as Readonly<Record<string, unknown>>,
+      );
+      const all = await this.named;
+      const explicit = Object.hasOwn(all, dest) ? all[dest] : null;
+      return Array.isArray(explicit) ? this.placeOf(explicit) : null;
+    }
+    const [target, fit, ...numbers] = dest;
+    const page = await this.numberOf(target);
+    if (page === null || page < 0 || page >= this.doc.numPages) return null;
+    const { name } = (fit ?? {}) as { name?: unknown };
+    return { page, ...cornerOf(typeof name === 'string' ? name : '', numbers) };
+  }
+
+  private numberOf(target: unknown): Promise<number | null> | number | null {
+    if (typeof target === 'number') return Number.isInteger(target) ? target : null;
+    const { num, gen } = (target ?? {}) as { num?: unknown; gen?: unknown };
+    if (typeof num !== 'number' || typeof gen !== 'number') return null;
+    const key = `${num} ${gen}`;
+    let number = this.numbers.get(key);
+    if (!number) {
+      number = orNothing(this.doc.getPageIndex({ num, gen }));
+      this.numbers.set(key, number);
+    }
+    return number;
+  }
+}
+
+/** What a damaged file cannot say is not there. */
+const orNothing = <T>(asked: Promise<T>): Promise<T | null> =>
+  asked.catch((e: unknown) => {
+    console.warn('A part of the document was not read.', e);
+    return null;
+  });
+
+const addressOf = (url: unknown): string | null =>
+  typeof url === 'string' && ADDRESS.test(url) ? url : null;
+
+/** Without what would break a line, or turn it round. */
+const plain = (text: string): string =>
+  text
+    .replace(/[\p{Cc}\s\u202a-\u202e\u2066-\u2069]+/gu, ' ')
+    .trim()
+    .slice(0, LONGEST);

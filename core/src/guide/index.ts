@@ -1,0 +1,12 @@
+export { cornerOf, type FilePlace, type OutlineEntry, pointOf } from './outline.ts';
+export { pageNamed, pageNames } from './pageNames.ts';
+export {
+  bookmarkRows,
+  contentsOf,
+  type ContentsRow,
+  farOf,
+  type GuidePlace,
+  ownBookmarks,
+  rowAt,
+  unfolded,
+} from './contents.ts';
