@@ -296,3 +296,27 @@ test('left-handed people mirror the layout with one setting', async ({ page }) =
   const again = await edge.boundingBox();
   expect(again && again.x + again.width).toBe(390);
 });
+
+test('a finger that holds a word selects it, and goes on over others; a tap lets go', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  const pen = await Pen.of(page);
+  await pen.draw(line(await placeOn(page, 1, 0.2, 0.05), await placeOn(page, 1, 0.3, 0.05)));
+  // The finger comes when the pen is gone.
+  await page.waitForTimeout(900);
+  const [from, to] = [await placeOn(page, 1, 0.2, 0.25), await placeOn(page, 1, 0.4, 0.3)];
+  await pen.fingers('touchStart', [from]);
+  const chosen = page.getByTestId('chosen-words');
+  await expect(chosen).toBeVisible();
+  const chip = page.getByRole('group', { name: 'Selected words' });
+  await expect(chip).toBeHidden();
+  await pen.fingers('touchMove', [to]);
+  await pen.fingers('touchEnd', []);
+  await expect(chip).toBeVisible();
+  expect(await chosen.locator('polygon').count()).toBeGreaterThan(2);
+  await pen.fingers('touchStart', [await placeOn(page, 1, 0.7, 0.6)]);
+  await pen.fingers('touchEnd', []);
+  await expect(chip).toBeHidden();
+});

@@ -147,3 +147,67 @@ test('words are selected by going over them, a word by two taps, its sentence by
   await page.keyboard.press('Escape');
   await expect(chip).toBeHidden();
 });
+
+/** Drags a grip with the mouse to a place of a page, in shares of its width and height. */
+async function dragGrip(
+  page: Page,
+  name: string,
+  [u, v]: readonly [number, number],
+): Promise<void> {
+  const box = await page.getByRole('button', { name, exact: true }).boundingBox();
+  if (!box) throw new Error(`There is no ${name}.`);
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  // The grip stands off from what it means: it goes as far as that goes.
+  const from = await placeOn(page, 1, 0, 0);
+  const [toX, toY] = await placeOn(page, 1, u, v);
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move((x + toX) / 2, (y + toY) / 2, { steps: 4 });
+  await page.mouse.move(toX, toY, { steps: 4 });
+  expect(await placeOn(page, 1, 0, 0)).toEqual(from);
+  await page.mouse.up();
+}
+
+test('the ends of a selection, and of a mark, are dragged, or moved by the arrow keys', async ({
+  page,
+}) => {
+  const chip = page.getByRole('group', { name: 'Selected words' });
+  await take(page, 'Word picker');
+  await goOver(page, [0.13, 0.188], [0.28, 0.188]);
+  await expect(chip).toBeVisible();
+  await page.getByRole('button', { name: 'End of the selection' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await dragGrip(page, 'Start of the selection', [0.3, 0.18]);
+  await chip.getByRole('button', { name: 'Mark with the word highlighter' }).click();
+  const short = 'Text highlight, Sap green, page 1, cannot walk';
+  await expect.poll(() => listed(page)).toEqual([short]);
+
+  await take(page, 'Picker');
+  const at = await placeOn(page, 1, 0.35, 0.188);
+  await pen.draw([at, at]);
+  await dragGrip(page, 'End of what is marked', [0.2, 0.222]);
+  const long = 'Text highlight, Sap green, page 1, cannot walk away from a bad';
+  await expect.poll(() => listed(page)).toEqual([expect.stringContaining(short)]);
+  const [now] = await listed(page);
+  expect(now.length).toBeGreaterThan(short.length);
+  expect(long.startsWith(short)).toBe(true);
+  await page.keyboard.press('Control+z');
+  expect(await listed(page)).toEqual([short]);
+});
+
+test('words are selected by the keyboard alone, and marked', async ({ page }) => {
+  await page.keyboard.press('w');
+  const caret = page.getByTestId('word-caret');
+  await expect(caret).toBeFocused();
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowRight');
+  for (let n = 0; n < 3; n++) await page.keyboard.press('Shift+ArrowRight');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('button', { name: 'Mark with the word highlighter' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect.poll(() => listed(page)).toHaveLength(1);
+  const [marked] = await listed(page);
+  expect(marked.split(', ').pop()?.split(' ')).toHaveLength(4);
+});

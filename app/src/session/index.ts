@@ -25,7 +25,7 @@ export {
 } from './desk';
 export { useRemoval } from './removal';
 export { offeredDemos, addDemo, seedDesk } from './demo';
-export { type ChosenPart, WordsInHand } from './wordsInHand';
+export { type ChosenPart, type TypedSelection, type WordEnd, WordsInHand } from './wordsInHand';
 export { DocumentSearch, type SearchHit, type SearchState } from './documentSearch';
 export { SourcePrint } from './sourcePrint';
 export { Guide, type GuideState } from './guide';

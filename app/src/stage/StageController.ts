@@ -1,6 +1,7 @@
 import type { Page } from '@marginalis/core/document';
 import {
   boxCentre,
+  boxOfPoints,
   type Box,
   type Camera,
   displayMatrix,
@@ -191,6 +192,17 @@ export class StageController extends StageCamera {
     if (this.shows(index, area)) return;
     if (area) this.showPlace(index, transform(displayMatrix(this.pages[index]), boxCentre(area)));
     else this.goToPage(index);
+  }
+
+  /** Moves the paper no farther than it needs for points of a page, in user space, to be in sight. */
+  keepInSight(index: number, points: readonly Vec[]): void {
+    const seen = boxOfPoints(points.map((p) => transform(this.userToView(index), p)));
+    const { width, height } = this.view;
+    const by = (low: number, high: number, from: number, to: number): number =>
+      low < from ? from - low : high > to ? to - high : 0;
+    const dx = by(seen.minX, seen.maxX, SPOT, width - SPOT);
+    const dy = by(seen.minY, seen.maxY, this.covered + 2 * SPOT, height - 2 * SPOT);
+    if (dx !== 0 || dy !== 0) this.pan(dx, dy);
   }
 
   /** Moves the camera to another place of the document, from which one may want to go back. */

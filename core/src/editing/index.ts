@@ -44,6 +44,7 @@ export { type IncomingInk, bringInInk } from './bringIn.ts';
 export { addPaper } from './pages.ts';
 export { addBookmark, moveBookmark, removeBookmark, renameBookmark } from './bookmarks.ts';
 export { type WordMarking, markWords } from './markWords.ts';
+export { rangeOfWords, stretchedWords, stretchWords } from './stretchWords.ts';
 export {
   BOX_HANDLES,
   type BoxHandle,

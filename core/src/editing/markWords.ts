@@ -5,17 +5,10 @@ import {
   nextOrder,
   type Transaction,
 } from '../document/index.ts';
-import { lerp } from '../geometry/index.ts';
 import { asWords, type Strip, stripsOf, type WordsMark } from '../kinds/index.ts';
 import { instrumentStyle, type MarkId, type PageId, type WordMarker } from '../marks/index.ts';
-import {
-  partOfQuad,
-  placeNear,
-  type Print,
-  quoteOf,
-  type TextRange,
-  wordAround,
-} from '../print/index.ts';
+import { type Print, quoteOf, type TextRange } from '../print/index.ts';
+import { rangesOf } from './stretchWords.ts';
 
 export interface WordMarking {
   readonly id: MarkId;
@@ -29,9 +22,6 @@ export interface WordMarking {
   /** Nobody when left out or empty. */
   readonly author?: string;
 }
-
-/** Words are found again no farther than this from where they were marked, points. */
-const REACH = 4;
 
 /**
  * Marks words. Marks of one manner, ink and author that lie on the same words, or side by side, become one; null when there is no word, or
@@ -108,25 +98,6 @@ function unite(
     }
   }
   return { ranges, taken };
-}
-
-/** The part of the text that a mark lies on, strip by strip; null where the print has changed beneath it. */
-function rangesOf(print: Print, strips: readonly Strip[]): TextRange[] | null {
-  const ranges = strips.map((strip) => rangeOf(print, strip));
-  return ranges.every((range) => range !== null) ? ranges : null;
-}
-
-function rangeOf(print: Print, { quad, words }: Strip): TextRange | null {
-  const at = (share: number): number | null => {
-    const [head, , foot] = partOfQuad(quad, share, share);
-    return placeNear(print, lerp(head, foot, 0.5), REACH);
-  };
-  const [from, to] = [at(words[0].from), at(words[words.length - 1].to)];
-  if (from === null || to === null) return null;
-  // Words written from the right begin where their strip ends.
-  return from === to
-    ? wordAround(print, from)
-    : { from: Math.min(from, to), to: Math.max(from, to) };
 }
 
 /** Whether nothing but white space is between two parts of the text. */

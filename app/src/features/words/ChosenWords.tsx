@@ -14,25 +14,53 @@ import {
 } from '@/session';
 import { Chip, ChipButton } from '@/stage';
 import { Area, InkDrop } from '@/ui';
+import { Caret } from './Caret';
 import { CHOSEN, CHOSEN_OPACITY } from './chosenLook';
+import { Ends } from './Ends';
+import { MarkEnds } from './MarkEnds';
 import { markParts } from './markParts';
+import { asChosen, type PagePart } from './partsBetween';
 
 /** So many word markers are one tap away, those used last. */
 const MARKERS = 3;
 /** About how wide the chip is, CSS pixels. */
 const CHIP_WIDTH = 320;
 
+/** What lies on the words of a page: what is selected, and the ends of what is picked. */
+export function OnWords({ index }: { index: number }) {
+  return (
+    <>
+      <ChosenWords index={index} />
+      <MarkEnds index={index} />
+    </>
+  );
+}
+
 /** The words selected on a page, and beside the last of them what can be done with all. */
-export function ChosenWords({ index }: { index: number }) {
+function ChosenWords({ index }: { index: number }) {
   const session = useSession();
-  const parts = useStore(session.words.store, (s) => s.parts);
-  const page = useSessionState((s) => s.document.pages[index]);
+  const { parts, changing, typed } = useStore(session.words.store);
+  const pages = useSessionState((s) => s.document.pages);
+  const page = pages[index];
   const here = parts.find((part) => part.page === page?.id);
   if (!page || !here) return null;
+  const placed = parts.flatMap(({ page: id, print, range }): PagePart[] => {
+    const k = pages.findIndex((one) => one.id === id);
+    return k < 0 ? [] : [{ page: pages[k], index: k, print, range }];
+  });
   return (
     <>
       <Selection page={page} part={here} />
-      {parts[parts.length - 1] === here && <WordsChip index={index} page={page} part={here} />}
+      {typed?.caret.page === index && <Caret page={page} index={index} typed={typed} />}
+      <Ends
+        index={index}
+        parts={placed}
+        of="the selection"
+        onChange={(next, done) => session.words.change(asChosen(next), !done)}
+      />
+      {parts[parts.length - 1] === here && !changing && (
+        <WordsChip index={index} page={page} part={here} />
+      )}
     </>
   );
 }

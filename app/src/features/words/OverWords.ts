@@ -1,15 +1,11 @@
 import type { Page } from '@marginalis/core/document';
 import { distance, type Path, type Vec } from '@marginalis/core/geometry';
 import type { Instrument } from '@marginalis/core/marks';
-import {
-  bodyOf,
-  placeNear,
-  type Print,
-  type TextRange,
-  wordsBetween,
-} from '@marginalis/core/print';
+import { placeNear, type Print } from '@marginalis/core/print';
+import type { WordEnd } from '@/session';
 import type { Hit, InstrumentWriter, Reader, WritingTools } from '@/shell';
 import type { LiveLook } from '@/stage';
+import { type PagePart, pagesBetween, partsBetween } from './partsBetween';
 
 /** Farther from any word than this, points, nothing is meant by a touch. */
 const REACH = 24;
@@ -32,15 +28,6 @@ export interface Going<I extends Instrument = Instrument> {
   moved: boolean;
 }
 
-/** Words of one page that a contact goes over. */
-export interface Part {
-  readonly page: Page;
-  /** From 0. */
-  readonly index: number;
-  readonly print: Print;
-  readonly range: TextRange;
-}
-
 /** Follows a contact from the word it came down on to the one it is lifted from, over lines, columns and pages. */
 export abstract class OverWords<I extends Instrument> implements InstrumentWriter {
   readonly bare = true;
@@ -55,9 +42,9 @@ export abstract class OverWords<I extends Instrument> implements InstrumentWrite
   protected abstract own(instrument: Instrument): I | null;
   /** How what is gone over is shown meanwhile. */
   protected abstract lookOf(instrument: I): LiveLook;
-  protected abstract show(instrument: I, part: Part): { path: Path; colour: string } | null;
+  protected abstract show(instrument: I, part: PagePart): { path: Path; colour: string } | null;
   /** The contact was lifted; no parts where it came down beside the print. */
-  protected abstract done(going: Going<I>, parts: readonly Part[], event: PointerEvent): void;
+  protected abstract done(going: Going<I>, parts: readonly PagePart[], event: PointerEvent): void;
 
   start(event: PointerEvent, { index, user }: Hit, instrument: Instrument): void {
     const own = this.own(instrument);
@@ -154,27 +141,23 @@ export abstract class OverWords<I extends Instrument> implements InstrumentWrite
   }
 
   /** The words it goes over, page by page; none where it came down beside the print. */
-  private partsOf(going: Going<I>, printOf: (page: Page) => Print | null): Part[] {
-    const [first, last] =
-      going.from.page <= going.to.page ? [going.from, going.to] : [going.to, going.from];
-    const startPrint = printOf(this.pages[going.from.page]);
-    if (!startPrint || placeNear(startPrint, going.from.at, REACH) === null) return [];
-    return pagesOf(going).flatMap((index): Part[] => {
-      const page = this.pages[index];
-      const print = printOf(page);
-      if (!print || print.words.length === 0) return [];
-      // What goes on over the end of a page leaves out what stands at its foot.
-      const body = bodyOf(print);
-      const from = index === first.page ? placeNear(print, first.at) : body.from;
-      const to = index === last.page ? placeNear(print, last.at) : body.to;
-      if (from === null || to === null) return [];
-      return [{ page, index, print, range: wordsBetween(print, from, going.moved ? to : from) }];
-    });
+  private partsOf(going: Going<I>, printOf: (page: Page) => Print | null): PagePart[] {
+    const start = this.endAt(going.from, printOf, REACH);
+    if (!start) return [];
+    const end = going.moved ? this.endAt(going.to, printOf) : start;
+    // Where the other page says nothing, what is gone over ends with the words of those that do.
+    return partsBetween(this.pages, printOf, start, end ?? { page: going.to.page, place: 0 });
+  }
+
+  private endAt(
+    { page, at }: Place,
+    printOf: (page: Page) => Print | null,
+    reach = Infinity,
+  ): WordEnd | null {
+    const print = printOf(this.pages[page]);
+    const place = print && placeNear(print, at, reach);
+    return place === null ? null : { page, place };
   }
 }
 
-/** The pages a contact goes over, from the first to the last. */
-function pagesOf({ from, to }: Going): number[] {
-  const first = Math.min(from.page, to.page);
-  return Array.from({ length: Math.abs(from.page - to.page) + 1 }, (_, k) => first + k);
-}
+const pagesOf = ({ from, to }: Going): number[] => pagesBetween(from.page, to.page);

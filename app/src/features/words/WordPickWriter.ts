@@ -4,7 +4,8 @@ import { pathOfQuads, quadsOf, sentenceAround, type TextRange } from '@marginali
 import type { Hit } from '@/shell';
 import type { LiveLook } from '@/stage';
 import { CHOSEN, CHOSEN_OPACITY } from './chosenLook';
-import { type Going, OverWords, type Part } from './OverWords';
+import { type Going, OverWords } from './OverWords';
+import { asChosen, type PagePart } from './partsBetween';
 
 /** Taps follow on each other within so long, ms. */
 const TAP_TIME = 400;
@@ -25,18 +26,18 @@ export class WordPickWriter extends OverWords<WordPicker> {
     super.start(event, hit, instrument);
   }
 
-  protected show(_: WordPicker, { print, range }: Part): { path: Path; colour: string } {
+  protected show(_: WordPicker, { print, range }: PagePart): { path: Path; colour: string } {
     return { path: pathOfQuads(quadsOf(print, range)), colour: CHOSEN };
   }
 
-  protected done({ moved }: Going<WordPicker>, parts: readonly Part[]): void {
+  protected done({ moved }: Going<WordPicker>, parts: readonly PagePart[]): void {
     const { taps } = this;
     if (moved) this.taps = 0;
     else if (taps < 2) return;
-    const widened = ({ print, range }: Part): TextRange =>
+    const widened = ({ print, range }: PagePart): TextRange =>
       !moved && taps > 2 ? (sentenceAround(print, range.from) ?? range) : range;
     this.reader.session.words.choose(
-      parts.map((part) => ({ page: part.page.id, print: part.print, range: widened(part) })),
+      asChosen(parts.map((part) => ({ ...part, range: widened(part) }))),
     );
   }
 }

@@ -3,7 +3,8 @@ import { kindFor, type Mark, stripsOf, type WordsMark } from '@marginalis/core/k
 import { type Instrument, instrumentStyle, type WordMarker } from '@marginalis/core/marks';
 import type { LiveLook } from '@/stage';
 import { markParts } from './markParts';
-import { type Going, OverWords, type Part } from './OverWords';
+import { type Going, OverWords } from './OverWords';
+import { asChosen, type PagePart } from './partsBetween';
 
 /** Marks the words that a contact goes over, or the one it taps. */
 export class WordWriter extends OverWords<WordMarker> {
@@ -15,20 +16,19 @@ export class WordWriter extends OverWords<WordMarker> {
     multiplied: manner === 'highlight',
   });
 
-  protected show(marker: WordMarker, part: Part): { path: Path; colour: string } | null {
+  protected show(marker: WordMarker, part: PagePart): { path: Path; colour: string } | null {
     const mark = asMark(marker, part);
     const [item] = mark ? kindFor(mark).draw(mark) : [];
     return item?.is === 'fill' ? { path: item.path, colour: marker.colour } : null;
   }
 
-  protected done({ instrument }: Going<WordMarker>, parts: readonly Part[]): void {
-    const chosen = parts.map(({ page, print, range }) => ({ page: page.id, print, range }));
-    markParts(this.reader.session, instrument, chosen);
+  protected done({ instrument }: Going<WordMarker>, parts: readonly PagePart[]): void {
+    markParts(this.reader.session, instrument, asChosen(parts));
   }
 }
 
 /** What will be marked, before it is. */
-function asMark(marker: WordMarker, { page, print, range }: Part): Mark | null {
+function asMark(marker: WordMarker, { page, print, range }: PagePart): Mark | null {
   const strips = stripsOf(print, range);
   const { manner } = marker;
   const style = instrumentStyle(marker);

@@ -1,10 +1,22 @@
 import type { Command, Reader, ReaderFeature } from '@/shell';
-import { ChosenWords } from './ChosenWords';
+import { OnWords } from './ChosenWords';
+import { HeldWords } from './HeldWords';
+import { beginTyped } from './beginTyped';
 import { WordPickWriter } from './WordPickWriter';
 import { WordWriter } from './WordWriter';
 
-function commands({ session }: Reader): readonly Command[] {
+function commands(reader: Reader): readonly Command[] {
+  const { session } = reader;
   return [
+    {
+      id: 'select-words',
+      title: 'Select words with the keyboard',
+      group: 'Marks',
+      also: 'caret text',
+      icon: 'word-picker',
+      keys: ['W'],
+      run: () => void beginTyped(reader),
+    },
     {
       id: 'let-words-go',
       title: 'Let the selected words go',
@@ -21,7 +33,8 @@ function commands({ session }: Reader): readonly Command[] {
 export const wordsFeature: ReaderFeature = {
   name: 'words',
   commands,
-  OnPage: ChosenWords,
+  OnPage: OnWords,
+  Over: HeldWords,
   instruments: [
     { kinds: ['word-marker'], writer: (reader, tools) => new WordWriter(reader, tools) },
     { kinds: ['word-picker'], writer: (reader, tools) => new WordPickWriter(reader, tools) },

@@ -1,0 +1,28 @@
+import { boxCentre, transform } from '@marginalis/core/geometry';
+import type { Reader } from '@/shell';
+import { asChosen, partsBetween } from './partsBetween';
+
+/** Puts the caret on the first word in sight. */
+export async function beginTyped({ session, stage }: Reader): Promise<void> {
+  const { current } = stage.getSight();
+  const { pages } = session.store.getState().document;
+  try {
+    const print = await session.print.of(pages[current]);
+    const { width, height } = stage.getView();
+    const matrix = stage.userToView(current);
+    const inSight = print.words.find(({ box, line }) => {
+      const { x, y } = transform(matrix, boxCentre(box));
+      return !print.lines[line].running && x > 0 && x < width && y > 0 && y < height;
+    });
+    const word = inSight ?? print.words[0];
+    if (!word) return session.notices.tell('No words can be read on this page.');
+    const caret = { page: current, place: word.from };
+    const known = () => print;
+    session.words.type(asChosen(partsBetween(pages, known, caret, caret)), {
+      anchor: caret,
+      caret,
+    });
+  } catch (e) {
+    session.notices.tell(e instanceof Error ? e.message : String(e));
+  }
+}
