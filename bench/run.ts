@@ -9,12 +9,13 @@ import { benchLinks } from './links';
 import { tableOf } from './report';
 import { listTable } from './list';
 import { rubbingTable } from './rubbing';
+import { searchingTable } from './searching';
 import { sizeTable } from './size';
 import { steadinessTable } from './steadiness';
 import { slowestTable } from './slowest';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready size. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready searching size. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
@@ -28,6 +29,7 @@ const PARTS: Record<string, () => Promise<string> | string> = {
   links: async () => tableOf(await benchLinks()),
   lengths: async () => tableOf(await benchLengths()),
   ready: async () => tableOf(await benchCopyReady()),
+  searching: searchingTable,
   size: sizeTable,
 };
 

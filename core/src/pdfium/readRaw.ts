@@ -63,7 +63,9 @@ function charactersOf(module: PdfiumModule, text: number, scratch: number): RawP
   let n = 0;
   for (let i = 0; i < all; i++) {
     const code = pdfium.FPDFText_GetUnicode(text, i);
-    if (!isPrinted(code) || pdfium.FPDFText_IsGenerated(text, i) === 1) continue;
+    if (!isPrinted(code)) continue;
+    // Of what PDFium makes up itself only spaces are printed characters.
+    if (code === SPACE && pdfium.FPDFText_IsGenerated(text, i) === 1) continue;
     const object = pdfium.FPDFText_GetTextObject(text, i);
     if (object !== type?.object) type = typeOf(module, text, i, object, scratch);
     if (!pdfium.FPDFText_GetLooseCharBox(text, i, scratch)) continue;
@@ -188,6 +190,7 @@ function shareLigatures(
 
 /** What PDFium says in place of a hyphen at the end of a line. */
 const SOFT_HYPHEN = 2;
+const SPACE = 0x20;
 /** Not a control character; what PDFium cannot name is 0. */
 const isPrinted = (code: number): boolean =>
   code === SOFT_HYPHEN || (code >= 0x20 && (code < 0x7f || code > 0x9f));

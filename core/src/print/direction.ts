@@ -4,6 +4,9 @@ const LETTER = /\p{L}/u;
 /** What is read from left to right also within writing from right to left. */
 const NUMBER = /[\p{Nd}.,:/%+-]+|[\p{Script=Latin}]+/gu;
 
+/** Before these Unicode has nothing that is written from the right. */
+export const mayBeFromRight = (code: number): boolean => code >= 0x590;
+
 type Way = 'left' | 'right' | 'either';
 
 export const isFromRight = (code: number): boolean => FROM_RIGHT.test(String.fromCodePoint(code));

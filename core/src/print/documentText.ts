@@ -1,5 +1,5 @@
 import { boxCentre, type Vec } from '../geometry/index.ts';
-import { findInPrint, type FindOptions } from './find.ts';
+import { findInPrint, type FindOptions, makeReady } from './find.ts';
 import type { PageText, Print, TextRange } from './print.ts';
 import { type Quote, quoteOf } from './quote.ts';
 
@@ -24,9 +24,16 @@ export interface FoundOn {
   readonly wordless: boolean;
 }
 
+/** What is kept of a page: a book has hundreds of thousands of lines. */
+interface KeptText extends PageText {
+  /** Where its lines end, and their middles in user space: x and y in turn. */
+  readonly ends: Uint32Array;
+  readonly middles: Float32Array;
+}
+
 /** The text of a whole document, read page by page as it is asked for, and kept without the places of its characters. */
 export class DocumentText {
-  private readonly texts = new Map<number, PageText>();
+  private readonly texts = new Map<number, KeptText>();
 
   constructor(
     readonly pageCount: number,
@@ -39,8 +46,14 @@ export class DocumentText {
   }
 
   /** Keeps what has been read of a page in any case. */
-  keep(index: number, { text, lines }: PageText): PageText {
-    const kept = { text, lines };
+  keep(index: number, { text, breaks, lines }: Print): PageText {
+    const middles = lines.flatMap(({ box }) => {
+      const { x, y } = boxCentre(box);
+      return [x, y];
+    });
+    const ends = Uint32Array.from(lines, ({ to }) => to);
+    const kept = { text, breaks, ends, middles: Float32Array.from(middles) };
+    makeReady(kept);
     this.texts.set(index, kept);
     return kept;
   }
@@ -52,18 +65,16 @@ export class DocumentText {
       const page = (first + k) % this.pageCount;
       const text = this.page(page);
       const ranges = findInPrint(text, term, how);
-      const hits = ranges.slice(0, room).map((range) => hitAt(text, range));
+      const hits = ranges.slice(0, room).map((range) => this.hitAt(page, text, range));
       room -= hits.length;
       yield { page, hits, more: ranges.length - hits.length, wordless: text.text === '' };
     }
   }
-}
 
-function hitAt(text: PageText, range: TextRange): PrintedHit {
-  const line = text.lines.find(({ to }) => to > range.from);
-  return {
-    ...range,
-    quote: quoteOf(text, range),
-    at: line ? boxCentre(line.box) : { x: 0, y: 0 },
-  };
+  private hitAt(page: number, text: PageText, range: TextRange): PrintedHit {
+    const { ends, middles } = this.texts.get(page) ?? { ends: [], middles: [] };
+    const line = ends.findIndex((to) => to > range.from);
+    const at = { x: middles[2 * line] ?? 0, y: middles[2 * line + 1] ?? 0 };
+    return { ...range, quote: quoteOf(text, range), at };
+  }
 }

@@ -34,6 +34,9 @@ export function findInPrint(print: PageText, term: string, how: FindOptions = {}
   return [...found.values()].sort((a, b) => a.from - b.from);
 }
 
+/** Makes ready what a search needs of a text, so that the first finds it there. */
+export const makeReady = (text: PageText): void => void searched(text, false, 'joined');
+
 function placesOf({ text, places }: Searched, wanted: string, wholeWords: boolean): TextRange[] {
   const ranges: TextRange[] = [];
   for (let at = text.indexOf(wanted); at >= 0; at = text.indexOf(wanted, at + wanted.length)) {
@@ -57,27 +60,27 @@ function searched(print: PageText, exact: boolean, breaks: Breaks): Searched {
   return way;
 }
 
-function prepare({ text, lines }: PageText, exact: boolean, breaks: Breaks): Searched {
+function prepare({ text, breaks: ends }: PageText, exact: boolean, breaks: Breaks): Searched {
   /** Where breaks of words are: the hyphen, and the line feed after it. */
   const gone = new Set<number>();
-  for (const { to, breaks: isBroken } of lines) {
-    if (!isBroken) continue;
+  for (const to of ends) {
     if (breaks === 'joined') gone.add(to - 1);
     gone.add(to);
   }
-  let folded = '';
+  const parts: string[] = [];
+  let length = 0;
   // Room for those that become two; what became more is rare and grows it.
   let places = new Uint32Array(text.length + 16);
   for (let k = 0; k < text.length;) {
     const code = text.codePointAt(k) ?? 0;
     const size = code > 0xffff ? 2 : 1;
     const part = gone.has(k) || code === SOFT_HYPHEN ? '' : foldOne(code, exact);
-    if (folded.length + part.length >= places.length) places = grown(places);
-    for (let n = 0; n < part.length; n++) places[folded.length + n] = k;
-    folded += part;
+    if (length + part.length >= places.length) places = grown(places);
+    for (let n = 0; n < part.length; n++) places[length++] = k;
+    parts.push(part);
     k += size;
   }
-  return { text: folded, places: places.slice(0, folded.length) };
+  return { text: parts.join(''), places: places.slice(0, length) };
 }
 
 function grown(places: Uint32Array): Uint32Array<ArrayBuffer> {

@@ -57,36 +57,46 @@ export function glyphsOf(raw: RawPrint): Glyphs {
   };
   /** Which frame a direction has, by its steps of {@link SAME}. */
   const numbers = new Map<number, number>();
-  for (let i = 0; i < n; i++) {
-    const isDown = isWrittenDown(raw, i);
-    const steps = Math.round(turned(isDown ? -Math.PI / 2 : raw.angles[i]) / SAME);
+  const numberOf = (angle: number): number => {
+    const steps = Math.round(turned(angle) / SAME);
     const number = numbers.get(steps) ?? frames.push(frameAt(steps * SAME)) - 1;
     numbers.set(steps, number);
+    return number;
+  };
+  // Most characters are written the way the one before was.
+  let [last, number] = [NaN, 0];
+  for (let i = 0; i < n; i++) {
+    const isDown = isWrittenDown(raw, i);
+    const angle = isDown ? -Math.PI / 2 : raw.angles[i];
+    if (angle !== last) number = numberOf((last = angle));
     glyphs.frame[i] = number;
-    const { along } = frames[number];
-    if (along.x === 0 || along.y === 0) placeAlongAxis(glyphs, i);
-    else placeSlanting(glyphs, i);
+    const frame = frames[number];
+    if (frame.along.x === 0 || frame.along.y === 0) placeAlongAxis(glyphs, frame, i);
+    else placeSlanting(glyphs, frame, i);
     if (isDown)
       glyphs.base[i] = (glyphs.foot[i] + glyphs.head[i]) / 2 - UNDER_MIDDLE * raw.sizes[i];
   }
   return glyphs;
 }
 
-function placeAlongAxis({ raw, frames, frame, ...place }: Glyphs, i: number): void {
-  const { along, up } = frames[frame[i]];
-  const [x0, y0, x1, y1] = raw.boxes.subarray(4 * i, 4 * i + 4);
-  const [u0, u1] = [x0 * along.x + y0 * along.y, x1 * along.x + y1 * along.y];
-  const [v0, v1] = [x0 * up.x + y0 * up.y, x1 * up.x + y1 * up.y];
-  place.from[i] = Math.min(u0, u1);
-  place.to[i] = Math.max(u0, u1);
-  place.foot[i] = Math.min(v0, v1);
-  place.head[i] = Math.max(v0, v1);
-  place.base[i] = raw.origins[2 * i] * up.x + raw.origins[2 * i + 1] * up.y;
+function placeAlongAxis(glyphs: Glyphs, { along, up }: Frame, i: number): void {
+  const { boxes, origins } = glyphs.raw;
+  // Without the destructuring of arrays: there are a million of these in a book.
+  const k = 4 * i;
+  const u0 = boxes[k] * along.x + boxes[k + 1] * along.y;
+  const u1 = boxes[k + 2] * along.x + boxes[k + 3] * along.y;
+  const v0 = boxes[k] * up.x + boxes[k + 1] * up.y;
+  const v1 = boxes[k + 2] * up.x + boxes[k + 3] * up.y;
+  glyphs.from[i] = Math.min(u0, u1);
+  glyphs.to[i] = Math.max(u0, u1);
+  glyphs.foot[i] = Math.min(v0, v1);
+  glyphs.head[i] = Math.max(v0, v1);
+  glyphs.base[i] = origins[2 * i] * up.x + origins[2 * i + 1] * up.y;
 }
 
 /** An upright box around a slanting character is larger than what it takes of its line. */
-function placeSlanting({ raw, frames, frame, ...place }: Glyphs, i: number): void {
-  const { along, up } = frames[frame[i]];
+function placeSlanting(place: Glyphs, { along, up }: Frame, i: number): void {
+  const { raw } = place;
   const [x, y] = [raw.origins[2 * i], raw.origins[2 * i + 1]];
   const size = raw.sizes[i];
   place.from[i] = x * along.x + y * along.y;

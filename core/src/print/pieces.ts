@@ -94,6 +94,8 @@ function continues(piece: Piece, glyphs: Glyphs, last: number, i: number): boole
 
 /** The face that most of some characters are set in. */
 export function mostlyIn(characters: readonly number[], { raw }: Glyphs): number {
+  const first = raw.faces[characters[0]];
+  if (characters.every((i) => raw.faces[i] === first)) return first;
   const count = new Map<number, number>();
   for (const i of characters) count.set(raw.faces[i], (count.get(raw.faces[i]) ?? 0) + 1);
   return [...count].reduce((most, next) => (next[1] > most[1] ? next : most), [0, 0])[0];

@@ -1,17 +1,20 @@
 import type { Box } from '../geometry/index.ts';
 
-/** What is printed on a page as text, in the order it is read in. Places are in user space, points. */
-export interface Print {
+/** The text of a page without its places: what searching and quoting need. */
+export interface PageText {
   /** All words; a space between two of a line, a line feed between two lines. */
   readonly text: string;
+  /** Where lines end whose last word goes on in the next, after a hyphen: the units after the hyphens. */
+  readonly breaks: readonly number[];
+}
+
+/** What is printed on a page as text, in the order it is read in. Places are in user space, points. */
+export interface Print extends PageText {
   /** The box of each UTF-16 unit of the text: minX, minY, maxX, maxY in turn. Those of spaces and line feeds are empty. */
   readonly boxes: Float32Array;
   readonly words: readonly PrintWord[];
   readonly lines: readonly PrintLine[];
 }
-
-/** What of a page's print is text: what searching and quoting need. */
-export type PageText = Pick<Print, 'text' | 'lines'>;
 
 /** A part of the text: its first unit, and the one after its last. */
 export interface TextRange {
@@ -50,6 +53,7 @@ export function bodyOf({ lines, text }: Print): TextRange {
 
 export const EMPTY_PRINT: Print = {
   text: '',
+  breaks: [],
   boxes: new Float32Array(0),
   words: [],
   lines: [],

@@ -12,7 +12,7 @@ const AROUND = 32;
 
 /** A part of the text as it is read: lines go on, and words that a line's end has broken are whole. */
 export function textOf(print: PageText, { from, to }: TextRange): string {
-  const breaks = new Set(print.lines.filter((line) => line.breaks).map((line) => line.to));
+  const breaks = new Set(print.breaks);
   let text = '';
   for (let k = from; k < to; k++) {
     if (breaks.has(k)) continue;

@@ -1,10 +1,12 @@
-import { box, type Box, EMPTY_BOX, uniteBoxes } from '../geometry/index.ts';
+import { type Box, EMPTY_BOX, uniteBoxes } from '../geometry/index.ts';
 import type { Block } from './blocks.ts';
 import { columnsOf } from './columns.ts';
 import type { Glyphs } from './glyphs.ts';
 import type { Piece } from './pieces.ts';
 import type { Print, PrintLine, PrintWord } from './print.ts';
 import { type SignWord, wordsOf } from './words.ts';
+
+type Growing<T> = { -readonly [K in keyof T]: T[K] };
 
 /** Sets down what stands in blocks that are in order as one text, with the place of everything in it. */
 export function setDown(
@@ -16,16 +18,8 @@ export function setDown(
   const columns = columnsOf(blocks, running);
   const text = new GrowingText(glyphs);
   blocks.forEach((block, number) => {
-    for (const k of block.lines) {
-      const piece = pieces[k];
-      text.putLine(wordsOf(piece, glyphs), {
-        column: columns[number],
-        block: number,
-        angle: glyphs.frames[piece.frame].angle,
-        size: piece.size,
-        running: running.has(block),
-      });
-    }
+    const isRunning = running.has(block);
+    for (const k of block.lines) text.putLine(pieces[k], columns[number], number, isRunning);
   });
   return text.done();
 }
@@ -33,68 +27,100 @@ export function setDown(
 /** A page's text as it grows. */
 class GrowingText {
   private readonly words: PrintWord[] = [];
-  private readonly lines: PrintLine[] = [];
-  private readonly boxes: number[] = [];
-  private text = '';
+  private readonly lines: Growing<PrintLine>[] = [];
+  private readonly parts: string[] = [];
+  private boxes: Float32Array;
+  /** Units of text so far. */
+  private length = 0;
 
-  constructor(private readonly glyphs: Glyphs) {}
+  constructor(private readonly glyphs: Glyphs) {
+    // Most characters are one unit, and every fifth or so is followed by a space.
+    this.boxes = new Float32Array(8 * (glyphs.raw.codes.length + 16));
+  }
 
-  putLine(
-    words: readonly SignWord[],
-    line: Omit<PrintLine, 'from' | 'to' | 'box' | 'breaks'>,
-  ): void {
+  putLine(piece: Piece, column: number, block: number, running: boolean): void {
+    const words = wordsOf(piece, this.glyphs);
     if (words.length === 0) return;
     if (this.lines.length > 0) this.putGap('\n');
-    const from = this.text.length;
+    const from = this.length;
     let around = EMPTY_BOX;
-    words.forEach((word, k) => {
-      if (k > 0) this.putGap(' ');
+    for (const word of words) {
+      if (this.length > from) this.putGap(' ');
       around = uniteBoxes(around, this.putWord(word));
-    });
-    this.lines.push({ ...line, from, to: this.text.length, box: around, breaks: false });
+    }
+    const { angle } = this.glyphs.frames[piece.frame];
+    const { length: to } = this;
+    const { size } = piece;
+    const line = { column, block, angle, size, running, from, to, box: around, breaks: false };
+    this.lines.push(line);
   }
 
   private putWord(word: SignWord): Box {
     const { boxes } = this.glyphs.raw;
-    const from = this.text.length;
-    let around = EMPTY_BOX;
+    const from = this.length;
+    let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
     for (const { text, glyph } of word) {
-      const [minX, minY, maxX, maxY] = boxes.subarray(4 * glyph, 4 * glyph + 4);
-      const own = box(minX, minY, maxX, maxY);
-      around = uniteBoxes(around, own);
-      this.put(text, own);
+      const k = 4 * glyph;
+      x0 = Math.min(x0, boxes[k]);
+      y0 = Math.min(y0, boxes[k + 1]);
+      x1 = Math.max(x1, boxes[k + 2]);
+      y1 = Math.max(y1, boxes[k + 3]);
+      this.put(text, boxes[k], boxes[k + 1], boxes[k + 2], boxes[k + 3]);
     }
-    this.words.push({ from, to: this.text.length, line: this.lines.length, box: around });
+    const around = { minX: x0, minY: y0, maxX: x1, maxY: y1 };
+    this.words.push({ from, to: this.length, line: this.lines.length, box: around });
     return around;
   }
 
   /** What is between words has no width. */
   private putGap(gap: string): void {
     const { maxX, minY, maxY } = this.words[this.words.length - 1].box;
-    this.put(gap, box(maxX, minY, maxX, maxY));
+    this.put(gap, maxX, minY, maxX, maxY);
   }
 
-  private put(text: string, { minX, minY, maxX, maxY }: Box): void {
-    this.text += text;
-    for (let k = 0; k < text.length; k++) this.boxes.push(minX, minY, maxX, maxY);
+  private put(text: string, minX: number, minY: number, maxX: number, maxY: number): void {
+    this.parts.push(text);
+    if (4 * (this.length + text.length) > this.boxes.length) this.grow();
+    const { boxes } = this;
+    for (let n = 0; n < text.length; n++) {
+      const k = 4 * this.length++;
+      boxes[k] = minX;
+      boxes[k + 1] = minY;
+      boxes[k + 2] = maxX;
+      boxes[k + 3] = maxY;
+    }
+  }
+
+  private grow(): void {
+    const larger = new Float32Array(2 * this.boxes.length);
+    larger.set(this.boxes);
+    this.boxes = larger;
   }
 
   done(): Print {
-    const { text, words, lines } = this;
+    const { words, lines } = this;
+    const text = this.parts.join('');
+    for (let k = 0; k + 1 < lines.length; k++)
+      lines[k].breaks = isBroken(text, lines[k], lines[k + 1]);
     return {
       text,
-      boxes: Float32Array.from(this.boxes),
+      breaks: lines.filter(({ breaks }) => breaks).map(({ to }) => to),
+      boxes: this.boxes.slice(0, 4 * text.length),
       words,
-      lines: lines.map((line, k) => ({ ...line, breaks: isBroken(text, line, lines[k + 1]) })),
+      lines,
     };
   }
 }
 
+const HYPHEN = /[-\u00ad\u2010]/u;
+const LETTER_LAST = /\p{L}$/u;
+const SMALL_FIRST = /^\p{Ll}/u;
+
 /** A line ends in a hyphen that only the end of the line has put there when the next goes on with a small letter. */
-function isBroken(text: string, line: PrintLine, next: PrintLine | undefined): boolean {
-  if (!next || next.angle !== line.angle || next.running !== line.running) return false;
-  return (
-    /\p{L}[-\u00ad\u2010]$/u.test(text.slice(line.from, line.to)) &&
-    /^\p{Ll}/u.test(text.slice(next.from, next.to))
-  );
+function isBroken(text: string, line: PrintLine, next: PrintLine): boolean {
+  if (!HYPHEN.test(text[line.to - 1])) return false;
+  if (next.angle !== line.angle || next.running !== line.running) return false;
+  // Two units hold any one letter.
+  const before = text.slice(Math.max(line.from, line.to - 3), line.to - 1);
+  return LETTER_LAST.test(before) && SMALL_FIRST.test(text.slice(next.from, next.from + 2));
 }

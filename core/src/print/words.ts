@@ -1,5 +1,5 @@
 import { accented, mayBeAccent } from './accents.ts';
-import { inReadingOrder, lettersFromRight, wayOf } from './direction.ts';
+import { inReadingOrder, lettersFromRight, mayBeFromRight, wayOf } from './direction.ts';
 import { type Glyphs, isSpace } from './glyphs.ts';
 import type { Piece } from './pieces.ts';
 
@@ -26,7 +26,10 @@ const SURE = 0.15;
 
 /** The words of a line, in the order they are read in. */
 export function wordsOf(line: Piece, glyphs: Glyphs): SignWord[] {
-  const words = seenWords(line, glyphs).map((signs) => ({
+  const seen = seenWords(line, glyphs);
+  const { codes } = glyphs.raw;
+  if (!line.glyphs.some((glyph) => mayBeFromRight(codes[glyph]))) return seen;
+  const words = seen.map((signs) => ({
     signs,
     way: wayOf(signs.map(({ text }) => text).join('')),
   }));
