@@ -197,7 +197,7 @@ test('the ends of a selection, and of a mark, are dragged, or moved by the arrow
 });
 
 test('words are selected by the keyboard alone, and marked', async ({ page }) => {
-  await page.keyboard.press('w');
+  await page.keyboard.press('s');
   const caret = page.getByTestId('word-caret');
   await expect(caret).toBeFocused();
   await page.keyboard.press('ArrowDown');

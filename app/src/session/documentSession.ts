@@ -10,7 +10,7 @@ import { type History, type Moved, recordDone, redo, undo } from '@marginalis/co
 import { createJournal, JournalDamage } from '@marginalis/core/journal';
 import { createStore } from 'zustand/vanilla';
 import { createJournalStore, type DeskDocument } from '@/storage';
-import { whenIdle } from '@/work';
+import { browserSpeech, whenIdle } from '@/work';
 import { CopyLayers } from './copyLayers';
 import { holdSources } from './desk';
 import { DocumentSearch } from './documentSearch';
@@ -26,6 +26,7 @@ import { LeadsOut } from './leadsOut';
 import { Notices } from './notices';
 import { Offers } from './offers';
 import { openingState, type SessionState } from './sessionState';
+import { ReadingAloud } from './readingAloud';
 import { SourcePrint } from './sourcePrint';
 import { StrokeInHand } from './strokeInHand';
 import { WordsInHand } from './wordsInHand';
@@ -60,6 +61,12 @@ export class DocumentSession {
   );
   readonly leadsOut = new LeadsOut();
   readonly guide: Guide = new Guide(() => this.store.getState().document.pages);
+  readonly aloud: ReadingAloud = new ReadingAloud(
+    this.print,
+    () => this.store.getState().document.pages,
+    browserSpeech(),
+    (message) => this.notices.tell(message),
+  );
   /** The stroke being written, and what comes of it. */
   readonly strokeInHand = new StrokeInHand(() => this.notices.saving());
   /** What of a copy is made ahead, while nobody writes. */

@@ -27,6 +27,13 @@ export { useRemoval } from './removal';
 export { offeredDemos, addDemo, seedDesk } from './demo';
 export { type ChosenPart, type TypedSelection, type WordEnd, WordsInHand } from './wordsInHand';
 export { DocumentSearch, type SearchHit, type SearchState } from './documentSearch';
+export {
+  type BeingRead,
+  ReadingAloud,
+  type ReadingState,
+  type ReadingWay,
+  timeOnWord,
+} from './readingAloud';
 export { SourcePrint } from './sourcePrint';
 export { Guide, type GuideState } from './guide';
 export { passwordFor } from './passwords';

@@ -28,6 +28,7 @@ export function openSession(desk: DeskDocument): DocumentSession {
 
 /** Leaves a document. Its session ends when everything is stored; until then it waits, and can be opened again. */
 export async function leaveSession(session: DocumentSession): Promise<void> {
+  session.aloud.stop();
   setState({ open: without(getState().open, session) });
   if (!(await session.rest()) && !getState().open.includes(session)) {
     setState({ waiting: [...getState().waiting, session] });

@@ -49,6 +49,8 @@ export interface Command {
   readonly forPicked?: string;
   /** Those of its keys that are meant while something is typed, too. */
   readonly whileTyping?: readonly string[];
+  /** What it is called beside words that are selected; not offered there without. */
+  readonly forWords?: string;
   /** Only by its keys: it would make no sense in a list. */
   readonly hidden?: boolean;
   /** Whether it can be done now; always without. */

@@ -33,6 +33,12 @@ const settingsShape = object({
   penSeen: boolean().default(false),
   /** What the person has been told once, by its id. */
   taught: array(string().max(40).required()).max(100).default([]),
+  /** How documents are read aloud: by which voice (the browser's own when empty) and how fast, and the pacer's words a minute. */
+  reading: object({
+    voice: string().max(300).default(''),
+    pace: number().min(0.5).max(2.5).default(1),
+    wordsPerMinute: number().min(60).max(900).default(220),
+  }),
   /** Ids of instruments, the one in hand last first. */
   used: array(string().max(100).required()).max(100).default([]),
 });
@@ -51,6 +57,7 @@ export const FIRST_SETTINGS: Settings = {
   fingers: 'found',
   penSeen: false,
   taught: [],
+  reading: { voice: '', pace: 1, wordsPerMinute: 220 },
   used: [],
 };
 

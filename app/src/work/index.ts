@@ -9,5 +9,6 @@ export {
   warmPdfJs,
 } from './pdfPictures';
 export { type FileLink, PdfGuide } from './pdfGuide';
+export { browserSpeech, type Heard, type Speech, type SpeechVoice } from './speech';
 export { PrintError, PrintReader, type SearchNews } from './printReader';
 export { whenIdle } from './whenIdle';

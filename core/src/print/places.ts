@@ -1,5 +1,6 @@
 import type { Vec } from '../geometry/index.ts';
 import type { Print, PrintLine, TextRange } from './print.ts';
+import { sentencesOf } from './sentences.ts';
 
 /** How much farther a place is from a line in height than along it: one means the line at whose height one points. */
 const ACROSS = 3;
@@ -63,22 +64,6 @@ export function wordsBetween(print: Print, a: number, b: number): TextRange {
 export function sentenceAround(print: Print, place: number): TextRange | null {
   const word = wordAround(print, place);
   if (!word) return null;
-  const at = print.lines.findIndex((line) => line.to >= word.to);
-  let [first, last] = [at, at];
-  while (first > 0 && continues(print, first - 1)) first--;
-  while (last + 1 < print.lines.length && continues(print, last)) last++;
-  const from = print.lines[first].from;
-  const text = print.text.slice(from, print.lines[last].to).replace(/\n/gu, ' ');
-  const sentences = new Intl.Segmenter(undefined, { granularity: 'sentence' }).segment(text);
-  const sentence = sentences.containing(word.from - from);
-  if (!sentence) return word;
-  const start = from + sentence.index;
-  return { from: start, to: start + sentence.segment.trimEnd().length };
-}
-
-/** Whether the text of a line goes on in the next: in one block, or over the end of a column with a small letter. */
-function continues({ lines, text }: Print, k: number): boolean {
-  const [line, next] = [lines[k], lines[k + 1]];
-  if (line.block === next.block || line.breaks) return true;
-  return /[^.!?:]$/u.test(text.slice(line.from, line.to)) && /\p{Ll}/u.test(text[next.from]);
+  const sentence = sentencesOf(print).find(({ from, to }) => word.from >= from && word.from < to);
+  return sentence ? { from: sentence.from, to: sentence.to } : word;
 }

@@ -1,4 +1,5 @@
 import type { PageText, TextRange } from './print.ts';
+import { spokenOf } from './sentences.ts';
 
 /** Words as they are printed, with a little of what stands before and after, so that they are found again. */
 export interface Quote {
@@ -11,16 +12,7 @@ export interface Quote {
 const AROUND = 32;
 
 /** A part of the text as it is read: lines go on, and words that a line's end has broken are whole. */
-export function textOf(print: PageText, { from, to }: TextRange): string {
-  const breaks = new Set(print.breaks);
-  let text = '';
-  for (let k = from; k < to; k++) {
-    if (breaks.has(k)) continue;
-    if (breaks.has(k + 1) && k + 2 < to) continue;
-    text += print.text[k] === '\n' ? ' ' : print.text[k];
-  }
-  return text;
-}
+export const textOf = (print: PageText, range: TextRange): string => spokenOf(print, range).text;
 
 /** What a part of the text says, and what stands around it. */
 export function quoteOf(print: PageText, range: TextRange): Quote {

@@ -12,6 +12,7 @@ import { pickingFeature } from '@/features/picking';
 import { practiceFeature } from '@/features/practice';
 import { ReaderScreen } from '@/features/reader';
 import { sendingFeature } from '@/features/sending';
+import { aloudFeature } from '@/features/aloud';
 import { contentsFeature } from '@/features/contents';
 import { linksFeature } from '@/features/links';
 import { searchFeature } from '@/features/search';
@@ -34,6 +35,7 @@ const FEATURES = [
   contentsFeature,
   searchFeature,
   linksFeature,
+  aloudFeature,
   pagesFeature,
   viewFeature,
   inkFilesFeature,

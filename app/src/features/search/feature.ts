@@ -1,3 +1,4 @@
+import { textOf } from '@marginalis/core/print';
 import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
 import { goToHit } from './goToHit';
 import { HitsOnPage } from './HitsOnPage';
@@ -26,6 +27,21 @@ function commands(reader: Reader): readonly Command[] {
       on: () => shell.isOpen(SEARCH),
       run: (key) =>
         key === undefined ? shell.togglePanel('roll', SEARCH) : shell.openPanel('roll', SEARCH),
+    },
+    {
+      id: 'find-again',
+      title: 'Find the selected words again',
+      group: 'Marks',
+      icon: 'search',
+      forWords: 'Find these words again',
+      able: () => session.words.store.getState().parts.length > 0,
+      run: () => {
+        const [{ print, range }] = session.words.store.getState().parts;
+        const { how } = search.store.getState();
+        session.words.choose([]);
+        search.find(textOf(print, range), how, stage.getSight().current);
+        shell.openPanel('roll', SEARCH);
+      },
     },
     {
       id: 'next-hit',

@@ -2,7 +2,7 @@ import { displayMatrix, displaySize, transform, type Vec } from '@marginalis/cor
 import type { Page } from '@marginalis/core/document';
 import { byUse, type WordManner, type WordMarker } from '@marginalis/core/marks';
 import { aroundQuad, linesWithin, quadsOf, textOf } from '@marginalis/core/print';
-import { StyleSheet } from 'react-native';
+import { StyleSheet, useWindowDimensions } from 'react-native';
 import Svg, { Polygon } from 'react-native-svg';
 import { useStore } from 'zustand';
 import {
@@ -13,11 +13,12 @@ import {
   useSettings,
 } from '@/session';
 import { Chip, ChipButton } from '@/stage';
-import { Area, InkDrop } from '@/ui';
+import { Area, InkDrop, WIDE_FROM } from '@/ui';
 import { Caret } from './Caret';
 import { CHOSEN, CHOSEN_OPACITY } from './chosenLook';
 import { Ends } from './Ends';
 import { MarkEnds } from './MarkEnds';
+import { MoreForWords } from './MoreForWords';
 import { markParts } from './markParts';
 import { asChosen, type PagePart } from './partsBetween';
 
@@ -116,6 +117,8 @@ function WordsChip({ index, page, part }: { index: number; page: Page; part: Cho
   const ink = useLatelyWritten(page.id, NOBODY);
   const wordMarkers = roll.filter((i): i is WordMarker => i.kind === 'word-marker');
   const markers = byUse(wordMarkers, used).slice(0, MARKERS);
+  // On a phone the chip is no wider than a page.
+  const wide = useWindowDimensions().width >= WIDE_FROM;
   const letGo = (): void => session.words.choose([]);
   const copy = async (): Promise<void> => {
     try {
@@ -151,7 +154,13 @@ function WordsChip({ index, page, part }: { index: number; page: Page; part: Cho
             }}
           />
         ))}
-      <ChipButton icon="copy" text="Copy" label="Copy the words" onPress={() => void copy()} />
+      <ChipButton
+        icon="copy"
+        text={wide ? 'Copy' : ''}
+        label="Copy the words"
+        onPress={() => void copy()}
+      />
+      <MoreForWords />
       <ChipButton icon="close" text="" label="Let the words go" onPress={letGo} />
     </Chip>
   );

@@ -14,7 +14,7 @@ function commands(reader: Reader): readonly Command[] {
       group: 'Marks',
       also: 'caret text',
       icon: 'word-picker',
-      keys: ['W'],
+      keys: ['S'],
       run: () => void beginTyped(reader),
     },
     {

@@ -1,0 +1,2 @@
+/** The sheet with the voice and the pace. */
+export const VOICES = 'voices';

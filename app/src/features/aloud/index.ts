@@ -1,0 +1,1 @@
+export { aloudFeature } from './feature';
