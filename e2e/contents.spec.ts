@@ -1,5 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
-import { kept, openDesk, openDocument } from './support/reader';
+import { line, Pen } from './support/pen';
+import { kept, openDesk, openDocument, placeOn } from './support/reader';
 
 /** Finding one's way by the contents, bookmarks of one's own, and links. */
 
@@ -93,4 +94,34 @@ test('links inside lead on and back again; one that leads out is shown first', a
   await expect(asked).toContainText('station@saltmarsh.example');
   await asked.getByRole('button', { name: 'Stay here' }).click();
   await expect(asked).toBeHidden();
+});
+
+test('all pages are seen small, with their marks; those with marks alone, and one is gone to by a tap', async ({
+  page,
+}) => {
+  const pen = await Pen.of(page);
+  await page.getByTestId('stage').focus();
+  await page.keyboard.press('PageDown');
+  await expect(field(page)).toHaveValue('ii');
+  await pen.draw(line(await placeOn(page, 2, 0.3, 0.6), await placeOn(page, 2, 0.6, 0.62)));
+  await page.keyboard.press('t');
+  const table = page.getByLabel('Pages', { exact: true }).last();
+  await expect(table.getByRole('button', { name: 'Page i', exact: true })).toBeVisible();
+  await expect(table.locator('img').first()).toBeVisible();
+  await page.getByRole('button', { name: 'With marks' }).click();
+  await expect(table.getByRole('button')).toHaveCount(1);
+  await expect(table.getByRole('button', { name: 'Page ii, 1 mark' })).toBeVisible();
+  await page.getByRole('button', { name: 'With marks' }).click();
+  await table.getByRole('button', { name: 'Page 2', exact: true }).click();
+  await expect(field(page)).toHaveValue('2');
+
+  // The page under the finger is shown while the fore-edge is scrubbed.
+  const edge = await page.getByRole('slider', { name: /^Fore-edge/ }).boundingBox();
+  if (!edge) throw new Error('There is no fore-edge.');
+  await page.mouse.move(edge.x + 10, edge.y + 0.5 * edge.height);
+  await page.mouse.down();
+  const preview = page.getByTestId('scrubbed-page');
+  await expect(preview.locator('img')).toBeVisible();
+  await page.mouse.up();
+  await expect(preview).toBeHidden();
 });

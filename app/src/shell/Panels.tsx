@@ -7,7 +7,7 @@ import {
   type ViewStyle,
 } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { Icon, IconAction, Sheet } from '@/ui';
+import { IconAction, Sheet } from '@/ui';
 import type { Panel, ReaderFeature } from './feature';
 import { useReader, useShell } from './ReaderContext';
 import { waysOf } from './ways';
@@ -26,7 +26,7 @@ function useOpenPanel(features: readonly ReaderFeature[], side: Side): Panel | n
 /** The column at a side of the pages; nothing while no panel is open there. */
 export function SidePanel({ features, side }: { features: readonly ReaderFeature[]; side: Side }) {
   const panel = useOpenPanel(features, side);
-  return panel && <Standing panel={panel} style={styles.column} />;
+  return panel && <Standing features={features} panel={panel} style={styles.column} />;
 }
 
 /** On a phone what must not cover the page stands beneath it. */
@@ -34,10 +34,17 @@ export function LowPanel({ features, side }: { features: readonly ReaderFeature[
   const panel = useOpenPanel(features, side);
   const { height } = useWindowDimensions();
   if (!panel?.beneath) return null;
-  return <Standing panel={panel} style={[styles.low, { height: LOW * height }]} />;
+  return (
+    <Standing features={features} panel={panel} style={[styles.low, { height: LOW * height }]} />
+  );
 }
 
-function Standing({ panel, style }: { panel: Panel; style: StyleProp<ViewStyle> }) {
+function Standing(props: {
+  features: readonly ReaderFeature[];
+  panel: Panel;
+  style: StyleProp<ViewStyle>;
+}) {
+  const { features, panel, style } = props;
   const { shell } = useReader();
   const { colors } = useTheme();
   const { title, side, Content } = panel;
@@ -58,6 +65,7 @@ function Standing({ panel, style }: { panel: Panel; style: StyleProp<ViewStyle> 
           onPress={() => shell.closePanel(side)}
         />
       </View>
+      {panel.way && <Ways features={features} panel={panel} beside />}
       <Content onGone={() => panel.beneath && shell.closePanel(side)} />
     </View>
   );
@@ -79,12 +87,20 @@ export function PanelSheet({ features, side }: { features: readonly ReaderFeatur
 }
 
 /** The panels by which one finds one's way, side by side: from one to another with a tap. */
-function Ways({ features, panel }: { features: readonly ReaderFeature[]; panel: Panel }) {
+function Ways(props: {
+  features: readonly ReaderFeature[];
+  panel: Panel;
+  /** Only those that stand on the same side. */
+  beside?: boolean;
+}) {
+  const { features, panel, beside = false } = props;
   const { shell } = useReader();
   const { colors } = useTheme();
+  const ways = waysOf(features).filter(({ side }) => !beside || side === panel.side);
+  if (ways.length < 2) return null;
   return (
     <View role="tablist" aria-label="Find one’s way" style={styles.ways}>
-      {waysOf(features).map(({ id, title, side, way }) => {
+      {ways.map(({ id, title, side }) => {
         const on = id === panel.id;
         const colour = on ? colors.primary : colors.onSurfaceVariant;
         return (
@@ -98,7 +114,6 @@ function Ways({ features, panel }: { features: readonly ReaderFeature[]; panel: 
             }}
             style={[styles.way, { borderColor: on ? colors.primary : colors.outlineVariant }]}
           >
-            {way && <Icon name={way.icon} size={18} color={colour} />}
             <Text variant="labelLarge" style={{ color: colour }}>
               {title}
             </Text>

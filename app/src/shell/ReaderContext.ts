@@ -2,11 +2,14 @@ import { createContext, useContext } from 'react';
 import { useStore } from 'zustand';
 import type { Command, Reader, ReaderFeature } from './feature';
 import type { ShellState } from './shellStore';
+import type { Thumbnails } from './thumbnails';
 
 /** The reader, and everything that can be done in it. */
 export interface HeldReader extends Reader {
   commands(): readonly Command[];
   readonly features: readonly ReaderFeature[];
+  /** Small pictures of its pages. */
+  readonly thumbnails: Thumbnails;
 }
 
 export const ReaderContext = createContext<HeldReader | null>(null);

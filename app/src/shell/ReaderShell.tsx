@@ -26,6 +26,7 @@ import { LowPanel, OpenDialog, PanelSheet, SidePanel } from './Panels';
 import { type HeldReader, ReaderContext, useReader } from './ReaderContext';
 import { shellFeature } from './shellFeature';
 import { createShell } from './shellStore';
+import { Thumbnails } from './thumbnails';
 import { useCommandKeys } from './useCommandKeys';
 import { WritingLayer } from './WritingLayer';
 
@@ -76,7 +77,8 @@ function Held({ pictures, features, onLeave }: Omit<ReaderShellProps, 'session' 
       },
     );
     const own: Reader = { session, stage: controller, pictures, shell };
-    return { ...own, features: all, commands: () => commandsOf(all, own) };
+    const thumbnails = new Thumbnails(pictures);
+    return { ...own, features: all, thumbnails, commands: () => commandsOf(all, own) };
   }, [session, controller, pictures, onLeave, all]);
   const around = useCallback(
     (content: ReactNode) => (

@@ -66,7 +66,7 @@ export interface Panel {
   readonly title: string;
   readonly side: 'roll' | 'margin';
   /** One finds one's way by it: on a phone it has a place among those that do, in this order. */
-  readonly way?: { readonly order: number; readonly icon: IconName };
+  readonly way?: { readonly order: number };
   /** On a phone it stands beneath the page rather than over it: what it is about stays in sight. */
   readonly beneath?: boolean;
   /** `onGone`: the reader was led to a place, which a sheet must not cover. */

@@ -1,3 +1,4 @@
+export { PageThumb } from './PageThumb';
 export { isAble, spelledKeys } from './commands';
 export type {
   Command,

@@ -11,6 +11,7 @@ import { late, preload } from './late';
 import { OpenDialog } from './Panels';
 import { type HeldReader, ReaderContext } from './ReaderContext';
 import { shellFeature } from './shellFeature';
+import { Thumbnails } from './thumbnails';
 import { createShell } from './shellStore';
 import { useCommandKeys } from './useCommandKeys';
 
@@ -33,6 +34,7 @@ function standing(name: string, commands: (did: (what: string) => void) => reado
     pictures: () => null,
     shell,
     features: [],
+    thumbnails: new Thumbnails(() => null),
     commands: () => commandsOf([feature, shellFeature], reader),
   };
   return { name, did, reader };

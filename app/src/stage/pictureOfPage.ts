@@ -13,14 +13,14 @@ const AT_A_TIME = 48;
 
 /**
  * A page with its marks as it is seen, `width` pixels wide, as a data URL; null when the browser makes no picture, or its print
- * cannot be drawn. `print` is a picture of it without marks, where there is one already. Made while the browser has nothing else to do.
+ * cannot be drawn, or nobody wants it any more. `print` is a picture of it without marks, where there is one already. Made while the browser has nothing else to do.
  */
 export async function pictureOfPage(
   page: Page,
   marks: PageMarks,
   pictures: SourcePictures,
   width: number,
-  print?: CanvasImageSource,
+  { print, signal }: { readonly print?: CanvasImageSource; readonly signal?: AbortSignal } = {},
 ): Promise<string | null> {
   const size = displaySize(page);
   const scale = width / size.width;
@@ -32,13 +32,14 @@ export async function pictureOfPage(
   if (!ctx) return null;
   ctx.fillStyle = '#ffffff';
   ctx.fillRect(0, 0, width, height);
-  const paper = print ?? (await printOf(page, pictures, scale, width, height));
-  if (!paper) return null;
+  const paper = print ?? (await printOf(page, pictures, scale, width, height, signal));
+  if (!paper || signal?.aborted) return null;
   ctx.drawImage(paper, 0, 0, width, height);
   const { beneath, over } = layersFrom(inOrder(marks));
   const drawing = [...beneath, ...over];
   for (let i = 0; i < drawing.length; i += AT_A_TIME) {
     await new Promise<void>(whenIdle);
+    if (signal?.aborted) return null;
     paintDrawing(ctx, drawing.slice(i, i + AT_A_TIME), displayMatrix(page, scale));
     // Browsers put painting off until somebody looks.
     ctx.getImageData(0, 0, 1, 1);
@@ -67,11 +68,14 @@ function printOf(
   scale: number,
   width: number,
   height: number,
+  signal?: AbortSignal,
 ): Promise<HTMLCanvasElement | null> {
   const tile = { key: 'whole', x: 0, y: 0, width, height };
-  return paperSourceOf(page, pictures).request(
+  const job = paperSourceOf(page, pictures).request(
     new PagePicture(page, scale),
     tile,
     () => Number.MAX_SAFE_INTEGER,
-  ).picture;
+  );
+  signal?.addEventListener('abort', () => job.drop());
+  return job.picture;
 }

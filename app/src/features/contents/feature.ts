@@ -45,7 +45,7 @@ export const contentsFeature: ReaderFeature = {
       id: CONTENTS,
       title: 'Contents',
       side: 'roll',
-      way: { order: 1, icon: 'ways' },
+      way: { order: 1 },
       Content: ContentsPanel,
     },
   ],

@@ -44,7 +44,7 @@ export function DeskPicture() {
       if (!page) return;
       const marks = marksOn(document, page.id);
       const print = await pictureAsCame(session.desk, page);
-      const marked = await pictureOfPage(page, marks, pictures, WIDTH, print);
+      const marked = await pictureOfPage(page, marks, pictures, WIDTH, { print });
       if (marked) await changeDocument(id, { marked });
     };
     const renew = (): void => {

@@ -13,7 +13,7 @@ export const markListFeature: ReaderFeature = {
       id: LIST,
       title: 'Marks',
       side: 'margin',
-      way: { order: 3, icon: 'list' },
+      way: { order: 4 },
       Content: MarkList,
     },
   ],

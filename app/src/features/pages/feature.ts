@@ -1,6 +1,9 @@
 import { addPaper } from '@marginalis/core/editing';
 import { PAPERS, type Pattern, PATTERNS, usualRuling } from '@marginalis/core/paper';
-import type { Command, Reader, ReaderFeature } from '@/shell';
+import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
+
+const TABLE = 'pages';
+const PageTable = late(async () => (await import('./PageTable')).PageTable);
 
 /** Puts an empty page after the one in sight, and goes there. */
 function addPage({ session, stage }: Reader, pattern: Pattern): void {
@@ -24,5 +27,18 @@ const command = (reader: Reader, pattern: Pattern): Command => ({
 /** The pages themselves: what comes between them. */
 export const pagesFeature: ReaderFeature = {
   name: 'pages',
-  commands: (reader) => PATTERNS.map((pattern) => command(reader, pattern)),
+  commands: (reader) => [
+    {
+      id: TABLE,
+      title: 'Page table',
+      group: 'Pages',
+      also: 'all pages thumbnails overview grid',
+      icon: 'pages',
+      keys: ['T'],
+      on: () => reader.shell.isOpen(TABLE),
+      run: () => reader.shell.togglePanel('roll', TABLE),
+    },
+    ...PATTERNS.map((pattern) => command(reader, pattern)),
+  ],
+  panels: [{ id: TABLE, title: 'Pages', side: 'roll', way: { order: 3 }, Content: PageTable }],
 };

@@ -82,7 +82,7 @@ export const searchFeature: ReaderFeature = {
       id: SEARCH,
       title: 'Search',
       side: 'roll',
-      way: { order: 2, icon: 'search' },
+      way: { order: 2 },
       Content: SearchPanel,
     },
   ],

@@ -6,17 +6,23 @@ import {
   type KeyboardEvent as ReactKeyboardEvent,
   useMemo,
   useRef,
+  useState,
 } from 'react';
-import { useTheme } from 'react-native-paper';
+import { StyleSheet } from 'react-native';
+import { Text, useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
 import { usePageNames, useSession, useSessionState } from '@/session';
+import { PageThumb } from '@/shell';
 import { useSight, useStage } from '@/stage';
 import { Area } from '@/ui';
 
 const WIDTH = 28;
 /** The thumb is no shorter, CSS pixels: a pen must come down on it. */
 const THUMB = 24;
+
+/** The page under the finger is shown no larger, CSS pixels. */
+const PREVIEW = { width: 150, tallest: 190 } as const;
 
 /** Places along the strip that are told apart. */
 const PLACES = 240;
@@ -75,9 +81,16 @@ export function ForeEdge() {
     [pages, bookmarks],
   );
 
+  /** Where the finger is while it scrubs: height in the strip, CSS pixels, and the side on which there is room. */
+  const [finger, setFinger] = useState<{ y: number; side: 'left' | 'right' } | null>(null);
+
   const scrub = (e: ReactPointerEvent<HTMLDivElement>) => {
     const r = strip.current?.getBoundingClientRect();
     if (!r) return;
+    setFinger({
+      y: Math.min(r.height - PREVIEW.tallest / 2, Math.max(PREVIEW.tallest / 2, e.clientY - r.top)),
+      side: r.left < window.innerWidth / 2 ? 'left' : 'right',
+    });
     const share = Math.min(1, Math.max(0, (e.clientY - r.top) / r.height));
     controller.goToHeight(
       share * controller.stack.height -
@@ -100,6 +113,7 @@ export function ForeEdge() {
   };
   const letGo = (): void => {
     held.current = false;
+    setFinger(null);
   };
   const share = (page: number): string => `${(100 * page) / count}%`;
 
@@ -169,6 +183,28 @@ export function ForeEdge() {
           }}
         />
       ))}
+      {finger && (
+        <Area
+          aria-hidden
+          data-testid="scrubbed-page"
+          style={{
+            position: 'absolute',
+            [finger.side]: WIDTH + 10,
+            top: finger.y - PREVIEW.tallest / 2,
+            zIndex: 8,
+            padding: 8,
+            background: colors.surface,
+            border: `1px solid ${colors.outline}`,
+            borderRadius: 6,
+            pointerEvents: 'none',
+          }}
+        >
+          <PageThumb key={current} index={current} {...PREVIEW} />
+          <Text variant="labelLarge" style={styles.name}>
+            {nameOf(current)}
+          </Text>
+        </Area>
+      )}
       {flags.map(({ id, far }) => (
         <Area
           key={id}
@@ -206,3 +242,5 @@ export function ForeEdge() {
     </Area>
   );
 }
+
+const styles = StyleSheet.create({ name: { textAlign: 'center', paddingTop: 4 } });
