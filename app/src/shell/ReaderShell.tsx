@@ -55,8 +55,9 @@ export function ReaderShell({ session, ...props }: ReaderShellProps) {
 function Staged(props: Omit<ReaderShellProps, 'session'>) {
   const { fingers } = useSession();
   const pages = useSessionState((s) => (s.draft ?? s.document).pages);
+  const look = useSettings((s) => s.look);
   return (
-    <StageProvider pages={pages} device={fingers} place={props.place}>
+    <StageProvider pages={pages} device={fingers} place={props.place} look={look}>
       <Held {...props} />
     </StageProvider>
   );

@@ -1,5 +1,5 @@
 import { type ReactNode, useMemo } from 'react';
-import { useSession, useSessionState } from '@/session';
+import { useSession, useSessionState, useSettings } from '@/session';
 import { Stage, StageProvider, type StagePlace, useMarkFeed, useStage } from '@/stage';
 import { type HeldReader, ReaderContext, useReader } from './ReaderContext';
 import { WritingLayer } from './WritingLayer';
@@ -8,8 +8,9 @@ import { WritingLayer } from './WritingLayer';
 export function SecondWindow(props: { label: string; place: StagePlace; children?: ReactNode }) {
   const { fingers } = useSession();
   const pages = useSessionState((s) => (s.draft ?? s.document).pages);
+  const look = useSettings((s) => s.look);
   return (
-    <StageProvider pages={pages} device={fingers} place={props.place}>
+    <StageProvider pages={pages} device={fingers} place={props.place} look={look}>
       <Held label={props.label}>{props.children}</Held>
     </StageProvider>
   );

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { useStage } from '@/stage';
+import { NIGHT_FILTER, useSight, useStage } from '@/stage';
 import { Area } from '@/ui';
 import type { ReaderFeature } from './feature';
 import { useReader } from './ReaderContext';
@@ -8,9 +8,13 @@ import { WritingTools } from './writing';
 
 const full = { position: 'absolute', inset: 0, pointerEvents: 'none' } as const;
 
+/** As ink will look when it lies on the page. */
+const byNight = { ...full, filter: NIGHT_FILTER, mixBlendMode: 'screen' } as const;
+
 /** What is being written, above the pages. */
 export function WritingLayer({ features }: { features: readonly ReaderFeature[] }) {
   const hold = useStage();
+  const { look } = useSight();
   const reader = useReader();
   const live = useRef<HTMLDivElement>(null);
   const ring = useRef<HTMLDivElement>(null);
@@ -33,7 +37,7 @@ export function WritingLayer({ features }: { features: readonly ReaderFeature[] 
 
   return (
     <>
-      <Area ref={live} data-layer="live" style={full} aria-hidden />
+      <Area ref={live} data-layer="live" style={look === 'night' ? byNight : full} aria-hidden />
       <Area ref={ring} style={full} aria-hidden />
     </>
   );

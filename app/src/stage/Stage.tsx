@@ -22,7 +22,7 @@ export function Stage(props: {
   const { pictures, marks, label, renderOnPage, children } = props;
   const hold = useStage() as HeldStage;
   const { controller } = hold;
-  const { first, last } = useSight();
+  const { first, last, look } = useSight();
   const element = useRef<HTMLDivElement>(null);
   const [measured, setMeasured] = useState(false);
 
@@ -81,6 +81,7 @@ export function Stage(props: {
           page={controller.pages[index]}
           index={index}
           pictures={pictures}
+          look={look}
           marks={marks}
           renderOnPage={renderOnPage}
         />

@@ -7,10 +7,12 @@ import {
   displayMatrix,
   pageLeft,
   transform,
+  transformBox,
   type Vec,
 } from '@marginalis/core/geometry';
 import type { PageId } from '@marginalis/core/marks';
 import { KeptPapers } from './KeptPapers';
+import type { PaperLook } from './look';
 import type { PagePainter } from './PagePainter';
 import { type Fit, type StagePlace, Visited } from './place';
 import { StageCamera } from './StageCamera';
@@ -46,6 +48,8 @@ export interface StageSight {
   readonly after: StagePlace | null;
   /** So much of the window's head is covered by what is said over the pages, CSS pixels. */
   readonly covered: number;
+  /** How paper is seen. */
+  readonly look: PaperLook;
   /** What another window shows of a page, points from its upper left corner as seen; null without one. */
   readonly framed: { readonly index: number; readonly area: Box } | null;
 }
@@ -61,6 +65,7 @@ const NOTHING: StageSight = {
   after: null,
   covered: 0,
   framed: null,
+  look: 'plain',
 };
 
 /** Puts the mounted pages where the camera sees them, and says what is in sight. Not React's business. */
@@ -74,6 +79,7 @@ export class StageController extends StageCamera {
   private sight = NOTHING;
   private covered = 0;
   private framed: StageSight['framed'] = null;
+  private paperLook: PaperLook = 'plain';
   private readonly visited = new Visited();
   /** Where one begins, once the window's size is known. */
   private beginning: StagePlace | null = null;
@@ -194,6 +200,16 @@ export class StageController extends StageCamera {
     else this.goToPage(index);
   }
 
+  /** Has a part of a page, in user space, fill the width of the window; `at` stays at its height. */
+  fillWidth(index: number, part: Box, at: Vec): void {
+    const seen = transformBox(displayMatrix(this.pages[index]), part);
+    const before = transform(this.userToView(index), at);
+    const zoom = (this.view.width - 2 * EDGE) / (seen.maxX - seen.minX);
+    this.zoomTo(zoom, before);
+    const left = transformBox(this.userToView(index), part).minX;
+    this.pan(EDGE - left, 0);
+  }
+
   /** Moves the paper no farther than it needs for points of a page, in user space, to be in sight. */
   keepInSight(index: number, points: readonly Vec[]): void {
     const seen = boxOfPoints(points.map((p) => transform(this.userToView(index), p)));
@@ -235,6 +251,11 @@ export class StageController extends StageCamera {
     const [top, bottom] = [corner + area.minY * zoom, corner + area.maxY * zoom];
     if (top < 0) this.pan(0, EDGE - top);
     else if (bottom > this.view.height) this.pan(0, this.view.height - bottom - EDGE);
+    this.publish();
+  }
+
+  setLook(look: PaperLook): void {
+    this.paperLook = look;
     this.publish();
   }
 
@@ -324,6 +345,7 @@ export class StageController extends StageCamera {
       after: this.visited.after,
       covered: this.covered,
       framed: this.framed,
+      look: this.paperLook,
     };
     const isSame = (k: keyof StageSight): boolean => next[k] === this.sight[k];
     if (!(Object.keys(next) as (keyof StageSight)[]).every(isSame)) this.sight = next;

@@ -1,12 +1,24 @@
 import { marksOn, type Page } from '@marginalis/core/document';
 import { memo, type ReactNode, useLayoutEffect, useRef } from 'react';
 import { Area } from '@/ui';
+import { NIGHT_FILTER, type PaperLook, SEPIA_TINT } from './look';
 import { PagePainter } from './PagePainter';
 import type { MarkFeed } from './MarkFeed';
 import { paperSourceOf, type SourcePictures } from './paperSource';
+import { PicturesByNight } from './PicturesByNight';
 import { useStage } from './StageContext';
 
 const layer = { position: 'absolute', inset: 0 } as const;
+
+const sheet = { ...layer, isolation: 'isolate' } as const;
+// White of its own: a page that is not drawn yet is dark too.
+const night = { ...sheet, background: '#fff', filter: NIGHT_FILTER } as const;
+const sepia = {
+  ...layer,
+  background: SEPIA_TINT,
+  mixBlendMode: 'multiply',
+  pointerEvents: 'none',
+} as const;
 
 /** One page of the stack. React makes its boxes; a painter fills them. What is drawn into it looks after itself. */
 export const StagePage = memo(function StagePage(props: {
@@ -14,9 +26,10 @@ export const StagePage = memo(function StagePage(props: {
   index: number;
   pictures: SourcePictures;
   marks: MarkFeed | null;
+  look: PaperLook;
   renderOnPage?: (index: number) => ReactNode;
 }) {
-  const { page, index, pictures, marks, renderOnPage } = props;
+  const { page, index, pictures, marks, look, renderOnPage } = props;
   const { controller, fonts } = useStage();
   const host = useRef<HTMLDivElement>(null);
   const paper = useRef<HTMLDivElement>(null);
@@ -67,9 +80,13 @@ export const StagePage = memo(function StagePage(props: {
         isolation: 'isolate',
       }}
     >
-      <Area ref={paper} data-layer="paper" style={layer} />
-      <Area ref={light} data-layer="highlights" style={layer} />
-      <Area ref={ink} data-layer="ink" style={layer} />
+      <Area style={look === 'night' ? night : sheet}>
+        <Area ref={paper} data-layer="paper" style={layer} />
+        {look === 'night' && <PicturesByNight page={page} pictures={pictures} />}
+        <Area ref={light} data-layer="highlights" style={layer} />
+        <Area ref={ink} data-layer="ink" style={layer} />
+        {look === 'sepia' && <Area style={sepia} />}
+      </Area>
       {renderOnPage?.(index)}
     </Area>
   );

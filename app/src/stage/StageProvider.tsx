@@ -2,6 +2,7 @@ import type { Page } from '@marginalis/core/document';
 import { type ReactNode, useLayoutEffect, useState } from 'react';
 import { readFaceFile } from '@/ui';
 import { LoadedFonts } from './LoadedFonts';
+import type { PaperLook } from './look';
 import type { Device } from './manners';
 import type { StagePlace } from './place';
 import type { Contacts, Writer } from './pointers';
@@ -53,6 +54,7 @@ export function StageProvider({
   pages,
   device = NO_DEVICE,
   place,
+  look = 'plain',
   children,
 }: {
   pages: readonly Page[];
@@ -60,9 +62,12 @@ export function StageProvider({
   device?: Device;
   /** Where one begins; the first one given counts. */
   place?: StagePlace | null;
+  /** How paper is seen. */
+  look?: PaperLook;
   children: ReactNode;
 }) {
   const [hold] = useState<HeldStage>(() => holdStage(pages, device, place));
   useLayoutEffect(() => hold.controller.setPages(pages), [hold, pages]);
+  useLayoutEffect(() => hold.controller.setLook(look), [hold, look]);
   return <StageContext.Provider value={hold}>{children}</StageContext.Provider>;
 }

@@ -9,6 +9,7 @@ export type { SourcePictures } from './paperSource';
 export { StageContext, useStage, useSight, type StageHold } from './StageContext';
 export type { StageController, StageSight } from './StageController';
 export type { StagePlace } from './place';
+export { blendOn, NIGHT_FILTER, type PaperLook } from './look';
 export { colourUnder } from './colourUnder';
 export { printedDotOn } from './printedDotOn';
 export { printedRulesOn } from './printedRulesOn';

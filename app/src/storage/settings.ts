@@ -33,6 +33,10 @@ const settingsShape = object({
   penSeen: boolean().default(false),
   /** What the person has been told once, by its id. */
   taught: array(string().max(40).required()).max(100).default([]),
+  /** How paper is seen: as it is, tinted, or dark with light print. */
+  look: string()
+    .oneOf(['plain', 'sepia', 'night'] as const)
+    .default('plain'),
   /** How documents are read aloud: by which voice (the browser's own when empty) and how fast, and the pacer's words a minute. */
   reading: object({
     voice: string().max(300).default(''),
@@ -57,6 +61,7 @@ export const FIRST_SETTINGS: Settings = {
   fingers: 'found',
   penSeen: false,
   taught: [],
+  look: 'plain',
   reading: { voice: '', pace: 1, wordsPerMinute: 220 },
   used: [],
 };

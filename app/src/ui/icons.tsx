@@ -43,6 +43,8 @@ const PATHS = {
   before: 'M18 6v12l-8.5-6zM6.5 6v12',
   after: 'M6 6v12l8.5-6zM17.5 6v12',
   pages: 'M4 4h6.5v7H4zM13.5 4H20v7h-6.5zM4 14h6.5v6.5H4zM13.5 14H20v6.5h-6.5z',
+  night: 'M19.5 14.5A8 8 0 0 1 9.5 4.5a8 8 0 1 0 10 10z',
+  sepia: 'M6 3.5h8l4 4v13H6zM14 3.5v4h4M9 11h6M9 14h6M9 17h3',
   flag: 'M7 21V4M7 4.5h11l-2.5 4 2.5 4H7',
   link: 'M9.5 14.5l5-5M8 11l-2.5 2.5a3.5 3.5 0 0 0 5 5L13 16M16 13l2.5-2.5a3.5 3.5 0 0 0-5-5L11 8',
   download: 'M12 4v11.5M8 11.5l4 4 4-4M5 19.5h14',

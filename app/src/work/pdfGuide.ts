@@ -1,12 +1,15 @@
 import type { Box } from '@marginalis/core/geometry';
 import { cornerOf, type FilePlace, type OutlineEntry } from '@marginalis/core/guide';
 import type * as pdfjs from 'pdfjs-dist';
+import { loadPdfJs } from './loadPdfJs';
+import { pictureBoxes } from './pictureBoxes';
 
 /** A file made to harm may hold more; nobody reads more. */
 const MOST_ENTRIES = 10_000;
 const DEEPEST = 24;
 const LONGEST = 500;
 const MOST_LINKS = 2_000;
+const MOST_PICTURES = 200;
 /** Addresses that may be opened from a document; all others lead nowhere. */
 const ADDRESS = /^(https?:\/\/|mailto:)/i;
 
@@ -78,6 +81,14 @@ export class PdfGuide {
       links.push({ area, place, address });
     }
     return links;
+  }
+
+  /** Where pictures stand on a page, from 0: boxes in user space. */
+  async picturesOn(index: number): Promise<readonly Box[]> {
+    const { OPS } = await loadPdfJs();
+    const page = await this.doc.getPage(index + 1);
+    const { fnArray, argsArray } = await page.getOperatorList();
+    return pictureBoxes(fnArray, argsArray as unknown[][], OPS).slice(0, MOST_PICTURES);
   }
 
   /** Where a destination, or the name of one, leads; null where that is nowhere in the file. */

@@ -1,20 +1,10 @@
 import { REFUSALS } from '@marginalis/core/document';
 import { box, type PageBox, type Tile } from '@marginalis/core/geometry';
 import type * as pdfjs from 'pdfjs-dist';
+import { loadPdfJs } from './loadPdfJs';
 import { PdfGuide } from './pdfGuide';
 
 type PdfJs = typeof pdfjs;
-
-let loading: Promise<PdfJs> | null = null;
-
-/** pdf.js in the form for older tablets too, with everything it fetches served by ourselves. */
-export function loadPdfJs(): Promise<PdfJs> {
-  loading ??= import('pdfjs-dist/legacy/build/pdf.mjs').then((pdfjs: PdfJs) => {
-    pdfjs.GlobalWorkerOptions.workerSrc = '/pdfjs/pdf.worker.min.mjs';
-    return pdfjs;
-  });
-  return loading;
-}
 
 /** A worker of pdf.js that has started and waits for a document. */
 let spare: pdfjs.PDFWorker | null = null;

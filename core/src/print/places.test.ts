@@ -1,5 +1,5 @@
 import { column, rawPrint } from '../../testing/print.ts';
-import { placeNear, sentenceAround, wordAround, wordsBetween } from './places.ts';
+import { columnAt, placeNear, sentenceAround, wordAround, wordsBetween } from './places.ts';
 import { quadsOf } from './quads.ts';
 import { textOf } from './quote.ts';
 import { readPrint } from './readPrint.ts';
@@ -51,4 +51,12 @@ test('of a line that goes up the page, head and foot are to its sides', () => {
   expect([headStart.x, headStart.y]).toEqual([expect.closeTo(92, 3), expect.closeTo(200, 3)]);
   expect([headEnd.x, headEnd.y]).toEqual([expect.closeTo(92, 3), expect.closeTo(220, 3)]);
   expect(footStart.x).toBeCloseTo(102, 3);
+});
+
+test('the column at a point is as wide as its widest line, and no wider', () => {
+  const left = columnAt(print, { x: 80, y: 690 });
+  expect(left).toMatchObject({ minX: 50 });
+  expect(left?.maxX).toBeLessThan(320);
+  expect(left?.minY).toBeLessThan(680);
+  expect(columnAt(print, { x: 500, y: 700 })?.minX).toBe(320);
 });

@@ -1,4 +1,4 @@
-import type { Vec } from '../geometry/index.ts';
+import { type Box, uniteBoxes, type Vec } from '../geometry/index.ts';
 import type { Print, PrintLine, TextRange } from './print.ts';
 import { sentencesOf } from './sentences.ts';
 
@@ -39,6 +39,25 @@ function placeOn({ boxes }: Print, line: PrintLine, point: Vec): number {
   // Written from the right, what lies to the left comes after.
   const fromRight = along(line.to - 1) < along(line.from);
   return u > along(best) !== fromRight ? best + 1 : best;
+}
+
+/** So many lines of a column are no wider than it is, as a share; what is wider by this is no line of it alone. */
+const MOST_LINES = 0.8;
+const WIDER = 1.15;
+
+/** The column of text at a point of the page, or the nearest to it, as a box; null where nothing is printed. */
+export function columnAt(print: Print, point: Vec): Box | null {
+  const place = placeNear(print, point);
+  const line = place === null ? null : print.lines.find(({ to }) => to >= place);
+  if (!line) return null;
+  const boxes = print.lines
+    .filter(({ column, running }) => column === line.column && running === line.running)
+    .map(({ box }) => box);
+  const width = ({ minX, maxX }: Box): number => maxX - minX;
+  const widths = boxes.map(width).sort((a, b) => a - b);
+  // A heading over several columns begins the first of them, but does not make it wider.
+  const usual = widths[Math.floor(MOST_LINES * (widths.length - 1))];
+  return boxes.filter((box) => width(box) <= WIDER * usual).reduce(uniteBoxes);
 }
 
 /** The word that a place in the text is in or beside; null where there is no print. */

@@ -7,6 +7,7 @@ import Svg, { Polygon } from 'react-native-svg';
 import { useStore } from 'zustand';
 import { useSession, useSessionState } from '@/session';
 import { useReader } from '@/shell';
+import { blendOn, useSight } from '@/stage';
 import { Area } from '@/ui';
 
 /** The sentence that is read, and the word being said in it, kept in sight. */
@@ -14,6 +15,7 @@ export function ReadWords({ index }: { index: number }) {
   const { aloud } = useSession();
   const { stage } = useReader();
   const { colors } = useTheme();
+  const { look } = useSight();
   const page = useSessionState((s) => s.document.pages[index]);
   const at = useStore(aloud.store, (s) => (s.at?.page === index ? s.at : null));
   const part = at && (at.word ?? at.sentence);
@@ -38,7 +40,11 @@ export function ReadWords({ index }: { index: number }) {
       />
     ));
   return (
-    <Area style={styles.over} aria-hidden data-testid="being-read">
+    <Area
+      style={{ ...styles.over, mixBlendMode: blendOn(look) }}
+      aria-hidden
+      data-testid="being-read"
+    >
       <Svg width="100%" height="100%" viewBox={`0 0 ${width} ${height}`}>
         {quads(at.sentence, colors.secondary, 0.12)}
         {at.word && quads(at.word, colors.primary, 0.3)}
@@ -48,5 +54,5 @@ export function ReadWords({ index }: { index: number }) {
 }
 
 const styles = StyleSheet.create({
-  over: { position: 'absolute', inset: 0, pointerEvents: 'none', mixBlendMode: 'multiply' },
+  over: { position: 'absolute', inset: 0, pointerEvents: 'none' },
 });

@@ -12,7 +12,7 @@ import {
   useSessionState,
   useSettings,
 } from '@/session';
-import { Chip, ChipButton } from '@/stage';
+import { blendOn, Chip, ChipButton, useSight } from '@/stage';
 import { Area, InkDrop, WIDE_FROM } from '@/ui';
 import { Caret } from './Caret';
 import { CHOSEN, CHOSEN_OPACITY } from './chosenLook';
@@ -67,10 +67,15 @@ function ChosenWords({ index }: { index: number }) {
 }
 
 function Selection({ page, part }: { page: Page; part: ChosenPart }) {
+  const { look } = useSight();
   const matrix = displayMatrix(page);
   const { width, height } = displaySize(page);
   return (
-    <Area style={styles.over} aria-hidden data-testid="chosen-words">
+    <Area
+      style={{ ...styles.over, mixBlendMode: blendOn(look) }}
+      aria-hidden
+      data-testid="chosen-words"
+    >
       <Svg width="100%" height="100%" viewBox={`0 0 ${width} ${height}`}>
         {quadsOf(part.print, part.range).map((quad, k) => (
           <Polygon
@@ -167,5 +172,5 @@ function WordsChip({ index, page, part }: { index: number; page: Page; part: Cho
 }
 
 const styles = StyleSheet.create({
-  over: { position: 'absolute', inset: 0, pointerEvents: 'none', mixBlendMode: 'multiply' },
+  over: { position: 'absolute', inset: 0, pointerEvents: 'none' },
 });

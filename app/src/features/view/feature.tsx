@@ -1,4 +1,7 @@
+import { useSettings } from '@/session';
 import type { Command, Reader, ReaderFeature } from '@/shell';
+import { ColumnTap } from './ColumnTap';
+import { fillWithColumn } from './fillWithColumn';
 import { ForeEdge } from './ForeEdge';
 import { KeptPlace } from './KeptPlace';
 import { Place, STEP } from './Zoom';
@@ -13,7 +16,14 @@ const WAYS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowRight: [-ARROW, 0],
 };
 
-function commands({ stage }: Reader): readonly Command[] {
+/** Other looks of paper, each on until it is taken again. */
+const LOOKS = [
+  { look: 'night', title: 'Night paper', icon: 'night', keys: ['N'] },
+  { look: 'sepia', title: 'Sepia paper', icon: 'sepia', keys: [] },
+] as const;
+
+function commands(reader: Reader): readonly Command[] {
+  const { stage } = reader;
   const zoom = (by: number) => () => stage.zoomTo(stage.getCamera().zoom * by);
   const page = (to: () => number) => () => stage.goToPage(to());
   const current = (): number => stage.getSight().current;
@@ -27,6 +37,19 @@ function commands({ stage }: Reader): readonly Command[] {
       run: () => stage.setFit('width'),
     },
     {
+      id: 'fit-column',
+      title: 'Fit column',
+      group: 'View',
+      also: 'zoom text two taps',
+      icon: 'fitWidth',
+      keys: ['Mod+8'],
+      run: () => {
+        const { width, height } = stage.getView();
+        const hit = stage.pageAt({ x: width / 3, y: height / 2 });
+        if (hit) void fillWithColumn(reader, hit.index, hit.user);
+      },
+    },
+    {
       id: 'fit-page',
       title: 'Fit page',
       group: 'View',
@@ -34,6 +57,19 @@ function commands({ stage }: Reader): readonly Command[] {
       keys: ['Mod+9'],
       run: () => stage.setFit('page'),
     },
+    ...LOOKS.map(({ look, title, icon, keys }) => ({
+      id: `paper-${look}`,
+      title,
+      group: 'View' as const,
+      also: 'paper dark inverted tint colour eyes',
+      icon,
+      keys,
+      on: () => useSettings.getState().look === look,
+      run: () => {
+        const { look: now, setLook } = useSettings.getState();
+        setLook(now === look ? 'plain' : look);
+      },
+    })),
     {
       id: 'zoom-in',
       title: 'Zoom in',
@@ -120,11 +156,20 @@ function commands({ stage }: Reader): readonly Command[] {
   ];
 }
 
+function OverPages() {
+  return (
+    <>
+      <KeptPlace />
+      <ColumnTap />
+    </>
+  );
+}
+
 /** Where in the document one is, and how large it is seen. */
 export const viewFeature: ReaderFeature = {
   name: 'view',
   commands,
   InBar: Place,
   Edge: ForeEdge,
-  Over: KeptPlace,
+  Over: OverPages,
 };
