@@ -6,6 +6,8 @@ import { limitRate, permissionsPolicy, securityHeaders } from './http/security.t
 import { staticApp } from './http/staticApp.ts';
 import { linkRoutes, stateOfLink } from './links/linkRoutes.ts';
 import type { LinkStore } from './links/linkStore.ts';
+import { openLexicon } from './words/lexicon.ts';
+import { wordRoutes } from './words/wordRoutes.ts';
 
 export interface AppDeps {
   readonly links: LinkStore;
@@ -41,6 +43,7 @@ export function createApp(deps: AppDeps): Express {
     limitRate(limits.requests),
     linkRoutes({ store: deps.links, now: deps.now, uploadLimit: limitRate(limits.uploads) }),
   );
+  app.use('/api/words', limitRate(limits.requests), wordRoutes(openLexicon()));
   app.use('/api', (_req, res) => refuse(res, 404, 'There is nothing at this address.'));
 
   // A guest whose link is dead gets the right status and a plain page before any script is sent.

@@ -7,5 +7,6 @@ export {
   sharedFilePath,
   readDemoList,
   readDemoFile,
+  readMeaning,
 } from './server';
 export { keepForOffline, takeNewVersion, useOffline } from './offline';

@@ -1,6 +1,8 @@
 import {
   type DemoList,
   demoListSchema,
+  type Meaning,
+  meaningSchema,
   type LinkCreated,
   linkCreatedSchema,
   type LinkRequest,
@@ -77,3 +79,6 @@ export const readDemoList = (): Promise<DemoList> =>
 
 export const readDemoFile = async (file: string): Promise<Uint8Array> =>
   new Uint8Array(await (await ask(`/demo/${file}`)).arrayBuffer());
+
+export const readMeaning = (word: string): Promise<Meaning> =>
+  askJson<Meaning>(meaningSchema as Schema<Meaning>, `/api/words/${encodeURIComponent(word)}`);

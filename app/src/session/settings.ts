@@ -42,6 +42,7 @@ interface SettingsStore extends Settings {
   seePen(): void;
   /** What the person has been told is not told again; null tells everything anew. */
   noteTaught(id: string | null): void;
+  setSearchAt(address: string): void;
   setLook(look: Settings['look']): void;
   setReading(part: Partial<Settings['reading']>): void;
   /** An instrument was taken in hand. */
@@ -106,6 +107,7 @@ export const useSettings = create<SettingsStore>((set, get) => {
       if (id === null) setAndKeep({ taught: [] });
       else if (!taught.includes(id)) setAndKeep({ taught: [...taught, id] });
     },
+    setSearchAt: (searchAt) => setAndKeep({ searchAt }),
     setLook: (look) => setAndKeep({ look }),
     setReading: (part) => setAndKeep({ reading: { ...get().reading, ...part } }),
     noteUsed: (id) =>

@@ -22,3 +22,4 @@ export {
   keepClip,
 } from './settings';
 export { type KeptPlace, readPlace, keepPlace, dropPlace } from './places';
+export { keepMeaning, readMeaning } from './meanings';

@@ -33,6 +33,8 @@ const settingsShape = object({
   penSeen: boolean().default(false),
   /** What the person has been told once, by its id. */
   taught: array(string().max(40).required()).max(100).default([]),
+  /** The address of a web search, with {words} for the words; none when empty. */
+  searchAt: string().max(500).default(''),
   /** How paper is seen: as it is, tinted, or dark with light print. */
   look: string()
     .oneOf(['plain', 'sepia', 'night'] as const)
@@ -61,6 +63,7 @@ export const FIRST_SETTINGS: Settings = {
   fingers: 'found',
   penSeen: false,
   taught: [],
+  searchAt: '',
   look: 'plain',
   reading: { voice: '', pace: 1, wordsPerMinute: 220 },
   used: [],

@@ -1,3 +1,4 @@
+export { type Meaning, meaningSchema, type Sense, WORD_PATTERN } from './meaning.ts';
 export { fileStem, pdfFileName } from './fileName.ts';
 export {
   LINK_DAYS,

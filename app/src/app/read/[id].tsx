@@ -14,6 +14,7 @@ import { ReaderScreen } from '@/features/reader';
 import { sendingFeature } from '@/features/sending';
 import { aloudFeature } from '@/features/aloud';
 import { contentsFeature } from '@/features/contents';
+import { meaningFeature } from '@/features/meaning';
 import { linksFeature } from '@/features/links';
 import { searchFeature } from '@/features/search';
 import { hintsFeature } from '@/features/hints';
@@ -36,6 +37,7 @@ const FEATURES = [
   searchFeature,
   linksFeature,
   aloudFeature,
+  meaningFeature,
   pagesFeature,
   viewFeature,
   inkFilesFeature,

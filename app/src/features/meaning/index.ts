@@ -1,0 +1,1 @@
+export { meaningFeature } from './feature';
