@@ -215,3 +215,20 @@ test('who asks for less movement gets menus and sheets without it', async ({ pag
   await page.keyboard.press('Escape');
   await expect(page.getByRole('option', { name: 'Fit page' })).toBeHidden();
 });
+
+test('a page is text for those who do not see it, with its headings and its marks', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  const text = page.getByRole('group', { name: 'Page 1', exact: true }).getByTestId('page-text');
+  await expect(text.getByRole('heading', { name: 'How barnacles choose a rock' })).toBeAttached();
+  await expect(text).toContainText(
+    'An adult barnacle cannot walk away from a bad address. It is cemented to the rock by its forehead',
+  );
+  const order = (await text.textContent()) ?? '';
+  expect(order.indexOf('A decision made once')).toBeLessThan(order.indexOf('Six feeding stages'));
+  const pen = await Pen.of(page);
+  await pen.draw(line(await placeOn(page, 1, 0.2, 0.05), await placeOn(page, 1, 0.3, 0.05)));
+  await expect(text.getByRole('listitem')).toHaveText(/^Pen stroke|^Ink|^Line/);
+});

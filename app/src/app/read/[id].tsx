@@ -7,6 +7,7 @@ import { inkingFeature } from '@/features/inking';
 import { keepingFeature } from '@/features/keeping';
 import { markListFeature } from '@/features/marklist';
 import { offlineFeature } from '@/features/offline';
+import { pageTextFeature } from '@/features/pagetext';
 import { pagesFeature } from '@/features/pages';
 import { pickingFeature } from '@/features/picking';
 import { practiceFeature } from '@/features/practice';
@@ -39,6 +40,7 @@ const FEATURES = [
   aloudFeature,
   meaningFeature,
   pagesFeature,
+  pageTextFeature,
   viewFeature,
   inkFilesFeature,
   practiceFeature,

@@ -1,0 +1,1 @@
+export { pageTextFeature } from './feature';

@@ -1,0 +1,45 @@
+import type { Print, PrintLine } from './print.ts';
+import { textOf } from './quote.ts';
+
+/** A text of a page as it is read: a paragraph, a heading, a cell. */
+export interface Paragraph {
+  readonly text: string;
+  /** Of its largest type, points. */
+  readonly size: number;
+  /** It stands at the head or the foot of the page. */
+  readonly running: boolean;
+  /** It is set larger than the text around it. */
+  readonly heading: boolean;
+}
+
+/** Type so much larger than most of the page is a heading; and a heading has no more lines than this. */
+const LARGER = 1.12;
+const MOST_LINES = 4;
+
+/** The texts of a page in reading order. */
+export function paragraphsOf(print: Print): Paragraph[] {
+  const usual = usualSize(print.lines);
+  const blocks = new Map<number, PrintLine[]>();
+  for (const line of print.lines) {
+    const block = blocks.get(line.block);
+    if (block) block.push(line);
+    else blocks.set(line.block, [line]);
+  }
+  return [...blocks.values()].map((lines) => {
+    const [first, last] = [lines[0], lines[lines.length - 1]];
+    const size = Math.max(...lines.map((line) => line.size));
+    const { running } = first;
+    const heading = !running && lines.length <= MOST_LINES && size > LARGER * usual;
+    return { text: textOf(print, { from: first.from, to: last.to }), size, running, heading };
+  });
+}
+
+/** The size that most of the text is set in. */
+function usualSize(lines: readonly PrintLine[]): number {
+  const count = new Map<number, number>();
+  for (const { size, from, to } of lines) {
+    const rounded = Math.round(4 * size) / 4;
+    count.set(rounded, (count.get(rounded) ?? 0) + to - from);
+  }
+  return [...count].reduce((most, next) => (next[1] > most[1] ? next : most), [0, 0])[0];
+}
