@@ -125,3 +125,19 @@ test('all pages are seen small, with their marks; those with marks alone, and on
   await page.mouse.up();
   await expect(preview).toBeHidden();
 });
+
+test('a document without contents gets them from its headings, when asked', async ({ page }) => {
+  await page.getByRole('button', { name: 'Back to the desk' }).click();
+  await openDocument(page, 'How barnacles choose a rock');
+  await page.getByTestId('stage').focus();
+  await page.keyboard.press('c');
+  await page.getByRole('button', { name: 'Make contents from the headings' }).click();
+  const heading = contents(page).getByRole('link', { name: /^Six feeding stages and one/ });
+  await expect(heading).toBeVisible();
+  await expect(page.getByText(/the file has no contents of its own/)).toBeVisible();
+  await contents(page)
+    .getByRole('link', { name: /, page 3$/ })
+    .first()
+    .click();
+  await expect(field(page)).toHaveValue('3');
+});

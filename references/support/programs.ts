@@ -51,6 +51,16 @@ export const complaintsOfMupdf = (bytes: Uint8Array): ReadonlySet<string> =>
     return new Set(err.split('\n').flatMap((line) => line.trim().replace(/\d+/g, 'N') || []));
   });
 
+/** The entries of a file's outline that lead to a page, from 0, as MuPDF reads them. */
+export const outlineByMupdf = (
+  bytes: Uint8Array,
+): readonly { readonly title: string; readonly page: number }[] =>
+  withFile(bytes, (path) =>
+    [...run('mutool', ['show', path, 'outline']).out.matchAll(/"(.*)"\t#page=(\d+)/g)].map(
+      ([, title, page]) => ({ title, page: Number(page) - 1 }),
+    ),
+  );
+
 /** What MuPDF complains of in a copy but not in its source. */
 export function newComplaints(source: Uint8Array, copy: Uint8Array): string[] {
   const known = complaintsOfMupdf(source);

@@ -1,13 +1,17 @@
 import type { Page } from '@marginalis/core/document';
-import { type OutlineEntry, pageNames } from '@marginalis/core/guide';
+import { type OutlineEntry, pageNames, proposeOutline } from '@marginalis/core/guide';
 import { createStore } from 'zustand/vanilla';
-import type { PdfGuide } from '@/work';
+import type { PdfGuide, PrintReader } from '@/work';
 
 export interface GuideState {
   /** Null until it has been read; empty where the file has none. */
   readonly outline: readonly OutlineEntry[] | null;
   /** What each page of the document is called, in order. */
   readonly names: readonly string[];
+  /** Contents made of the headings of a document that has none of its own; null until they are asked for. */
+  readonly proposed: readonly OutlineEntry[] | null;
+  /** Pages read for that and to be read; null while nothing is. */
+  readonly proposing: { readonly read: number; readonly of: number } | null;
 }
 
 /** The way through the document: what its file says of it, and what its pages are called. */
@@ -16,7 +20,12 @@ export class Guide {
   private readonly labels = new Map<string, readonly string[] | null>();
 
   constructor(private readonly pages: () => readonly Page[]) {
-    this.store = createStore<GuideState>(() => ({ outline: null, names: [] }));
+    this.store = createStore<GuideState>(() => ({
+      outline: null,
+      names: [],
+      proposed: null,
+      proposing: null,
+    }));
   }
 
   /** Reads what the file of the document says. */
@@ -24,6 +33,20 @@ export class Guide {
     this.labels.set(source, await file.labels());
     this.name();
     this.store.setState({ outline: await file.outline() });
+  }
+
+  /** Makes contents of the headings. @throws PrintError when the document cannot be read */
+  async propose(reader: Pick<PrintReader, 'headings'>): Promise<void> {
+    if (this.store.getState().proposing) return;
+    this.store.setState({ proposing: { read: 0, of: this.pages().length } });
+    try {
+      const headings = await reader.headings(({ read, of }) =>
+        this.store.setState({ proposing: { read, of } }),
+      );
+      this.store.setState({ proposed: proposeOutline(headings) });
+    } finally {
+      this.store.setState({ proposing: null });
+    }
   }
 
   /** Names the pages anew: they have changed. */

@@ -41,6 +41,7 @@ async function answerTo({ ask }: PrintRequest, tell: (answer: Answer) => void): 
   if (!opening) throw new Error('No document is open.');
   const { pdf, text } = await opening;
   if (ask.is === 'search') return search(text, ask, tell);
+  if (ask.is === 'headings') return headings(text, tell);
   const print = readPrint(pdf.raw(ask.page));
   text.keep(ask.page, print);
   return { ok: true, print };
@@ -71,6 +72,18 @@ async function search(
     since = performance.now();
   }
   return { ok: true, found, read, of: text.pageCount, done: true };
+}
+
+async function headings(text: DocumentText, tell: (answer: Answer) => void): Promise<Answer> {
+  let since = performance.now();
+  for (let page = 0; page < text.pageCount; page++) {
+    text.page(page);
+    if (performance.now() - since < TURN) continue;
+    tell({ ok: true, found: [], read: page + 1, of: text.pageCount });
+    await new Promise((resolve) => setTimeout(resolve));
+    since = performance.now();
+  }
+  return { ok: true, headings: text.headings() };
 }
 
 self.onmessage = ({ data }: MessageEvent<PrintRequest>) => {

@@ -1,4 +1,4 @@
-import type { FindOptions, FoundOn, Print } from '@marginalis/core/print';
+import type { FindOptions, FoundOn, PlacedHeading, Print } from '@marginalis/core/print';
 import { createPrintWorker } from './createWorker';
 
 export interface SearchAsk {
@@ -23,6 +23,8 @@ export interface PrintRequest {
     | { readonly is: 'open'; readonly bytes: Uint8Array; readonly password?: string }
     /** From 0. */
     | { readonly is: 'page'; readonly page: number }
+    /** What headings it has; every page is read for it. Answered as {@link SearchAsk} is. */
+    | { readonly is: 'headings' }
     /** Ends a search before. Answered as it goes on; the last answer says that it is done. */
     | SearchAsk;
 }
@@ -33,6 +35,7 @@ export interface PrintReply {
     | { readonly ok: true; readonly pageCount: number }
     | { readonly ok: true; readonly print: Print }
     | ({ readonly ok: true } & SearchNews)
+    | { readonly ok: true; readonly headings: readonly PlacedHeading[] }
     | { readonly ok: false; readonly message: string };
 }
 
@@ -97,6 +100,19 @@ export class PrintReader {
     });
     if (!answer.ok) throw new PrintError(answer.message);
     if ('read' in answer) tell(answer);
+  }
+
+  /**
+   * The headings of the document, from all of its pages; `tell` hears how many have been read.
+   * @throws PrintError when the document cannot be read
+   */
+  async headings(tell: (news: SearchNews) => void): Promise<readonly PlacedHeading[]> {
+    await this.opened();
+    const answer = await this.send({ is: 'headings' }, [], (news) => {
+      if ('read' in news) tell(news);
+    });
+    if (!answer.ok) throw new PrintError(answer.message);
+    return 'headings' in answer ? answer.headings : [];
   }
 
   close(): void {

@@ -12,6 +12,7 @@ import { addBookmark, moveBookmark, removeBookmark, renameBookmark } from '../ed
 import { bookmarkRows, contentsOf, farOf, ownBookmarks, rowAt, unfolded } from './contents.ts';
 import { cornerOf, type OutlineEntry, pointOf } from './outline.ts';
 import { pageNamed, pageNames } from './pageNames.ts';
+import { proposeOutline } from './proposeOutline.ts';
 
 const pages = pageRefsFor(Array.from({ length: 6 }, () => plainPage(100, 200)));
 const [first] = pages;
@@ -164,4 +165,29 @@ test('pages are called what the file calls them; paper between them after the pa
   expect(pageNamed(names, '3')).toBe(2);
   expect(pageNamed(names, '6')).toBeNull();
   expect(pageNamed(names, '')).toBeNull();
+});
+
+test('headings make an outline, each under the one before it of a higher level', () => {
+  const at = { x: 10, y: 180 };
+  const headings = [
+    ['Preface', 1],
+    ['1 Shore', 0],
+    ['1.1 Rocks', 1],
+    ['1.1.1 Cracks', 3],
+    ['1.2 Mud', 1],
+    ['2 Sea', 0],
+  ] as const;
+  const outline = proposeOutline(
+    headings.map(([text, level], page) => ({ text, level, page, at, size: 12, byFace: false })),
+  );
+  const rows = contentsOf(emptyDocument(pages), source, outline);
+  expect(told(rows)).toEqual([
+    'Preface',
+    '1 Shore',
+    '-1.1 Rocks',
+    '--1.1.1 Cracks',
+    '-1.2 Mud',
+    '2 Sea',
+  ]);
+  expect(rows[2].place).toEqual({ page: pages[2].id, at });
 });

@@ -1,4 +1,5 @@
 export { cornerOf, type FilePlace, type OutlineEntry, pointOf } from './outline.ts';
+export { proposeOutline } from './proposeOutline.ts';
 export { pageNamed, pageNames } from './pageNames.ts';
 export {
   bookmarkRows,

@@ -1,5 +1,6 @@
 import { boxCentre, type Vec } from '../geometry/index.ts';
 import { findInPrint, type FindOptions, makeReady } from './find.ts';
+import { type HeadingsOn, headingsOf, headingsOn, type PlacedHeading } from './headings.ts';
 import type { PageText, Print, TextRange } from './print.ts';
 import { type Quote, quoteOf } from './quote.ts';
 
@@ -29,7 +30,10 @@ interface KeptText extends PageText {
   /** Where its lines end, and their middles in user space: x and y in turn. */
   readonly ends: Uint32Array;
   readonly middles: Float32Array;
+  readonly headings: HeadingsOn;
 }
+
+const NONE: HeadingsOn = { may: [], sizes: new Map() };
 
 /** The text of a whole document, read page by page as it is asked for, and kept without the places of its characters. */
 export class DocumentText {
@@ -46,13 +50,20 @@ export class DocumentText {
   }
 
   /** Keeps what has been read of a page in any case. */
-  keep(index: number, { text, breaks, lines }: Print): PageText {
+  keep(index: number, print: Print): PageText {
+    const { text, breaks, lines } = print;
     const middles = lines.flatMap(({ box }) => {
       const { x, y } = boxCentre(box);
       return [x, y];
     });
     const ends = Uint32Array.from(lines, ({ to }) => to);
-    const kept = { text, breaks, ends, middles: Float32Array.from(middles) };
+    const kept = {
+      text,
+      breaks,
+      ends,
+      middles: Float32Array.from(middles),
+      headings: headingsOn(print),
+    };
     makeReady(kept);
     this.texts.set(index, kept);
     return kept;
@@ -69,6 +80,13 @@ export class DocumentText {
       room -= hits.length;
       yield { page, hits, more: ranges.length - hits.length, wordless: text.text === '' };
     }
+  }
+
+  /** The headings of the document, once every page has been asked for; those of pages that have not are not among them. */
+  headings(): PlacedHeading[] {
+    return headingsOf(
+      Array.from({ length: this.pageCount }, (_, k) => this.texts.get(k)?.headings ?? NONE),
+    );
   }
 
   private hitAt(page: number, text: PageText, range: TextRange): PrintedHit {

@@ -14,6 +14,7 @@ export { type FindOptions, findInPrint } from './find.ts';
 export { DocumentText, type FoundOn, MOST_HITS, type PrintedHit } from './documentText.ts';
 export { type Quad, aroundQuad, linesWithin, partOfQuad, pathOfQuads, quadsOf } from './quads.ts';
 export { columnAt, placeNear, wordAround, wordsBetween, sentenceAround } from './places.ts';
+export { type HeadingsOn, headingsOf, headingsOn, type PlacedHeading } from './headings.ts';
 export { type Paragraph, paragraphsOf } from './paragraphs.ts';
 export { type Sentence, sentencesOf, type Spoken, spokenOf } from './sentences.ts';
 export { wordNumber, wordOnNextLine } from './steps.ts';

@@ -1,3 +1,4 @@
+import { sizesOn, usualSize } from './headings.ts';
 import type { Print, PrintLine } from './print.ts';
 import { textOf } from './quote.ts';
 
@@ -18,7 +19,7 @@ const MOST_LINES = 4;
 
 /** The texts of a page in reading order. */
 export function paragraphsOf(print: Print): Paragraph[] {
-  const usual = usualSize(print.lines);
+  const usual = usualSize(sizesOn(print));
   const blocks = new Map<number, PrintLine[]>();
   for (const line of print.lines) {
     const block = blocks.get(line.block);
@@ -32,14 +33,4 @@ export function paragraphsOf(print: Print): Paragraph[] {
     const heading = !running && lines.length <= MOST_LINES && size > LARGER * usual;
     return { text: textOf(print, { from: first.from, to: last.to }), size, running, heading };
   });
-}
-
-/** The size that most of the text is set in. */
-function usualSize(lines: readonly PrintLine[]): number {
-  const count = new Map<number, number>();
-  for (const { size, from, to } of lines) {
-    const rounded = Math.round(4 * size) / 4;
-    count.set(rounded, (count.get(rounded) ?? 0) + to - from);
-  }
-  return [...count].reduce((most, next) => (next[1] > most[1] ? next : most), [0, 0])[0];
 }

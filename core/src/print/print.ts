@@ -37,6 +37,8 @@ export interface PrintLine extends TextRange {
   readonly angle: number;
   /** Of its largest type. */
   readonly size: number;
+  /** A number for the face most of it is set in, good for this page alone. */
+  readonly face: number;
   readonly box: Box;
   /** It stands at the head or the foot of the page, off its text: a running title, a page number. */
   readonly running: boolean;

@@ -50,8 +50,19 @@ class GrowingText {
     }
     const { angle } = this.glyphs.frames[piece.frame];
     const { length: to } = this;
-    const { size } = piece;
-    const line = { column, block, angle, size, running, from, to, box: around, breaks: false };
+    const { size, face } = piece;
+    const line = {
+      column,
+      block,
+      angle,
+      size,
+      face,
+      running,
+      from,
+      to,
+      box: around,
+      breaks: false,
+    };
     this.lines.push(line);
   }
 

@@ -16,6 +16,7 @@ import { useSight } from '@/stage';
 import { Action, paperIcon, ToggleChip } from '@/ui';
 import { bookmarkHere } from './bookmarkHere';
 import { ContentsLine } from './ContentsLine';
+import { Proposal } from './Proposal';
 
 /** Contents of more lines than this are folded to their chapters at first. */
 const LONG = 60;
@@ -25,17 +26,20 @@ export function ContentsPanel({ onGone }: { onGone: () => void }) {
   const reader = useReader();
   const session = useSession();
   const { colors } = useTheme();
-  const outline = useStore(session.guide.store, (s) => s.outline);
+  const { outline, proposed, proposing } = useStore(session.guide.store);
   const pages = useSessionState((s) => s.document.pages);
   const bookmarks = useSessionState((s) => s.document.bookmarks);
   const writable = useSessionState((s) => s.writable);
   const nameOf = usePageNames();
   const [mine, setMine] = useState(false);
+  const hasOwn = outline !== null && outline.length > 0;
   const rows = useMemo(() => {
     const { document } = session.store.getState();
     const now = { ...document, pages, bookmarks };
-    return mine ? bookmarkRows(now) : contentsOf(now, session.desk.source, outline ?? []);
-  }, [session, pages, bookmarks, outline, mine]);
+    return mine
+      ? bookmarkRows(now)
+      : contentsOf(now, session.desk.source, (hasOwn ? outline : proposed) ?? []);
+  }, [session, pages, bookmarks, outline, proposed, hasOwn, mine]);
   const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
   const isFolded = useCallback(
     (row: ContentsRow): boolean => (rows.length > LONG || !row.open) !== turned.has(row.key),
@@ -92,7 +96,8 @@ export function ContentsPanel({ onGone }: { onGone: () => void }) {
           />
         )}
       </View>
-      {rows.length === 0 && (
+      {outline !== null && !hasOwn && !mine && <Proposal />}
+      {rows.length === 0 && proposed === null && proposing === null && (
         <Text style={[styles.none, { color: colors.onSurfaceVariant }]}>
           {emptySaid(mine, outline !== null)}
         </Text>
