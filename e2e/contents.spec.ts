@@ -51,7 +51,6 @@ test('the contents lead to their places, bookmarks stand among them; both come b
 
   await page.reload();
   await expect(field(page)).toHaveValue('3');
-  await page.keyboard.press('c');
   await expect(contents(page).getByRole('link', { name: /^Bookmark, / })).toHaveText([
     /^Whistle/,
     /^Sampling/,

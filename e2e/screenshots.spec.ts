@@ -15,8 +15,24 @@ import {
 
 /** The pictures of the main views in docs/screenshots, made anew from the sample documents. */
 
-const shot = (page: Page, name: string) =>
-  page.screenshot({ path: `docs/screenshots/${name}-${test.info().project.name}.png` });
+/** Views of which one picture is enough, and which. */
+const ONE: Readonly<Record<string, string>> = {
+  instrument: 'phone',
+  figures: 'wide',
+  picking: 'phone',
+  look: 'phone',
+  marks: 'wide',
+  words: 'phone',
+  night: 'wide',
+  send: 'wide',
+  guest: 'phone',
+};
+
+async function shot(page: Page, name: string): Promise<void> {
+  const project = test.info().project.name;
+  if ((ONE[name] ?? project) !== project) return;
+  await page.screenshot({ path: `docs/screenshots/${name}-${project}.png` });
+}
 
 async function write(
   pen: Pen,
@@ -63,7 +79,7 @@ test('the main views', async ({ page, browser }) => {
   await take(page, 'Fine pen');
   await page.getByRole('radio', { name: 'Iron gall' }).waitFor();
   await page.waitForTimeout(600);
-  if (test.info().project.name === 'phone') await shot(page, 'instrument');
+  await shot(page, 'instrument');
   await page.keyboard.press('Escape');
 
   await command(page, 'Add a squared page');
@@ -150,7 +166,7 @@ test('words', async ({ page }) => {
   await goOver(0.13, 0.55, 0.4, 0.61);
   await page.getByRole('group', { name: 'Selected words' }).waitFor();
   await page.waitForTimeout(400);
-  if (test.info().project.name === 'phone') await shot(page, 'words');
+  await shot(page, 'words');
 });
 
 test('picking and the list of marks', async ({ page }) => {
@@ -210,4 +226,72 @@ test('picking and the list of marks', async ({ page }) => {
   await write(pen, 'at', [box.x + 150, box.y + 110], 40);
   await page.waitForTimeout(400);
   await shot(page, 'window');
+});
+
+test('the way through a document', async ({ page }) => {
+  const wide = test.info().project.name === 'wide';
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  await page.getByTestId('stage').focus();
+  await page.keyboard.press('Control+f');
+  const term = page.getByRole('searchbox', { name: 'Search the document' });
+  await term.fill('cyprid');
+  await page.locator('[data-hits]').waitFor();
+  await term.press('Enter');
+  await page.waitForTimeout(900);
+  if (!wide) {
+    await page
+      .getByRole('button', { name: /^Page 1:/ })
+      .nth(2)
+      .click();
+    await page.getByRole('dialog').waitFor({ state: 'hidden' });
+    await page.waitForTimeout(500);
+  }
+  await shot(page, 'search');
+  if (wide) {
+    await page.getByRole('button', { name: 'Close search' }).click();
+    await page.keyboard.press('Escape');
+    const pen = await Pen.of(page);
+    await write(pen, 'cemented for life', await placeOn(page, 1, 0.16, 0.36), 30);
+    await take(page, 'Word highlighter');
+    await pen.draw(line(await placeOn(page, 1, 0.13, 0.188), await placeOn(page, 1, 0.34, 0.19)));
+    await take(page, 'Fine pen');
+    await kept(page);
+    await page.getByTestId('stage').focus();
+    await page.keyboard.press('n');
+    await page.waitForTimeout(900);
+    await shot(page, 'night');
+    await page.keyboard.press('n');
+  }
+  await page.getByRole('button', { name: 'Back to the desk' }).click();
+
+  await openDocument(page, 'Course handbook');
+  await page.waitForTimeout(800);
+  for (const [name, title] of [
+    ['4', 'Before we go out'],
+    ['14', 'Where we meet on Tuesday'],
+  ]) {
+    await page.getByRole('textbox', { name: /^Page, / }).fill(name);
+    await page.keyboard.press('Enter');
+    await page.waitForTimeout(600);
+    await page.getByTestId('stage').focus();
+    await page.keyboard.press('b');
+    const field = page.getByRole('textbox', { name: 'Title of the bookmark' });
+    await field.fill(title);
+    await field.press('Enter');
+    await page.waitForTimeout(400);
+    if (name === '14') break;
+    await page
+      .getByRole('button', { name: wide ? 'Close contents' : 'Close' })
+      .first()
+      .click();
+    await page.waitForTimeout(400);
+  }
+  await page.waitForTimeout(600);
+  await shot(page, 'contents');
+  if (wide) return;
+  await page.getByRole('tab', { name: 'Pages' }).click();
+  await page.locator('[aria-label="Pages"] img').nth(5).waitFor();
+  await page.waitForTimeout(1500);
+  await shot(page, 'pages');
 });

@@ -10,6 +10,11 @@ const placeShape = object({
   fit: string()
     .oneOf(['width', 'page', 'free'] as const)
     .required(),
+  /** The panels that stood beside the pages, where there is room for any. */
+  panels: object({
+    roll: string().max(40).nullable().default(null),
+    margin: string().max(40).nullable().default(null),
+  }).default({ roll: null, margin: null }),
 });
 
 /** What one saw of a document last. */
