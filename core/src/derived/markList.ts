@@ -1,7 +1,7 @@
 import { type DocState, marksOn } from '../document/index.ts';
 import { type Box, boxCentre, displayMatrix, transformBox, type Vec } from '../geometry/index.ts';
 import { kindFor, type Mark, type MarkWords } from '../kinds/index.ts';
-import type { Print } from '../print/index.ts';
+import { type Print, wordsMeant } from '../print/index.ts';
 import { roughBoundsOf } from './drawingOf.ts';
 
 /** A mark in the list of all marks. */
@@ -84,14 +84,33 @@ export function filterMarks(
 
 const MOST_WORDS = 12;
 
-/** What a mark says by itself, or the printed words beneath it in the order they are read in; of a long passage the first ones. */
+/**
+ * What a mark says by itself, or the printed words that it underlines, strikes through, goes round or brackets, or else those beneath it, in the order they are
+ * read in; of a long passage the first ones.
+ */
 export function wordsBeneath(mark: Mark, print: Print): string {
+  const known = beneath.get(mark);
+  if (known?.print === print) return known.words;
+  const words = findBeneath(mark, print);
+  beneath.set(mark, { print, words });
+  return words;
+}
+
+const beneath = new WeakMap<Mark, { readonly print: Print; readonly words: string }>();
+
+function findBeneath(mark: Mark, print: Print): string {
   const own = kindFor(mark).words(mark).text;
   const words = own === '' ? printedBeneath(mark, print) : own.split(' ');
   return words.slice(0, MOST_WORDS).join(' ') + (words.length > MOST_WORDS ? ' …' : '');
 }
 
 function printedBeneath(mark: Mark, print: Print): string[] {
+  const lines = kindFor(mark).lines?.(mark) ?? [];
+  const meant = lines.flatMap(({ points }) => wordsMeant(print, points)?.ranges ?? []);
+  if (meant.length > 0)
+    return print.words
+      .filter((word) => meant.some(({ from, to }) => word.from >= from && word.to <= to))
+      .map(({ from, to }) => print.text.slice(from, to));
   const b = roughBoundsOf(mark);
   const isBeneath = ({ x, y }: Vec): boolean =>
     x >= b.minX && x <= b.maxX && y >= b.minY && y <= b.maxY;

@@ -17,6 +17,7 @@ export { columnAt, placeNear, wordAround, wordsBetween, sentenceAround } from '.
 export { type HeadingsOn, headingsOf, headingsOn, type PlacedHeading } from './headings.ts';
 export { type Paragraph, paragraphsOf } from './paragraphs.ts';
 export { type Sentence, sentencesOf, type Spoken, spokenOf } from './sentences.ts';
+export { type WordsMeant, wordsMeant, type WordWay } from './wordsMeant.ts';
 export { wordNumber, wordOnNextLine } from './steps.ts';
 export { type Quote, quoteOf, textOf } from './quote.ts';
 export { type PaperSample, dotNear } from './dotNear.ts';
