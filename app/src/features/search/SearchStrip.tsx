@@ -2,6 +2,7 @@ import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
 import { useReader, useShell } from '@/shell';
+import { useSight } from '@/stage';
 import { Area, IconAction, WIDE_FROM } from '@/ui';
 import { goToHit } from './goToHit';
 import { hitsSaid } from './hitsSaid';
@@ -16,6 +17,8 @@ export function SearchStrip() {
   const open = useShell((s) => s.panels.roll === ID);
   const { colors } = useTheme();
   const wide = useWindowDimensions().width >= WIDE_FROM;
+  // Beneath what is being told.
+  const { covered } = useSight();
   if (open || state.term === '') return null;
   const step = (by: 1 | -1): void =>
     goToHit(reader, session.search.next(by, stage.getSight().current));
@@ -23,7 +26,12 @@ export function SearchStrip() {
   return (
     <Area
       data-control
-      style={{ position: 'absolute', top: 8, zIndex: 5, ...(wide ? styles.wide : styles.narrow) }}
+      style={{
+        position: 'absolute',
+        top: 8 + covered,
+        zIndex: 5,
+        ...(wide ? styles.wide : styles.narrow),
+      }}
     >
       <View
         role="group"

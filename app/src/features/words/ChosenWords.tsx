@@ -1,9 +1,8 @@
-import { displayMatrix, displaySize, transform, type Vec } from '@marginalis/core/geometry';
+import type { Vec } from '@marginalis/core/geometry';
 import type { Page } from '@marginalis/core/document';
 import { byUse, type WordManner, type WordMarker } from '@marginalis/core/marks';
-import { aroundQuad, linesWithin, quadsOf, textOf } from '@marginalis/core/print';
-import { StyleSheet, useWindowDimensions } from 'react-native';
-import Svg, { Polygon } from 'react-native-svg';
+import { linesWithin, quadsOf, textOf } from '@marginalis/core/print';
+import { useWindowDimensions } from 'react-native';
 import { useStore } from 'zustand';
 import {
   type ChosenPart,
@@ -12,8 +11,8 @@ import {
   useSessionState,
   useSettings,
 } from '@/session';
-import { blendOn, Chip, ChipButton, useSight } from '@/stage';
-import { Area, InkDrop, WIDE_FROM } from '@/ui';
+import { Chip, ChipButton, QuadsOnPage } from '@/stage';
+import { InkDrop, WIDE_FROM } from '@/ui';
 import { Caret } from './Caret';
 import { CHOSEN, CHOSEN_OPACITY } from './chosenLook';
 import { Ends } from './Ends';
@@ -67,30 +66,9 @@ function ChosenWords({ index }: { index: number }) {
 }
 
 function Selection({ page, part }: { page: Page; part: ChosenPart }) {
-  const { look } = useSight();
-  const matrix = displayMatrix(page);
-  const { width, height } = displaySize(page);
-  return (
-    <Area
-      style={{ ...styles.over, mixBlendMode: blendOn(look) }}
-      aria-hidden
-      data-testid="chosen-words"
-    >
-      <Svg width="100%" height="100%" viewBox={`0 0 ${width} ${height}`}>
-        {quadsOf(part.print, part.range).map((quad, k) => (
-          <Polygon
-            key={k}
-            points={aroundQuad(quad)
-              .map((p) => transform(matrix, p))
-              .map(({ x, y }) => `${x.toFixed(2)},${y.toFixed(2)}`)
-              .join(' ')}
-            fill={CHOSEN}
-            fillOpacity={CHOSEN_OPACITY}
-          />
-        ))}
-      </Svg>
-    </Area>
-  );
+  const quads = quadsOf(part.print, part.range);
+  const shown = [{ key: 'chosen', quads, fill: CHOSEN, opacity: CHOSEN_OPACITY }];
+  return <QuadsOnPage page={page} shown={shown} testID="chosen-words" />;
 }
 
 /** What a word marker does, as its button in the chip says it. */
@@ -170,7 +148,3 @@ function WordsChip({ index, page, part }: { index: number; page: Page; part: Cho
     </Chip>
   );
 }
-
-const styles = StyleSheet.create({
-  over: { position: 'absolute', inset: 0, pointerEvents: 'none' },
-});
