@@ -4,10 +4,11 @@ import { Text, TextInput, useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
 import { type SearchHit, usePageNames } from '@/session';
 import { useReader } from '@/shell';
-import { IconAction, ToggleChip } from '@/ui';
+import { ToggleChip } from '@/ui';
 import { goToHit } from './goToHit';
 import { HIT_HEIGHT, HitRow } from './HitRow';
 import { hitsSaid, unsearchedSaid } from './hitsSaid';
+import { StepButtons } from './StepButtons';
 
 /** What is typed is looked for when nothing has been typed for so long, ms. */
 const PAUSE = 120;
@@ -53,7 +54,6 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
   );
   const change = (other: Partial<typeof how>): void =>
     search.find(typed, { ...how, ...other }, inSight());
-  const none = hits.length === 0;
   const unsearched = unsearchedSaid(state);
 
   return (
@@ -88,20 +88,7 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
           onPress={() => change({ exact: !how.exact })}
         />
         <View style={styles.ways}>
-          <IconAction
-            icon="up"
-            label="Hit before"
-            keys="Shift F3"
-            disabled={none}
-            onPress={() => step(-1)}
-          />
-          <IconAction
-            icon="down"
-            label="Next hit"
-            keys="F3"
-            disabled={none}
-            onPress={() => step(1)}
-          />
+          <StepButtons onStep={step} />
         </View>
       </View>
       {state.term !== '' && (

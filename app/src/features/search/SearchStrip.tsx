@@ -6,6 +6,7 @@ import { useSight } from '@/stage';
 import { Area, IconAction, WIDE_FROM } from '@/ui';
 import { goToHit } from './goToHit';
 import { hitsSaid } from './hitsSaid';
+import { StepButtons } from './StepButtons';
 
 const ID = 'search';
 
@@ -22,7 +23,6 @@ export function SearchStrip() {
   if (open || state.term === '') return null;
   const step = (by: 1 | -1): void =>
     goToHit(reader, session.search.next(by, stage.getSight().current));
-  const none = state.hits.length === 0;
   return (
     <Area
       data-control
@@ -51,20 +51,7 @@ export function SearchStrip() {
             {hitsSaid(state)}
           </Text>
         </View>
-        <IconAction
-          icon="up"
-          label="Hit before"
-          keys="Shift F3"
-          disabled={none}
-          onPress={() => step(-1)}
-        />
-        <IconAction
-          icon="down"
-          label="Next hit"
-          keys="F3"
-          disabled={none}
-          onPress={() => step(1)}
-        />
+        <StepButtons onStep={step} />
         <IconAction
           icon="close"
           label="End the search"

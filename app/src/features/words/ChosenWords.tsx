@@ -1,4 +1,4 @@
-import type { Vec } from '@marginalis/core/geometry';
+import { boxOfPoints, growBox, type Vec } from '@marginalis/core/geometry';
 import type { Page } from '@marginalis/core/document';
 import { byUse, type WordManner, type WordMarker } from '@marginalis/core/marks';
 import { linesWithin, quadsOf, textOf } from '@marginalis/core/print';
@@ -11,7 +11,7 @@ import {
   useSessionState,
   useSettings,
 } from '@/session';
-import { Chip, ChipButton, QuadsOnPage } from '@/stage';
+import { Chip, ChipButton, QuadsOnPage, useSight } from '@/stage';
 import { InkDrop, WIDE_FROM } from '@/ui';
 import { Caret } from './Caret';
 import { CHOSEN, CHOSEN_OPACITY } from './chosenLook';
@@ -90,6 +90,18 @@ function lastColumnOf({ print, range }: ChosenPart): Vec[] {
   return quadsOf(print, { from, to: range.to }).flat();
 }
 
+/** The grips at the ends stand off from the words, and are as large as fingers are: so far above and beneath, CSS pixels. */
+const GRIPS = 32;
+
+/** The corners of what points lie in, with room for grips. */
+function withGrips(points: readonly Vec[], zoom: number): Vec[] {
+  const { minX, minY, maxX, maxY } = growBox(boxOfPoints(points), GRIPS / zoom);
+  return [
+    { x: minX, y: minY },
+    { x: maxX, y: maxY },
+  ];
+}
+
 function WordsChip({ index, page, part }: { index: number; page: Page; part: ChosenPart }) {
   const session = useSession();
   const { parts } = session.words.store.getState();
@@ -102,6 +114,7 @@ function WordsChip({ index, page, part }: { index: number; page: Page; part: Cho
   const markers = byUse(wordMarkers, used).slice(0, MARKERS);
   // On a phone the chip is no wider than a page.
   const wide = useWindowDimensions().width >= WIDE_FROM;
+  const { zoom } = useSight();
   const letGo = (): void => session.words.choose([]);
   const copy = async (): Promise<void> => {
     try {
@@ -119,7 +132,7 @@ function WordsChip({ index, page, part }: { index: number; page: Page; part: Cho
       page={page}
       ink={ink}
       hand={hand}
-      clearOf={lastColumnOf(part)}
+      clearOf={withGrips(lastColumnOf(part), zoom)}
       width={CHIP_WIDTH}
       label="Selected words"
     >
