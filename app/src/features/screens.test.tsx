@@ -20,6 +20,7 @@ jest.mock('@/session', () => {
     useSettings: roll,
     useSession: () => ({ dispatch: jest.fn(), hand: { choose: jest.fn(), await: jest.fn() } }),
     useSessionState: (pick: (s: typeof state) => unknown) => pick(state),
+    usePageNames: () => (index: number) => String(index + 1),
     unlockDocument: (...a: unknown[]) => mockUnlock(...a),
     useRemoval: { getState: () => ({ remove: (...a: unknown[]) => mockRemove(...a) }) },
   };
