@@ -118,6 +118,12 @@ test('selected words are read, and found again', async ({ page }) => {
   await page.getByRole('button', { name: 'More for these words' }).click();
   await page.getByRole('menuitem', { name: 'Find these words again' }).click();
   await expect(page.locator('[data-hits]')).toHaveText('1 hit');
+  // With the panel open it is another term that is looked for, and the field says so.
+  // The panel has taken its place beside the pages.
+  await pen.draw(line(await placeOn(page, 1, 0.13, 0.188), await placeOn(page, 1, 0.14, 0.188)));
+  await page.getByRole('button', { name: 'More for these words' }).click();
+  await page.getByRole('menuitem', { name: 'Find these words again' }).click();
+  await expect(page.getByRole('searchbox', { name: 'Search the document' })).toHaveValue('An');
 });
 
 test('where there is no voice the pacer leads over the words', async ({ page }) => {

@@ -8,6 +8,7 @@ import {
   makeCopy,
   openDesk,
   openDocument,
+  pageBox,
   placeOn,
   take,
 } from './support/reader';
@@ -152,14 +153,14 @@ test('words are selected by going over them, a word by two taps, its sentence by
 async function dragGrip(
   page: Page,
   name: string,
-  [u, v]: readonly [number, number],
+  [u, v, number = 1]: readonly number[],
 ): Promise<void> {
   const box = await page.getByRole('button', { name, exact: true }).boundingBox();
   if (!box) throw new Error(`There is no ${name}.`);
   const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
   // The grip stands off from what it means: it goes as far as that goes.
   const from = await placeOn(page, 1, 0, 0);
-  const [toX, toY] = await placeOn(page, 1, u, v);
+  const [toX, toY] = await placeOn(page, number, u, v);
   await page.mouse.move(x, y);
   await page.mouse.down();
   await page.mouse.move((x + toX) / 2, (y + toY) / 2, { steps: 4 });
@@ -210,4 +211,26 @@ test('words are selected by the keyboard alone, and marked', async ({ page }) =>
   await expect.poll(() => listed(page)).toHaveLength(1);
   const [marked] = await listed(page);
   expect(marked.split(', ').pop()?.split(' ')).toHaveLength(4);
+});
+
+test('an end of a selection is dragged over the border of a page, and what it selects is offered again', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 1280, height: 1500 });
+  await command(page, 'Zoom out');
+  await command(page, 'Zoom out');
+  const chip = page.getByRole('group', { name: 'Selected words' });
+  const chosenOn = (number: number) => pageBox(page, number).getByTestId('chosen-words');
+  await take(page, 'Word picker');
+  await goOver(page, [0.6, 0.888, 1], [0.7, 0.888, 1]);
+  await expect(chip).toBeVisible();
+  await expect(chosenOn(2)).toHaveCount(0);
+  await dragGrip(page, 'End of the selection', [0.2, 0.09, 2]);
+  await expect(chosenOn(2)).toBeVisible();
+  await expect(chip).toBeVisible();
+  // The start, past the end: nothing of the page it was taken on is left.
+  await dragGrip(page, 'Start of the selection', [0.3, 0.15, 2]);
+  await expect(chosenOn(1)).toHaveCount(0);
+  await expect(chosenOn(2)).toBeVisible();
+  await expect(chip).toBeVisible();
 });

@@ -101,6 +101,7 @@ export class DocumentSession {
       onKept: (lines) => this.visit.tell(lines),
       onTrouble: this.notices.tell,
     });
+    this.guide.name();
     this.endUse = markInUse(desk.id);
     this.visit = new Visit(desk.id, {
       store,

@@ -35,5 +35,6 @@ export {
   timeOnWord,
 } from './readingAloud';
 export { SourcePrint } from './sourcePrint';
+export { usePagePrint } from './usePagePrint';
 export { Guide, type GuideState } from './guide';
 export { passwordFor } from './passwords';

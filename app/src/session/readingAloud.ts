@@ -69,8 +69,10 @@ export class ReadingAloud {
   /** Reads from a place on, to another or to the end. */
   async start(way: ReadingWay, from: WordEnd, until: WordEnd | null = null): Promise<void> {
     this.stop();
-    if (way === 'voice' && !(await this.hasVoice()))
-      return this.store.setState({ ...NOTHING, voiceless: { from, until } });
+    const turn = this.turns;
+    const isVoiceless = way === 'voice' && !(await this.hasVoice());
+    if (turn !== this.turns) return;
+    if (isVoiceless) return this.store.setState({ ...NOTHING, voiceless: { from, until } });
     this.until = until;
     this.store.setState({ ...NOTHING, way, going: true });
     const found = await this.sentenceFrom(from, 1);
@@ -80,12 +82,10 @@ export class ReadingAloud {
       return this.stop();
     }
     const { page, print, sentences, number } = found;
+    const sentence = sentences[number];
     // From the word one asked for, though its sentence began before it.
-    const from_ = page === from.page ? Math.max(sentences[number].from, from.place) : 0;
-    this.read(page, print, {
-      from: Math.max(sentences[number].from, from_),
-      to: sentences[number].to,
-    });
+    const start = page === from.page ? Math.max(sentence.from, from.place) : sentence.from;
+    this.read(page, print, { from: start, to: sentence.to });
   }
 
   stop = (): void => {

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { NIGHT_FILTER, useSight, useStage } from '@/stage';
+import { NIGHT_FILTER, useLook, useStage } from '@/stage';
 import { Area } from '@/ui';
 import type { ReaderFeature } from './feature';
 import { useReader } from './ReaderContext';
@@ -14,7 +14,7 @@ const byNight = { ...full, filter: NIGHT_FILTER, mixBlendMode: 'screen' } as con
 /** What is being written, above the pages. */
 export function WritingLayer({ features }: { features: readonly ReaderFeature[] }) {
   const hold = useStage();
-  const { look } = useSight();
+  const look = useLook();
   const reader = useReader();
   const live = useRef<HTMLDivElement>(null);
   const ring = useRef<HTMLDivElement>(null);

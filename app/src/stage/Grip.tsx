@@ -33,9 +33,10 @@ interface GripProps {
   /** It belongs to the box around picked marks. */
   ofBox?: boolean;
   onPointerDown: (e: PointerEvent<HTMLDivElement>) => void;
-  onPointerMove: (e: PointerEvent) => void;
-  onPointerUp: (e: PointerEvent) => void;
-  onPointerCancel: (e: PointerEvent) => void;
+  /** Those of a drag: not needed where it is followed elsewhere. */
+  onPointerMove?: (e: PointerEvent) => void;
+  onPointerUp?: (e: PointerEvent) => void;
+  onPointerCancel?: (e: PointerEvent) => void;
   onKeyDown: (e: KeyboardEvent) => void;
 }
 

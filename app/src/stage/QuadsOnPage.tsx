@@ -4,7 +4,7 @@ import { StyleSheet } from 'react-native';
 import Svg, { Polygon } from 'react-native-svg';
 import { Area } from '@/ui';
 import { blendOn } from './look';
-import { useSight } from './StageContext';
+import { useLook } from './StageContext';
 
 /** Words that are shown in one way. */
 export interface ShownQuads {
@@ -23,7 +23,7 @@ export function QuadsOnPage(props: {
   testID: string;
 }) {
   const { page, shown, testID } = props;
-  const { look } = useSight();
+  const look = useLook();
   const matrix = displayMatrix(page);
   const { width, height } = displaySize(page);
   const isFramed = shown.some(({ frame }) => frame !== undefined);

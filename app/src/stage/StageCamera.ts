@@ -144,6 +144,13 @@ export abstract class StageCamera {
     return boxesMeet(transformBox(this.userToView(index), area), box(0, 0, width, height));
   }
 
+  /** Whether the window shows a point of a page, in user space, and no nearer to its edges than `inset` CSS pixels. */
+  isInSight(index: number, point: Vec, inset = 0): boolean {
+    const { x, y } = transform(this.userToView(index), point);
+    const { width, height } = this.view;
+    return x >= 0 && x <= width && y >= inset && y <= height - inset;
+  }
+
   /** The part of a page that the window shows, display points of the page. */
   protected seenOf(index: number): Box {
     const { zoom } = this.camera;

@@ -1,5 +1,6 @@
 import { createContext, useContext, useSyncExternalStore } from 'react';
 import type { LoadedFonts } from './LoadedFonts';
+import type { PaperLook } from './look';
 import type { Writer } from './pointers';
 import type { StageController, StageSight } from './StageController';
 
@@ -20,6 +21,13 @@ export function useStage(): StageHold {
   const hold = useContext(StageContext);
   if (!hold) throw new Error('useStage needs a StageContext around it.');
   return hold;
+}
+
+/** How paper is seen; told only when it is seen otherwise, however the camera moves. */
+export function useLook(): PaperLook {
+  const { controller } = useStage();
+  const look = (): PaperLook => controller.getSight().look;
+  return useSyncExternalStore(controller.subscribe, look, look);
 }
 
 /** What the stage shows: which pages, which zoom. */

@@ -1,25 +1,16 @@
 import { done, markOf, pageRefsFor } from '../../testing/marks.ts';
-import { column, rawPrint } from '../../testing/print.ts';
+import { SETTLING, YELLOW } from '../../testing/settling.ts';
 import { emptyDocument, type DocState, marksOn } from '../document/index.ts';
 import { moveBy, plainPage } from '../geometry/index.ts';
 import { asWords, fromMarkRecord, kindFor, textOfStrips, toMarkRecord } from '../kinds/index.ts';
-import { findInPrint, readPrint } from '../print/index.ts';
+import { findInPrint } from '../print/index.ts';
 import { carryMarks, moveToPage } from './carry.ts';
 import { copyMarks, duplicateMarks } from './clip.ts';
 import { markWords, type WordMarking } from './markWords.ts';
 import { restyleMarks } from './restyle.ts';
 import { startRubbing } from './rubbing.ts';
 
-const print = readPrint(
-  rawPrint(
-    column(
-      ['Barnacles settle where oth-', 'ers have settled, on rocks', 'that stay wet.'],
-      50,
-      700,
-    ),
-  ),
-);
-const YELLOW = { manner: 'highlight', colour: '#ffd91f', opacity: 0.75, widthMm: 0.4 } as const;
+const print = SETTLING;
 const start = emptyDocument(pageRefsFor([plainPage(400, 800)]));
 
 let count = 0;

@@ -50,7 +50,7 @@ export const ownBookmarks = ({
   bookmarks,
   pages,
 }: Pick<DocState, 'bookmarks' | 'pages'>): Bookmark[] => {
-  const there = new Set(pages.map(({ id }) => id));
+  const there = numbersOf(pages);
   return [...bookmarks.values()]
     .filter(({ page }) => there.has(page))
     .sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
@@ -79,7 +79,7 @@ export function contentsOf(
     entries.forEach(({ title, place, address, open, under }, k) => {
       const page = place && shown.get(place.page);
       const key = `${path}${k}`;
-      const to = place && page ? { page: page.id, at: pointOf(place, upperLeft(page)) } : null;
+      const to = place && page ? { page: page.id, at: pointOf(place, page) } : null;
       const far = to && farOf(pages, to);
       const holds = under.length > 0;
       rows.push({ key, title, depth, place: to, address, bookmark: null, holds, open, far });
@@ -97,13 +97,13 @@ function among(entries: readonly ContentsRow[], own: readonly ContentsRow[]): Co
     const before = rowAt(entries, row.far ?? 0);
     after.set(before, [...(after.get(before) ?? []), row]);
   }
-  const with_ = (row: ContentsRow | null): ContentsRow[] => {
+  const withOwn = (row: ContentsRow | null): ContentsRow[] => {
     const here = after.get(row) ?? [];
     if (!row) return here;
     const under = here.map((one) => ({ ...one, depth: row.depth + 1 }));
     return [under.length > 0 ? { ...row, holds: true } : row, ...under];
   };
-  return [...with_(null), ...entries.flatMap(with_)];
+  return [...withOwn(null), ...entries.flatMap(withOwn)];
 }
 
 /** The row in whose part of the document a place lies: the last that begins there or before; null before the first. */
@@ -134,11 +134,4 @@ function rowOf(pages: readonly Page[], bookmark: Bookmark, depth: number): Conte
   const far = farOf(pages, place);
   const { id: key, title } = bookmark;
   return { key, title, depth, place, address: null, bookmark, holds: false, open: true, far };
-}
-
-/** The corner of a page that stands at the upper left as it is seen, in user space. */
-function upperLeft({ box, rotate }: Page): Vec {
-  const right = rotate === 180 || rotate === 270;
-  const low = rotate === 90 || rotate === 180;
-  return { x: right ? box.maxX : box.minX, y: low ? box.minY : box.maxY };
 }

@@ -141,9 +141,11 @@ test.each([
 });
 
 test('a destination means a point where it says one of its numbers', () => {
-  const corner = { x: 5, y: 190 };
-  expect(pointOf({ page: 0, left: null, top: null }, corner)).toBeNull();
-  expect(pointOf({ page: 0, left: null, top: 40 }, corner)).toEqual({ x: 5, y: 40 });
+  expect(pointOf({ page: 0, left: null, top: null }, first)).toBeNull();
+  expect(pointOf({ page: 0, left: null, top: 40 }, first)).toEqual({ x: 0, y: 40 });
+  expect(pointOf({ page: 0, left: 30, top: null }, first)).toEqual({ x: 30, y: 200 });
+  const upsideDown = { ...first, rotate: 180 as const };
+  expect(pointOf({ page: 0, left: null, top: 40 }, upsideDown)).toEqual({ x: 100, y: 40 });
 });
 
 test('pages are called what the file calls them; paper between them after the page before', () => {
@@ -178,7 +180,15 @@ test('headings make an outline, each under the one before it of a higher level',
     ['2 Sea', 0],
   ] as const;
   const outline = proposeOutline(
-    headings.map(([text, level], page) => ({ text, level, page, at, size: 12, byFace: false })),
+    headings.map(([text, level], page) => ({
+      text,
+      level,
+      page,
+      at,
+      from: 0,
+      size: 12,
+      byFace: false,
+    })),
   );
   const rows = contentsOf(emptyDocument(pages), source, outline);
   expect(told(rows)).toEqual([

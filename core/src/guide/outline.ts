@@ -1,4 +1,4 @@
-import type { Vec } from '../geometry/index.ts';
+import type { PageBox, Vec } from '../geometry/index.ts';
 
 /** Where an entry or a link of a file leads: a page of the file, from 0, and where on it. */
 export interface FilePlace {
@@ -20,9 +20,19 @@ export interface OutlineEntry {
   readonly under: readonly OutlineEntry[];
 }
 
-/** A place on a page, from 0, in user space. */
-export const pointOf = ({ left, top }: FilePlace, corner: Vec): Vec | null =>
-  left === null && top === null ? null : { x: left ?? corner.x, y: top ?? corner.y };
+/** The place on its page, in user space; null for the page as a whole. */
+export function pointOf({ left, top }: FilePlace, page: PageBox): Vec | null {
+  if (left === null && top === null) return null;
+  const corner = upperLeft(page);
+  return { x: left ?? corner.x, y: top ?? corner.y };
+}
+
+/** The corner of a page that stands at the upper left as it is seen, in user space. */
+function upperLeft({ box, rotate }: PageBox): Vec {
+  const right = rotate === 180 || rotate === 270;
+  const low = rotate === 90 || rotate === 180;
+  return { x: right ? box.maxX : box.minX, y: low ? box.minY : box.maxY };
+}
 
 const finite = (value: unknown): number | null =>
   typeof value === 'number' && Number.isFinite(value) ? value : null;

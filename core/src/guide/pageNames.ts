@@ -8,13 +8,13 @@ export function pageNames(
   pages: readonly Page[],
   labels: (source: string) => readonly string[] | null,
 ): string[] {
+  const isLabelled = pages.some(({ shows }) => 'source' in shows && labels(shows.source));
   const names: string[] = [];
   let sheets = 0;
   pages.forEach(({ shows }, k) => {
     const before = names[k - 1 - sheets];
     if ('paper' in shows) {
       sheets++;
-      const isLabelled = pages.some((page) => 'source' in page.shows && labels(page.shows.source));
       names.push(isLabelled && before ? before + '+'.repeat(sheets) : String(k + 1));
       return;
     }

@@ -46,11 +46,15 @@ export class DocumentText {
 
   /** The text of a page, from 0. */
   page(index: number): PageText {
+    return this.kept(index);
+  }
+
+  private kept(index: number): KeptText {
     return this.texts.get(index) ?? this.keep(index, this.read(index));
   }
 
   /** Keeps what has been read of a page in any case. */
-  keep(index: number, print: Print): PageText {
+  keep(index: number, print: Print): KeptText {
     const { text, breaks, lines } = print;
     const middles = lines.flatMap(({ box }) => {
       const { x, y } = boxCentre(box);
@@ -74,9 +78,9 @@ export class DocumentText {
     let room = MOST_HITS;
     for (let k = 0; k < this.pageCount; k++) {
       const page = (first + k) % this.pageCount;
-      const text = this.page(page);
+      const text = this.kept(page);
       const ranges = findInPrint(text, term, how);
-      const hits = ranges.slice(0, room).map((range) => this.hitAt(page, text, range));
+      const hits = ranges.slice(0, room).map((range) => hitAt(text, range));
       room -= hits.length;
       yield { page, hits, more: ranges.length - hits.length, wordless: text.text === '' };
     }
@@ -88,11 +92,10 @@ export class DocumentText {
       Array.from({ length: this.pageCount }, (_, k) => this.texts.get(k)?.headings ?? NONE),
     );
   }
+}
 
-  private hitAt(page: number, text: PageText, range: TextRange): PrintedHit {
-    const { ends, middles } = this.texts.get(page) ?? { ends: [], middles: [] };
-    const line = ends.findIndex((to) => to > range.from);
-    const at = { x: middles[2 * line] ?? 0, y: middles[2 * line + 1] ?? 0 };
-    return { ...range, quote: quoteOf(text, range), at };
-  }
+function hitAt(text: KeptText, range: TextRange): PrintedHit {
+  const line = text.ends.findIndex((to) => to > range.from);
+  const at = { x: text.middles[2 * line], y: text.middles[2 * line + 1] };
+  return { ...range, quote: quoteOf(text, range), at };
 }

@@ -2,13 +2,16 @@ import type { Vec } from '../geometry/index.ts';
 import type { Print, PrintLine } from './print.ts';
 import { quadsOf } from './quads.ts';
 import { textOf } from './quote.ts';
+import { textsOf } from './texts.ts';
 
 /** What may be a heading: a short text in larger type than most of its page, or in another face. */
 export interface Heading {
   readonly text: string;
+  /** Where it begins in the text of its page. */
+  readonly from: number;
   /** Of its type, points. */
   readonly size: number;
-  /** Where it begins: the upper corner of its first line, in user space. */
+  /** The upper corner of its first line, in user space. */
   readonly at: Vec;
   /** It is no larger than the text, but set in another face, and a paragraph follows. */
   readonly byFace: boolean;
@@ -43,32 +46,26 @@ const LEADERS = /(\. ?){4,}|…{2,}/u;
 
 const quarter = (size: number): number => Math.round(4 * size) / 4;
 
-/** The sizes of type on a page, in quarters of a point, with the characters set in each. */
-export function sizesOn({ lines }: Pick<Print, 'lines'>): Map<number, number> {
-  const sizes = new Map<number, number>();
-  for (const { size, from, to } of lines)
-    sizes.set(quarter(size), (sizes.get(quarter(size)) ?? 0) + to - from);
-  return sizes;
+/** How many characters are set in each size, face or whatever else is told of their lines. */
+function charactersBy(lines: readonly PrintLine[], told: (line: PrintLine) => number) {
+  const count = new Map<number, number>();
+  for (const line of lines)
+    count.set(told(line), (count.get(told(line)) ?? 0) + line.to - line.from);
+  return count;
 }
 
-/** The size that most is set in; 0 of none. */
-export const usualSize = (sizes: ReadonlyMap<number, number>): number =>
-  [...sizes].reduce((most, next) => (next[1] > most[1] ? next : most), [0, 0])[0];
+/** What most characters have; 0 of none. */
+const usualIn = (count: ReadonlyMap<number, number>): number =>
+  [...count].reduce((most, next) => (next[1] > most[1] ? next : most), [0, 0])[0];
 
 /** What may be headings on a page. */
 export function headingsOn(print: Print): HeadingsOn {
-  const sizes = sizesOn(print);
-  const usual = usualSize(sizes);
-  const blocks = new Map<number, PrintLine[]>();
-  for (const line of print.lines) {
-    const block = blocks.get(line.block);
-    if (block) block.push(line);
-    else blocks.set(line.block, [line]);
-  }
-  const face = usualFace(print.lines);
-  const all = [...blocks.values()];
+  const sizes = charactersBy(print.lines, ({ size }) => quarter(size));
+  const usual = usualIn(sizes);
+  const face = usualIn(charactersBy(print.lines, (line) => line.face));
+  const texts = textsOf(print);
   const may: Heading[] = [];
-  all.forEach((lines, k) => {
+  texts.forEach((lines, k) => {
     const [first, last] = [lines[0], lines[lines.length - 1]];
     const size = Math.max(...lines.map((line) => line.size));
     const isLong = lines.length > MOST_LINES || last.to - first.from > MOST_CHARACTERS;
@@ -76,15 +73,15 @@ export function headingsOn(print: Print): HeadingsOn {
     const text = textOf(print, { from: first.from, to: last.to });
     if (!/\p{L}/u.test(text) || LEADERS.test(text)) return;
     const byFace = size <= LARGER * usual;
-    if (byFace && !(stands(lines, all[k + 1], face, usual) && OPEN_END.test(text))) return;
+    if (byFace && !(standsByFace(lines, texts[k + 1], face, usual) && OPEN_END.test(text))) return;
     const [at] = quadsOf(print, first)[0];
-    may.push({ text, size, at, byFace });
+    may.push({ text, from: first.from, size, at, byFace });
   });
   return { may, sizes };
 }
 
 /** Whether a text is set in another face than most of the page, and a paragraph in that face follows. */
-function stands(
+function standsByFace(
   lines: readonly PrintLine[],
   next: readonly PrintLine[] | undefined,
   face: number,
@@ -94,19 +91,12 @@ function stands(
   return (next?.length ?? 0) > 1 && next?.[0].face === face && next[0].column === lines[0].column;
 }
 
-/** The face that most of a page is set in. */
-function usualFace(lines: readonly PrintLine[]): number {
-  const count = new Map<number, number>();
-  for (const { face, from, to } of lines) count.set(face, (count.get(face) ?? 0) + to - from);
-  return usualSize(count);
-}
-
 /** The headings of a document by its pages: what is set larger than most of it, a level for each size. */
 export function headingsOf(pages: readonly HeadingsOn[]): PlacedHeading[] {
   const sizes = new Map<number, number>();
   for (const page of pages)
     for (const [size, n] of page.sizes) sizes.set(size, (sizes.get(size) ?? 0) + n);
-  const least = LARGER * usualSize(sizes);
+  const least = LARGER * usualIn(sizes);
   const placed = pages.flatMap(({ may }, page) => may.map((heading) => ({ ...heading, page })));
   const larger = placed.filter(({ size, byFace }) => !byFace && size > least);
   // Where sizes tell headings, faces tell terms, and the names of tables.

@@ -13,7 +13,14 @@ export { readPrint } from './readPrint.ts';
 export { type FindOptions, findInPrint } from './find.ts';
 export { DocumentText, type FoundOn, MOST_HITS, type PrintedHit } from './documentText.ts';
 export { type Quad, aroundQuad, linesWithin, partOfQuad, pathOfQuads, quadsOf } from './quads.ts';
-export { columnAt, placeNear, wordAround, wordsBetween, sentenceAround } from './places.ts';
+export {
+  columnAt,
+  firstWordSeen,
+  placeNear,
+  wordAround,
+  wordsBetween,
+  sentenceAround,
+} from './places.ts';
 export { type HeadingsOn, headingsOf, headingsOn, type PlacedHeading } from './headings.ts';
 export { type Paragraph, paragraphsOf } from './paragraphs.ts';
 export { type Sentence, sentencesOf, type Spoken, spokenOf } from './sentences.ts';

@@ -1,5 +1,13 @@
 import { column, rawPrint } from '../../testing/print.ts';
-import { columnAt, placeNear, sentenceAround, wordAround, wordsBetween } from './places.ts';
+import {
+  columnAt,
+  firstWordSeen,
+  placeNear,
+  sentenceAround,
+  wordAround,
+  wordsBetween,
+} from './places.ts';
+import { EMPTY_PRINT } from './print.ts';
 import { quadsOf } from './quads.ts';
 import { textOf } from './quote.ts';
 import { readPrint } from './readPrint.ts';
@@ -59,4 +67,14 @@ test('the column at a point is as wide as its widest line, and no wider', () => 
   expect(left?.maxX).toBeLessThan(320);
   expect(left?.minY).toBeLessThan(680);
   expect(columnAt(print, { x: 500, y: 700 })?.minX).toBe(320);
+});
+
+test('the first word that is seen, and the first of all where none is', () => {
+  const wordAt = (isSeen: (p: { x: number; y: number }) => boolean): string => {
+    const word = firstWordSeen(print, isSeen);
+    return word ? print.text.slice(word.from, word.to) : '';
+  };
+  expect(wordAt(({ y }) => y < 695)).toBe('walk');
+  expect(wordAt(() => false)).toBe('Some');
+  expect(firstWordSeen(EMPTY_PRINT, () => true)).toBeNull();
 });

@@ -1,5 +1,5 @@
-import { type Box, uniteBoxes, type Vec } from '../geometry/index.ts';
-import type { Print, PrintLine, TextRange } from './print.ts';
+import { type Box, boxCentre, uniteBoxes, type Vec } from '../geometry/index.ts';
+import type { Print, PrintLine, PrintWord, TextRange } from './print.ts';
 import { sentencesOf } from './sentences.ts';
 
 /** How much farther a place is from a line in height than along it: one means the line at whose height one points. */
@@ -58,6 +58,15 @@ export function columnAt(print: Print, point: Vec): Box | null {
   // A heading over several columns begins the first of them, but does not make it wider.
   const usual = widths[Math.floor(MOST_LINES * (widths.length - 1))];
   return boxes.filter((box) => width(box) <= WIDER * usual).reduce(uniteBoxes);
+}
+
+/** The first word of the text that is seen, heads and feet of the page apart; the first of all where none is; null without print. */
+export function firstWordSeen(
+  { words, lines }: Print,
+  isSeen: (middle: Vec) => boolean,
+): PrintWord | null {
+  const seen = words.find(({ box, line }) => !lines[line].running && isSeen(boxCentre(box)));
+  return seen ?? words[0] ?? null;
 }
 
 /** The word that a place in the text is in or beside; null where there is no print. */

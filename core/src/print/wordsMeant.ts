@@ -23,12 +23,17 @@ export interface WordsMeant {
 const CLOSED = 0.2;
 /** Of a word that is gone round, so much lies inside. */
 const INSIDE = 0.6;
+/** Where that is looked at, in shares of its box. */
+const ALONG = [0.1, 0.3, 0.5, 0.7, 0.9];
+const ACROSS = [0.3, 0.55, 0.8];
 /** A line along print rises and falls by no more than so many heights of print, and is so much longer than high. */
 const FLAT = 0.9;
 const LONG = 2.2;
 /** Where such a line runs, in heights of print above the foot of its line: beneath the words, or through them. */
 const BENEATH = [-0.6, 0.26] as const;
 const THROUGH = [0.26, 0.82] as const;
+/** Where the hand underlines. */
+const FOOT = 0.05;
 /** So much of a word lies over it. */
 const OVER = 0.5;
 /** A line in the margin is higher than so many lines of print, so much higher than wide, and no farther from them, points. */
@@ -53,14 +58,11 @@ function around(print: Print, drawn: readonly Vec[]): WordsMeant | null {
   const inside = print.words.filter(({ box }) => {
     if (!boxesMeet(box, bounds)) return false;
     const { minX, minY, maxX, maxY } = box;
-    let [all, within] = [0, 0];
-    for (const u of [0.1, 0.3, 0.5, 0.7, 0.9])
-      for (const v of [0.3, 0.55, 0.8]) {
-        const at = { x: minX + u * (maxX - minX), y: minY + v * (maxY - minY) };
-        all++;
-        if (inPolygon(drawn, at)) within++;
-      }
-    return within >= INSIDE * all;
+    const samples = ALONG.flatMap((u) =>
+      ACROSS.map((v) => ({ x: minX + u * (maxX - minX), y: minY + v * (maxY - minY) })),
+    );
+    const within = samples.filter((at) => inPolygon(drawn, at));
+    return within.length >= INSIDE * samples.length;
   });
   return found('encircled', print, inside);
 }
@@ -86,33 +88,34 @@ const boxIn = (at: (p: Vec) => Vec, { minX, minY, maxX, maxY }: Box): Box =>
   boxOfPoints([at({ x: minX, y: minY }), at({ x: maxX, y: maxY })]);
 
 function along(print: Print, drawn: readonly Vec[]): WordsMeant | null {
-  let best: { line: number; way: WordWay; away: number } | null = null;
   const bounds = boxOfPoints(drawn);
-  print.lines.forEach((line, k) => {
+  let best: { readonly line: PrintLine; readonly way: WordWay; readonly away: number } | null =
+    null;
+  for (const line of print.lines) {
     // Most lines of a page are far away.
-    if (!boxesMeet(growBox(line.box, line.size), bounds)) return;
+    if (!boxesMeet(growBox(line.box, line.size), bounds)) continue;
     const { at, height } = frameOf(line);
     const { minX, minY, maxX, maxY } = boxOfPoints(drawn.map(at));
-    if (maxY - minY > FLAT || maxX - minX < LONG * (maxY - minY) * height) return;
+    if (maxY - minY > FLAT || maxX - minX < LONG * (maxY - minY) * height) continue;
     const own = boxIn(at, line.box);
-    if (maxX < own.minX || minX > own.maxX) return;
+    if (maxX < own.minX || minX > own.maxX) continue;
     const middle = drawn.reduce((sum, p) => sum + at(p).y, 0) / drawn.length;
     const way = within(middle, THROUGH) ? 'struck' : within(middle, BENEATH) ? 'underlined' : null;
-    if (!way) return;
-    // Between two lines a line belongs to the one above, which it is nearer to than that is high.
-    const away = way === 'struck' ? 0 : Math.abs(middle - 0.05);
-    if (!best || away < best.away) best = { line: k, way, away };
-  });
-  const chosen = best as { line: number; way: WordWay } | null;
-  if (!chosen) return null;
-  const { at } = frameOf(print.lines[chosen.line]);
+    if (!way) continue;
+    // Between two lines of print a line belongs to that whose foot is nearer.
+    const away = way === 'struck' ? 0 : Math.abs(middle - FOOT);
+    if (!best || away < best.away) best = { line, way, away };
+  }
+  if (!best) return null;
+  const { line: chosen, way } = best;
+  const { at } = frameOf(chosen);
   const { minX, maxX } = boxOfPoints(drawn.map(at));
   const over = print.words.filter(({ line, box }) => {
-    if (line !== chosen.line) return false;
+    if (print.lines[line] !== chosen) return false;
     const own = boxIn(at, box);
     return Math.min(own.maxX, maxX) - Math.max(own.minX, minX) > OVER * (own.maxX - own.minX);
   });
-  return found(chosen.way, print, over);
+  return found(way, print, over);
 }
 
 function beside(print: Print, drawn: readonly Vec[]): WordsMeant | null {

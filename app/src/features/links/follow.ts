@@ -26,8 +26,7 @@ export function follow(
   const page = reader.session.store.getState().document.pages[index];
   if (!page || !link.place)
     return reader.session.notices.tell('The page this link leads to is no longer in the document.');
-  const { box } = page;
-  reader.stage.goToSpot(index, pointOf(link.place, { x: box.minX, y: box.maxY }));
+  reader.stage.goToSpot(index, pointOf(link.place, page));
 }
 
 /** Where a link leads, in words. */

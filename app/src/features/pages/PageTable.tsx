@@ -1,5 +1,5 @@
 import { marksOn } from '@marginalis/core/document';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { FlatList, Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { usePageNames, useSessionState } from '@/session';
@@ -42,6 +42,13 @@ export function PageTable({ onGone }: { onGone: () => void }) {
     const row = Math.floor(shown.indexOf(stage.getSight().current) / columns);
     if (row > 0) list.current?.scrollToOffset({ offset: rowHeight * row, animated: false });
   }, [stage, shown, columns, rowHeight, width]);
+  const go = useCallback(
+    (index: number): void => {
+      stage.goToSpot(index, null);
+      onGone();
+    },
+    [stage, onGone],
+  );
   return (
     <View style={styles.panel} onLayout={(e) => setWidth(e.nativeEvent.layout.width)}>
       <View style={styles.row}>
@@ -71,10 +78,7 @@ export function PageTable({ onGone }: { onGone: () => void }) {
               width={cell}
               name={nameOf(item)}
               here={item === current}
-              onPress={() => {
-                stage.goToSpot(item, null);
-                onGone();
-              }}
+              onPress={go}
             />
           )}
         />
@@ -86,12 +90,13 @@ export function PageTable({ onGone }: { onGone: () => void }) {
 const countOf = (shown: number, all: number): string =>
   shown === all ? (all === 1 ? '1 page' : `${all} pages`) : `${shown} of ${all} pages`;
 
-function Cell(props: {
+/** One page of the table: what is seen of it does not change as the paper moves. */
+const Cell = memo(function Cell(props: {
   index: number;
   width: number;
   name: string;
   here: boolean;
-  onPress: () => void;
+  onPress: (index: number) => void;
 }) {
   const { index, width, name, here, onPress } = props;
   const height = Math.round(TALL * width);
@@ -106,7 +111,7 @@ function Cell(props: {
       role="button"
       accessibilityLabel={`Page ${name}${said}`}
       aria-current={here ? 'page' : undefined}
-      onPress={onPress}
+      onPress={() => onPress(index)}
       style={[styles.cell, { width }, here && { backgroundColor: colors.secondaryContainer }]}
     >
       <View style={[styles.picture, { height }]}>
@@ -123,7 +128,7 @@ function Cell(props: {
       </View>
     </Pressable>
   );
-}
+});
 
 const styles = StyleSheet.create({
   panel: { flex: 1, minHeight: 0, gap: 4 },

@@ -2,8 +2,8 @@ import { inOrder, marksOn, type Page } from '@marginalis/core/document';
 import { kindFor } from '@marginalis/core/kinds';
 import { inkName } from '@marginalis/core/marks';
 import { type Paragraph, paragraphsOf } from '@marginalis/core/print';
-import { memo, useEffect, useState } from 'react';
-import { usePageNames, useSession, useSessionState } from '@/session';
+import { memo, useEffect, useMemo, useState } from 'react';
+import { usePageNames, usePagePrint, useSessionState } from '@/session';
 import { Area } from '@/ui';
 
 /** The text of a page is read when it has been in sight for so long, ms: whoever leafs through needs none. */
@@ -24,25 +24,15 @@ const unseen = {
 
 /** A page as text: its paragraphs and headings in reading order, and what is marked on it. */
 export function PageText({ index }: { index: number }) {
-  const { print } = useSession();
   const page = useSessionState((s) => s.document.pages[index]);
   const nameOf = usePageNames();
-  const [texts, setTexts] = useState<readonly Paragraph[]>([]);
+  const [rested, setRested] = useState(false);
   useEffect(() => {
-    if (!page) return undefined;
-    let isGone = false;
-    const waiting = setTimeout(() => {
-      print.of(page).then(
-        (read) => isGone || setTexts(paragraphsOf(read)),
-        // Search and selecting say what cannot be read.
-        () => undefined,
-      );
-    }, RESTS);
-    return () => {
-      isGone = true;
-      clearTimeout(waiting);
-    };
-  }, [print, page]);
+    const waiting = setTimeout(() => setRested(true), RESTS);
+    return () => clearTimeout(waiting);
+  }, []);
+  const print = usePagePrint(page, rested);
+  const texts = useMemo(() => (print ? paragraphsOf(print) : []), [print]);
   if (!page) return null;
   return (
     <Area style={unseen} data-testid="page-text">

@@ -1,9 +1,8 @@
-import { type Print, quadsOf } from '@marginalis/core/print';
-import { useEffect, useState } from 'react';
+import { quadsOf } from '@marginalis/core/print';
 import { useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
-import { useSession, useSessionState } from '@/session';
+import { usePagePrint, useSession, useSessionState } from '@/session';
 import { QuadsOnPage, type ShownQuads } from '@/stage';
 
 /** More hits than this of one page are not drawn: a page full of frames says nothing. */
@@ -11,7 +10,7 @@ const MOST_DRAWN = 400;
 
 /** The hits of a search, framed where they are printed. */
 export function HitsOnPage({ index }: { index: number }) {
-  const { search, print: source } = useSession();
+  const { search } = useSession();
   const { colors } = useTheme();
   const page = useSessionState((s) => s.document.pages[index]);
   const hits = useStore(
@@ -19,21 +18,8 @@ export function HitsOnPage({ index }: { index: number }) {
     useShallow((s) => s.hits.filter((hit) => hit.page === page?.id).slice(0, MOST_DRAWN)),
   );
   const at = useStore(search.store, (s) => s.at);
-  const [print, setPrint] = useState<Print | null>(null);
-  const wanted = hits.length > 0;
-  useEffect(() => {
-    if (!wanted || !page) return undefined;
-    let isGone = false;
-    source.of(page).then(
-      (read) => isGone || setPrint(read),
-      // The search itself says what cannot be read.
-      () => undefined,
-    );
-    return () => {
-      isGone = true;
-    };
-  }, [source, page, wanted]);
-  if (!page || !print || !wanted) return null;
+  const print = usePagePrint(page, hits.length > 0);
+  if (!page || !print) return null;
   const shown = hits.map((hit): ShownQuads => {
     const isHere = hit === at;
     return {

@@ -22,7 +22,11 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
   const state = useStore(search.store);
   const { hits, at, how, reading } = state;
   const nameOf = usePageNames();
-  const [typed, setTyped] = useState(state.term);
+  /** What has been typed since a term was looked for last; what is looked for may come from elsewhere, too. */
+  const [entry, setEntry] = useState<{ readonly text: string; readonly since: string } | null>(
+    null,
+  );
+  const typed = entry?.since === state.term ? entry.text : state.term;
   const field = useRef<NativeInput>(null);
   const list = useRef<FlatList<SearchHit>>(null);
   const inSight = useCallback((): number => stage.getSight().current, [stage]);
@@ -65,7 +69,7 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
         accessibilityLabel="Search the document"
         inputMode="search"
         value={typed}
-        onChangeText={setTyped}
+        onChangeText={(text) => setEntry({ text, since: state.term })}
         // Paper takes the key of a line's end for sending; with Shift it goes back.
         onKeyPress={(e) => {
           const { key, shiftKey } = e.nativeEvent as unknown as KeyboardEvent;

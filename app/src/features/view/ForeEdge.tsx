@@ -1,21 +1,16 @@
-import { markSlots, SLOTS } from '@marginalis/core/derived';
-import type { DocState } from '@marginalis/core/document';
-import { farOf, type GuidePlace, ownBookmarks } from '@marginalis/core/guide';
 import {
   type PointerEvent as ReactPointerEvent,
   type KeyboardEvent as ReactKeyboardEvent,
-  useMemo,
   useRef,
   useState,
 } from 'react';
 import { StyleSheet } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { useStore } from 'zustand';
-import { useShallow } from 'zustand/react/shallow';
-import { usePageNames, useSession, useSessionState } from '@/session';
+import { usePageNames } from '@/session';
 import { PageThumb } from '@/shell';
 import { useSight, useStage } from '@/stage';
 import { Area } from '@/ui';
+import { Ticks } from './Ticks';
 
 const WIDTH = 28;
 /** The thumb is no shorter, CSS pixels: a pen must come down on it. */
@@ -24,41 +19,7 @@ const THUMB = 24;
 /** The page under the finger is shown no larger, CSS pixels. */
 const PREVIEW = { width: 150, tallest: 190 } as const;
 
-/** Places along the strip that are told apart. */
-const PLACES = 240;
-
-const kept = new WeakMap<
-  DocState['marks'],
-  { pages: DocState['pages']; places: readonly number[] }
->();
-
-/** Where marks are, in pages and shares of pages; those that fall together once. Kept as long as no mark and no page changes. */
-function placesOf({ pages, marks }: DocState): readonly number[] {
-  const known = kept.get(marks);
-  if (known?.pages === pages) return known.places;
-  const steps = PLACES / pages.length;
-  const all = pages.flatMap((page, n) => {
-    const here = marks.get(page.id);
-    return here ? markSlots(page, here).map((slot) => n + slot / SLOTS) : [];
-  });
-  const places = [...new Set(all.map((place) => Math.floor(place * steps) / steps))].sort(
-    (a, b) => a - b,
-  );
-  kept.set(marks, { pages, places });
-  return places;
-}
-
-/** Where hits are, as {@link placesOf} says it. */
-function placesOfHits(pages: DocState['pages'], hits: readonly GuidePlace[]): readonly number[] {
-  if (hits.length === 0) return NOWHERE;
-  const steps = PLACES / pages.length;
-  const fars = hits.map((hit) => farOf(pages, hit));
-  return [...new Set(fars.map((far) => Math.floor((far ?? 0) * steps) / steps))];
-}
-
-const NOWHERE: readonly number[] = [];
-
-/** The strip along the page stack: where marks and hits of a search lie, where the reader is; dragging it scrubs through the pages. */
+/** The strip along the page stack: what lies where, and where the reader is; dragging it scrubs through the pages. */
 export function ForeEdge() {
   const { controller, takeContact } = useStage();
   const { current, first, last, count } = useSight();
@@ -66,21 +27,7 @@ export function ForeEdge() {
   const strip = useRef<HTMLDivElement>(null);
   const thumb = useRef<HTMLDivElement>(null);
   const held = useRef(false);
-  // Told only when it differs: writing on must not cost more because the strip shows it.
-  const marked = useSessionState(useShallow((s) => placesOf(s.document)));
-
   const nameOf = usePageNames();
-  const { search } = useSession();
-  const pages = useSessionState((s) => s.document.pages);
-  const hits = useStore(search.store, (s) => s.hits);
-  const found = useMemo(() => placesOfHits(pages, hits), [pages, hits]);
-  const bookmarks = useSessionState((s) => s.document.bookmarks);
-  const flags = useMemo(
-    () =>
-      ownBookmarks({ pages, bookmarks }).map((one) => ({ ...one, far: farOf(pages, one) ?? 0 })),
-    [pages, bookmarks],
-  );
-
   /** Where the finger is while it scrubs: height in the strip, CSS pixels, and the side on which there is room. */
   const [finger, setFinger] = useState<{ y: number; side: 'left' | 'right' } | null>(null);
 
@@ -169,20 +116,7 @@ export function ForeEdge() {
           boxSizing: 'border-box',
         }}
       />
-      {marked.map((place) => (
-        <Area
-          key={place}
-          data-marked={Math.floor(place) + 1}
-          style={{
-            position: 'absolute',
-            right: 4,
-            width: 10,
-            top: share(place),
-            height: 2,
-            background: colors.primary,
-          }}
-        />
-      ))}
+      <Ticks />
       {finger && (
         <Area
           aria-hidden
@@ -205,40 +139,6 @@ export function ForeEdge() {
           </Text>
         </Area>
       )}
-      {flags.map(({ id, far }) => (
-        <Area
-          key={id}
-          data-flag={Math.floor(far) + 1}
-          style={{
-            position: 'absolute',
-            left: 2,
-            width: 0,
-            height: 0,
-            top: share(far),
-            marginTop: -4,
-            borderTop: '4px solid transparent',
-            borderBottom: '4px solid transparent',
-            borderLeft: `9px solid ${colors.primary}`,
-          }}
-        />
-      ))}
-      {found.map((place) => (
-        <Area
-          key={`hit ${place}`}
-          data-hit={Math.floor(place) + 1}
-          style={{
-            position: 'absolute',
-            left: 3,
-            width: 9,
-            top: share(place),
-            height: 5,
-            marginTop: -2,
-            boxSizing: 'border-box',
-            border: `1.5px solid ${colors.secondary}`,
-            borderRadius: 2,
-          }}
-        />
-      ))}
     </Area>
   );
 }

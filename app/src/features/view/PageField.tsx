@@ -1,21 +1,23 @@
 import { pageNamed } from '@marginalis/core/guide';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { StyleSheet, TextInput, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { usePageNames } from '@/session';
+import { useStore } from 'zustand';
+import { useSession } from '@/session';
 import { useSight, useStage } from '@/stage';
 
 /** The name of the page in sight, and its number where that is another; a name or number typed goes there. */
 export function PageField() {
   const { controller } = useStage();
   const { current, count } = useSight();
-  const nameOf = usePageNames();
   const { colors } = useTheme();
   const [entry, setEntry] = useState<{ text: string; at: number } | null>(null);
   // What was typed is forgotten as soon as another page is in sight.
   const typed = entry?.at === current ? entry.text : null;
-  const names = Array.from({ length: count }, (_, k) => nameOf(k));
-  const name = nameOf(current);
+  const { guide } = useSession();
+  const names = useStore(guide.store, (s) => s.names);
+  const areNumbers = useMemo(() => names.every((one) => /^\d+$/.test(one)), [names]);
+  const name = guide.nameOf(current);
   const isNumber = name === String(current + 1);
   const width = 20 + 10 * Math.max(String(count).length, Math.min(name.length, 6));
 
@@ -34,7 +36,7 @@ export function PageField() {
           onSubmitEditing={go}
           onBlur={go}
           selectTextOnFocus
-          inputMode={names.every((one) => /^\d+$/.test(one)) ? 'numeric' : 'text'}
+          inputMode={areNumbers ? 'numeric' : 'text'}
           style={[styles.field, { color: colors.onSurface, width }]}
         />
         <View style={[styles.line, { backgroundColor: colors.outline }]} />

@@ -1,16 +1,21 @@
 import type { Page } from '@marginalis/core/document';
-import { displayMatrix, displaySize, transform } from '@marginalis/core/geometry';
+import { boxOfPoints, displayMatrix, displaySize, transform } from '@marginalis/core/geometry';
 import { quadsOf, textOf, wordAround } from '@marginalis/core/print';
 import { type KeyboardEvent, useEffect, useRef } from 'react';
 import { useTheme } from 'react-native-paper';
 import type { TypedSelection } from '@/session';
 import { useReader } from '@/shell';
 import { Area } from '@/ui';
-import { asChosen, partsBetween } from './partsBetween';
-import { stepped, wayOf } from './stepped';
+import { CHIP } from './chosenLook';
+import { asChosen } from './partsBetween';
+import { wayOf } from './stepped';
+import { typedTo } from './typedTo';
 
 /** The pages beside the caret's are read ahead, so that it can go on over the end of its own. */
 const AHEAD = [-1, 0, 1];
+
+/** What can be done first with the words that are selected. */
+const FIRST_OF_CHIP = `[role=group][aria-label="${CHIP}"] [role=button]`;
 
 /** The caret of a selection made by the keyboard: arrows go from word to word, with Shift they select; Enter goes to what can be done. */
 export function Caret({
@@ -25,7 +30,7 @@ export function Caret({
   const { session, stage } = useReader();
   const { colors } = useTheme();
   const element = useRef<HTMLDivElement>(null);
-  const { anchor, caret } = typed;
+  const { caret } = typed;
   const print = session.print.known(page);
   const pages = session.store.getState().document.pages;
   useEffect(() => {
@@ -46,35 +51,20 @@ export function Caret({
   if (!print || !word || !quad) return null;
 
   const onKey = (e: KeyboardEvent): void => {
-    if (e.key === 'Enter') {
-      const chip = document.querySelector<HTMLElement>('[data-chip] [role=button]');
-      chip?.focus();
-    } else {
-      const way = wayOf(e.key);
+    const way = wayOf(e.key);
+    if (e.key === 'Enter') document.querySelector<HTMLElement>(FIRST_OF_CHIP)?.focus();
+    else if (!way) return;
+    else {
       const known = (one: Page) => session.print.known(one);
-      const to = way && stepped(pages, known, caret, way, 'start');
-      if (!to) return;
-      const from = e.shiftKey ? anchor : to;
-      session.words.type(asChosen(partsBetween(pages, known, from, beyond(to, from))), {
-        anchor: from,
-        caret: to,
-      });
+      const next = typedTo(pages, known, typed, way, e.shiftKey);
+      if (next) session.words.type(asChosen(next.parts), next.typed);
     }
     e.preventDefault();
     e.stopPropagation();
   };
-  /** The caret stands before its word: going on from what was begun before it, the word belongs to the selection. */
-  const beyond = (to: typeof caret, from: typeof caret): typeof caret => {
-    const isAfter = to.page > from.page || (to.page === from.page && to.place > from.place);
-    const onPage = session.print.known(pages[to.page]);
-    const end = onPage && isAfter ? wordAround(onPage, to.place)?.to : undefined;
-    return end === undefined ? to : { ...to, place: end };
-  };
 
-  const at = quad.map((p) => transform(displayMatrix(page), p));
+  const seen = boxOfPoints(quad.map((p) => transform(displayMatrix(page), p)));
   const { width, height } = displaySize(page);
-  const [left, right] = [Math.min(...at.map((p) => p.x)), Math.max(...at.map((p) => p.x))];
-  const [top, bottom] = [Math.min(...at.map((p) => p.y)), Math.max(...at.map((p) => p.y))];
   return (
     <Area
       ref={element}
@@ -87,10 +77,10 @@ export function Caret({
       onKeyDown={onKey}
       style={{
         position: 'absolute',
-        left: `${(100 * left) / width}%`,
-        top: `${(100 * top) / height}%`,
-        width: `${(100 * (right - left)) / width}%`,
-        height: `${(100 * (bottom - top)) / height}%`,
+        left: `${(100 * seen.minX) / width}%`,
+        top: `${(100 * seen.minY) / height}%`,
+        width: `${(100 * (seen.maxX - seen.minX)) / width}%`,
+        height: `${(100 * (seen.maxY - seen.minY)) / height}%`,
         boxSizing: 'border-box',
         borderBottom: `2px solid ${colors.primary}`,
         pointerEvents: 'none',

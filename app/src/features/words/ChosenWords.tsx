@@ -14,7 +14,7 @@ import {
 import { Chip, ChipButton, QuadsOnPage, useSight } from '@/stage';
 import { InkDrop, WIDE_FROM } from '@/ui';
 import { Caret } from './Caret';
-import { CHOSEN, CHOSEN_OPACITY } from './chosenLook';
+import { CHIP, CHOSEN, CHOSEN_OPACITY } from './chosenLook';
 import { Ends } from './Ends';
 import { MarkEnds } from './MarkEnds';
 import { MoreForWords } from './MoreForWords';
@@ -134,7 +134,7 @@ function WordsChip({ index, page, part }: { index: number; page: Page; part: Cho
       hand={hand}
       clearOf={withGrips(lastColumnOf(part), zoom)}
       width={CHIP_WIDTH}
-      label="Selected words"
+      label={CHIP}
     >
       {writable &&
         markers.map((marker) => (

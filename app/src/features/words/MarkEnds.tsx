@@ -1,9 +1,9 @@
 import { findMark, markChange } from '@marginalis/core/document';
 import { rangeOfWords, stretchedWords, stretchWords } from '@marginalis/core/editing';
 import { asWords, type WordsMark } from '@marginalis/core/kinds';
-import type { Print, TextRange } from '@marginalis/core/print';
-import { useEffect, useState } from 'react';
-import { useSession, useSessionState } from '@/session';
+import type { TextRange } from '@marginalis/core/print';
+import { useState } from 'react';
+import { usePagePrint, useSession, useSessionState } from '@/session';
 import { Ends } from './Ends';
 
 /** Grips at the ends of a mark on words that is picked by itself: by them it takes more words, or fewer. */
@@ -15,21 +15,8 @@ export function MarkEnds({ index }: { index: number }) {
     const words = picked.size === 1 && writable ? asWords(findMark(document, id)) : null;
     return words && words.page === document.pages[index]?.id ? words : null;
   });
-  const [print, setPrint] = useState<Print | null>(null);
+  const print = usePagePrint(page, mark !== null);
   const [dragged, setDragged] = useState<TextRange | null>(null);
-  const wanted = mark !== null;
-  useEffect(() => {
-    if (!wanted || !page) return undefined;
-    let isGone = false;
-    session.print.of(page).then(
-      (read) => isGone || setPrint(read),
-      // Where the print cannot be read the mark stays as it is.
-      () => undefined,
-    );
-    return () => {
-      isGone = true;
-    };
-  }, [session, page, wanted]);
   const range = mark && print && (dragged ?? rangeOfWords(print, mark));
   if (!page || !mark || !print || !range) return null;
   const show = (ends: TextRange | null): void => {

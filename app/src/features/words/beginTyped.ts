@@ -1,4 +1,4 @@
-import { boxCentre, transform } from '@marginalis/core/geometry';
+import { firstWordSeen } from '@marginalis/core/print';
 import type { Reader } from '@/shell';
 import { asChosen, partsBetween } from './partsBetween';
 
@@ -8,13 +8,7 @@ export async function beginTyped({ session, stage }: Reader): Promise<void> {
   const { pages } = session.store.getState().document;
   try {
     const print = await session.print.of(pages[current]);
-    const { width, height } = stage.getView();
-    const matrix = stage.userToView(current);
-    const inSight = print.words.find(({ box, line }) => {
-      const { x, y } = transform(matrix, boxCentre(box));
-      return !print.lines[line].running && x > 0 && x < width && y > 0 && y < height;
-    });
-    const word = inSight ?? print.words[0];
+    const word = firstWordSeen(print, (at) => stage.isInSight(current, at));
     if (!word) return session.notices.tell('No words can be read on this page.');
     const caret = { page: current, place: word.from };
     const known = () => print;

@@ -20,6 +20,7 @@ export function holdWords({ session, stage }: Reader, touch: Touch): Follower | 
   let from: WordEnd | null = null;
   let over: PointerEvent | null = null;
   let isDone = false;
+  let isCalledOff = false;
   /** Where the finger is by now, or was last over words. */
   let last: WordEnd | null = null;
   const show = (): void => {
@@ -34,7 +35,7 @@ export function holdWords({ session, stage }: Reader, touch: Touch): Follower | 
   };
   const begin = (print: Print): void => {
     const place = placeOf(print);
-    if (place === null) return;
+    if (place === null || isCalledOff) return;
     from = { page: touch.index, place };
     session.inHand.pick([]);
     session.offers.dismiss();
@@ -55,9 +56,8 @@ export function holdWords({ session, stage }: Reader, touch: Touch): Follower | 
       show();
     },
     cancel() {
-      isDone = true;
+      isCalledOff = true;
       if (from) session.words.choose([]);
-      from = null;
     },
   };
 }
