@@ -3,7 +3,7 @@ import { PdfGuide } from './pdfGuide';
 
 const FIT = { name: 'Fit' };
 const guideOf = (doc: object): PdfGuide =>
-  new PdfGuide({ numPages: 9, ...doc } as unknown as PDFDocumentProxy);
+  new PdfGuide({ numPages: 9, ...doc } as unknown as PDFDocumentProxy, Promise.resolve());
 const entry = (title: string, dest: unknown, more: object = {}) => ({
   title,
   dest,

@@ -33,10 +33,15 @@ export class PdfGuide {
   private named: Promise<Readonly<Record<string, unknown>>> | null = null;
   private numbers = new Map<string, Promise<number | null>>();
 
-  constructor(private readonly doc: pdfjs.PDFDocumentProxy) {}
+  /** Nothing is asked of the file before `begins`: its first page comes first. */
+  constructor(
+    private readonly doc: pdfjs.PDFDocumentProxy,
+    private readonly begins: Promise<unknown>,
+  ) {}
 
   /** Empty where the file has none, or a damaged one. */
   async outline(): Promise<readonly OutlineEntry[]> {
+    await this.begins;
     const raw = (await orNothing(this.doc.getOutline())) as readonly RawEntry[] | null;
     let room = MOST_ENTRIES;
     const read = (entries: readonly RawEntry[], depth: number): Promise<OutlineEntry[]> => {
@@ -57,12 +62,14 @@ export class PdfGuide {
 
   /** The label of each page; null where the file gives them none. */
   async labels(): Promise<readonly string[] | null> {
+    await this.begins;
     const labels = (await orNothing(this.doc.getPageLabels())) as readonly string[] | null;
     return labels?.map(plain) ?? null;
   }
 
   /** The links of a page, from 0. Those that would start a program, or run a script, are none. */
   async linksOn(index: number): Promise<readonly FileLink[]> {
+    await this.begins;
     const page = await this.doc.getPage(index + 1);
     const all = (await page.getAnnotations()) as readonly Record<string, unknown>[];
     const links: FileLink[] = [];

@@ -59,6 +59,9 @@ export class PdfPictures {
   private busy: Waiting | null = null;
   private closed = false;
   private way: PdfGuide | null = null;
+  /** Settled when the first picture has been drawn, or could not be. */
+  private drawnFirst: () => void = () => undefined;
+  private readonly firstDrawn = new Promise<void>((resolve) => (this.drawnFirst = resolve));
 
   private constructor(
     private readonly pdfjs: PdfJs,
@@ -103,7 +106,7 @@ export class PdfPictures {
 
   /** What the file says of the way through it. */
   get guide(): PdfGuide {
-    return (this.way ??= new PdfGuide(this.doc));
+    return (this.way ??= new PdfGuide(this.doc, this.firstDrawn));
   }
 
   /** The geometry of every page, as pdf.js tells it. */
@@ -172,6 +175,7 @@ export class PdfPictures {
       job.finish(null);
     } finally {
       this.busy = null;
+      this.drawnFirst();
       void this.next();
     }
   }

@@ -9,7 +9,7 @@ import {
 } from '@/session';
 import { type DeskDocument, findDocument, readPlace, readSource } from '@/storage';
 import type { SourcePictures, StagePlace } from '@/stage';
-import { PdfPictures, whenIdle } from '@/work';
+import { PdfPictures } from '@/work';
 
 export type OpenedDocument =
   | { readonly phase: 'opening' }
@@ -57,10 +57,8 @@ export function useOpenDocument(id: string): OpenedDocument {
       const pictures = await PdfPictures.open(bytes, password);
       if (closed) return pictures.close();
       const session = openSession(document);
-      // The first page comes first. A file that does not tell the way is read without.
-      whenIdle(() => {
-        if (!closed) session.guide.read(document.source, pictures.guide).catch(console.warn);
-      });
+      // A file that does not tell the way is read without.
+      session.guide.read(document.source, pictures.guide).catch(console.warn);
       close = () => {
         pictures.close();
         void leaveSession(session);
