@@ -27,6 +27,11 @@ export class Hand {
     useSettings.getState().noteUsed(id);
   };
 
+  /** Takes what another hand holds: a person who goes on in another document writes on with the same pen. */
+  takeOver({ store }: Hand): void {
+    this.store.setState({ current: store.getState().current });
+  }
+
   /** The instrument in hand; the first of the roll where that one is gone. */
   instrument = (): Instrument => {
     const { roll } = useSettings.getState();

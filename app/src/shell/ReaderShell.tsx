@@ -1,119 +1,66 @@
-import { type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
+import { Fragment, type ReactNode, useCallback, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { useTheme } from 'react-native-paper';
-import {
-  type DocumentSession,
-  SessionContext,
-  useSettings,
-  useSession,
-  useSessionState,
-} from '@/session';
-import {
-  type SourcePictures,
-  Stage,
-  StageContext,
-  type StagePlace,
-  StageProvider,
-  useMarkFeed,
-  useStage,
-} from '@/stage';
-import { CarryContext, WIDE_FROM } from '@/ui';
+import { useStore } from 'zustand';
+import { useSession, useSettings } from '@/session';
+import { WIDE_FROM } from '@/ui';
 import { Bar } from './Bar';
-import { commandsOf } from './commands';
-import type { Reader, ReaderFeature } from './feature';
+import { Divider } from './Divider';
+import type { ReaderFeature } from './feature';
 import { preload } from './late';
-import { LowPanel, OpenDialog, PanelSheet, SidePanel } from './Panels';
-import { type HeldReader, ReaderContext, useReader } from './ReaderContext';
+import { OpenDialog, PanelSheet, LowPanel, SidePanel } from './Panels';
+import { type Opened, Pane, Pages } from './Pane';
+import { PaneHead } from './PaneHead';
+import { useReader } from './ReaderContext';
+import { createShell, type Shell } from './shellStore';
 import { shellFeature } from './shellFeature';
-import { createShell } from './shellStore';
-import { Thumbnails } from './thumbnails';
 import { useCommandKeys } from './useCommandKeys';
-import { WritingLayer } from './WritingLayer';
+import { useWhatStood } from './useWhatStood';
 
 /** What is late is loaded so long after the reader stands, ms: after the first page, and most first strokes. */
 const PRELOADED_AFTER = 4_000;
 
-export interface ReaderShellProps {
-  readonly session: DocumentSession;
-  readonly pictures: SourcePictures;
-  /** Where in the document one begins; at its head without. */
-  readonly place?: StagePlace | null;
+export interface ReaderShellProps extends Opened {
   readonly features: readonly ReaderFeature[];
+  /** Opens another document, and shows it, or what must be done or said before. */
+  readonly renderOther?: (
+    id: string,
+    show: (opened: Opened) => ReactNode,
+    close: () => void,
+  ) => ReactNode;
   /** Leaves the document, or asks first; `anyway` when that has been answered. */
-  readonly onLeave: (reader: Reader, anyway: boolean) => void;
+  readonly onLeave: (shell: Shell, anyway: boolean) => void;
 }
 
-/** A reader for one open document, put together from features. */
-export function ReaderShell({ session, ...props }: ReaderShellProps) {
-  return (
-    <SessionContext.Provider value={session}>
-      <Staged {...props} />
-    </SessionContext.Provider>
-  );
-}
-
-function Staged(props: Omit<ReaderShellProps, 'session'>) {
-  const { fingers } = useSession();
-  const pages = useSessionState((s) => (s.draft ?? s.document).pages);
-  const look = useSettings((s) => s.look);
-  return (
-    <StageProvider pages={pages} device={fingers} place={props.place} look={look}>
-      <Held {...props} />
-    </StageProvider>
-  );
-}
-
-/** Makes the reader, and lets what hangs elsewhere in the tree know it. */
-function Held({ pictures, features, onLeave }: Omit<ReaderShellProps, 'session' | 'place'>) {
-  const session = useSession();
-  const stage = useStage();
-  const { controller } = stage;
+/** A reader for open documents, put together from features. */
+export function ReaderShell({ features, renderOther, onLeave, ...opened }: ReaderShellProps) {
   const all = useMemo(() => [...features, shellFeature], [features]);
-  const reader = useMemo<HeldReader>(() => {
-    const shell = createShell(
+  const shell = useMemo(() => {
+    const own: Shell = createShell(
       (anyway) => onLeave(own, anyway),
       () => {
         // The page never jumps when a column opens.
-        if (window.innerWidth >= WIDE_FROM) controller.holdZoom();
+        if (window.innerWidth < WIDE_FROM) return;
+        for (const pane of Object.values(own.panes.store.getState().held)) pane?.stage.holdZoom();
       },
     );
-    const own: Reader = { session, stage: controller, pictures, shell };
-    const thumbnails = new Thumbnails(pictures);
-    return { ...own, features: all, thumbnails, commands: () => commandsOf(all, own) };
-  }, [session, controller, pictures, onLeave, all]);
-  const around = useCallback(
-    (content: ReactNode) => (
-      <SessionContext.Provider value={session}>
-        <StageContext.Provider value={stage}>
-          <ReaderContext.Provider value={reader}>{content}</ReaderContext.Provider>
-        </StageContext.Provider>
-      </SessionContext.Provider>
-    ),
-    [session, stage, reader],
-  );
+    return own;
+  }, [onLeave]);
+  useWhatStood(opened.place, shell, all);
   return (
-    <ReaderContext.Provider value={reader}>
-      <CarryContext.Provider value={around}>
-        <Layout features={all} />
-      </CarryContext.Provider>
-    </ReaderContext.Provider>
+    <Pane name="first" {...opened} shell={shell} features={all}>
+      <Layout features={all} shell={shell} renderOther={renderOther} />
+    </Pane>
   );
 }
 
-function Layout({ features }: { features: readonly ReaderFeature[] }) {
-  const { session, pictures } = useReader();
-  const { width } = useWindowDimensions();
-  const { colors } = useTheme();
-  const wide = width >= WIDE_FROM;
-  const leftHanded = useSettings((r) => r.hand) === 'left';
-  const feed = useMarkFeed(session);
-  const [frame, setFrame] = useState<View | null>(null);
-  useCommandKeys(frame as unknown as HTMLElement | null);
-  const onPage = useCallback(
-    (index: number) =>
-      features.map(({ name, OnPage }) => OnPage && <OnPage key={name} index={index} />),
-    [features],
-  );
+interface LayoutProps extends Pick<ReaderShellProps, 'features' | 'renderOther'> {
+  readonly shell: Shell;
+}
+
+/** Everything around the pages is for the pane that is active; each pane is for itself. */
+function Layout({ features, shell, renderOther }: LayoutProps) {
+  const { held, active } = useStore(shell.panes.store);
   useEffect(() => {
     const idle = setTimeout(() => {
       const parts = features.flatMap(({ dialogs = [], panels = [] }) => [...dialogs, ...panels]);
@@ -121,39 +68,105 @@ function Layout({ features }: { features: readonly ReaderFeature[] }) {
     }, PRELOADED_AFTER);
     return () => clearTimeout(idle);
   }, [features]);
+  const front = held[active];
+  // The first pane stands from the first effect on.
+  if (!held.first || !front) return null;
+  const { around } = held.first;
+  return front.around(
+    <Screen features={features}>
+      {around(<Places features={features} shell={shell} renderOther={renderOther} />)}
+    </Screen>,
+  );
+}
+
+/** What stands around the pages. */
+function Screen({
+  features,
+  children,
+}: {
+  features: readonly ReaderFeature[];
+  children: ReactNode;
+}) {
+  const { colors } = useTheme();
+  const wide = useWindowDimensions().width >= WIDE_FROM;
+  const leftHanded = useSettings((r) => r.hand) === 'left';
+  const { desk } = useSession();
+  const [frame, setFrame] = useState<View | null>(null);
+  useCommandKeys(frame as unknown as HTMLElement | null);
   const edge = features.map(({ name, Edge }) => Edge && <Edge key={name} />);
   const tools = features.map(({ name, Tools }) => Tools && <Tools key={name} upright={wide} />);
+  const side = (which: 'roll' | 'margin') => wide && <SidePanel features={features} side={which} />;
+  // What stands around another document begins anew.
+  const of = (part: string, content: ReactNode) => (
+    <Fragment key={`${part} ${desk.id}`}>{content}</Fragment>
+  );
   return (
     <View
       ref={setFrame}
       role="main"
       style={[styles.screen, { backgroundColor: colors.background }]}
     >
-      <Bar features={features} wide={wide} />
-      {features.map(({ name, Notices }) => Notices && <Notices key={name} />)}
+      {of(
+        'bar',
+        <>
+          <Bar features={features} wide={wide} />
+          {features.map(({ name, Notices }) => Notices && <Notices key={name} />)}
+        </>,
+      )}
       <View style={[styles.middle, leftHanded && styles.mirrored]}>
-        {wide && tools}
-        {wide && <SidePanel features={features} side="roll" />}
-        {!wide && edge}
-        <View style={styles.pages}>
-          <Stage
-            pictures={pictures}
-            marks={feed}
-            label={`Pages of ${session.desk.title}`}
-            renderOnPage={onPage}
-          >
-            <WritingLayer features={features} />
-            {features.map(({ name, Over }) => Over && <Over key={name} />)}
-          </Stage>
-        </View>
-        {wide && <SidePanel features={features} side="margin" />}
-        {wide && edge}
+        {of('roll', wide ? [tools, side('roll')] : edge)}
+        <View style={styles.places}>{children}</View>
+        {of('margin', wide && [side('margin'), edge])}
       </View>
-      {!wide && <LowPanel features={features} side="roll" />}
-      {!wide && tools}
-      {!wide && <PanelSheet features={features} side="roll" />}
-      {!wide && <PanelSheet features={features} side="margin" />}
-      <OpenDialog features={features} />
+      {of(
+        'foot',
+        <>
+          {!wide && <LowPanel features={features} side="roll" />}
+          {!wide && tools}
+          {!wide && <PanelSheet features={features} side="roll" />}
+          {!wide && <PanelSheet features={features} side="margin" />}
+          <OpenDialog features={features} />
+        </>,
+      )}
+    </View>
+  );
+}
+
+/** The pages of the document, and where there is room what was opened beside it. */
+function Places({ features, shell, renderOther }: LayoutProps) {
+  const { panes } = shell;
+  const { beside, share } = useStore(panes.store);
+  const { session, pictures } = useReader();
+  const wide = useWindowDimensions().width >= WIDE_FROM;
+  const leftHanded = useSettings((r) => r.hand) === 'left';
+  const shown = wide ? beside : null;
+  const close = useCallback(() => panes.close(), [panes]);
+  const second = (opened: Opened) => (
+    <Pane name="beside" {...opened} shell={shell} features={features}>
+      <PaneHead name="beside" panes={panes} onClose={close} />
+      <Pages features={features} name="beside" panes={panes} />
+    </Pane>
+  );
+  return (
+    <View style={[styles.side, leftHanded && styles.mirrored]}>
+      <View style={shown ? { flex: share } : styles.whole}>
+        {shown && <PaneHead name="first" panes={panes} />}
+        <Pages features={features} name="first" panes={panes} />
+      </View>
+      {shown && (
+        <>
+          <Divider panes={panes} mirrored={leftHanded} />
+          <View key={shown.document ?? session.desk.id} style={{ flex: 1 - share }}>
+            {shown.document === null
+              ? second({ session, pictures, place: shown.place })
+              : renderOther?.(
+                  shown.document,
+                  (opened) => second({ ...opened, place: shown.place ?? opened.place }),
+                  close,
+                )}
+          </View>
+        </>
+      )}
     </View>
   );
 }
@@ -162,5 +175,7 @@ const styles = StyleSheet.create({
   screen: { flex: 1 },
   middle: { flex: 1, flexDirection: 'row' },
   mirrored: { flexDirection: 'row-reverse' },
-  pages: { flex: 1, position: 'relative' },
+  places: { flex: 1, position: 'relative', minWidth: 0 },
+  side: { flex: 1, flexDirection: 'row', minWidth: 0 },
+  whole: { flex: 1 },
 });

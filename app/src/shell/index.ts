@@ -13,6 +13,8 @@ export type {
 export { late } from './late';
 export { SecondWindow } from './SecondWindow';
 export { ReaderShell, type ReaderShellProps } from './ReaderShell';
+export type { Opened } from './Pane';
+export type { Beside, HeldPane, Panes, PanesState } from './panes';
 export { useReader, useShell } from './ReaderContext';
 export { type Shell, UNKEPT } from './shellStore';
 export {

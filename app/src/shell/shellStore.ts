@@ -1,4 +1,5 @@
 import { createStore, type StoreApi } from 'zustand/vanilla';
+import { Panes } from './panes';
 
 /** The dialog asked when somebody leaves while storage refuses changes. */
 export const UNKEPT = 'unkept';
@@ -12,9 +13,10 @@ export interface ShellState {
   readonly dialog: string | null;
 }
 
-/** What is open around a document: one panel a side, one dialog. */
+/** What is open: one panel a side, one dialog, and what stands beside the document. */
 export interface Shell {
   readonly store: StoreApi<ShellState>;
+  readonly panes: Panes;
   togglePanel(side: 'roll' | 'margin', id: string): void;
   openPanel(side: 'roll' | 'margin', id: string): void;
   closePanel(side: 'roll' | 'margin'): void;
@@ -42,6 +44,7 @@ export function createShell(leave: (anyway: boolean) => void, beforePanel: () =>
   };
   return {
     store,
+    panes: new Panes(),
     togglePanel: (side, id) => setPanel(side, store.getState().panels[side] === id ? null : id),
     openPanel: (side, id) => setPanel(side, id),
     closePanel: (side) => setPanel(side, null),

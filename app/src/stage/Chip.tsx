@@ -9,11 +9,11 @@ import {
   transformBox,
   type Vec,
 } from '@marginalis/core/geometry';
-import { type ReactNode, useLayoutEffect, useRef, useState } from 'react';
+import { type ReactNode, useContext, useLayoutEffect, useRef, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { chipPlace } from './chipPlace';
-import { useSight, useStage } from './StageContext';
+import { AttendedContext, useSight, useStage } from './StageContext';
 import { Area, Tooltip, Icon, type IconName } from '@/ui';
 
 /** What of a chip can be touched, and what of it is seen: no more than a line of print, CSS pixels. */
@@ -75,6 +75,10 @@ export function ChipTag(
 }
 
 function Placed(props: Omit<ChipProps, 'label'>) {
+  return useContext(AttendedContext) ? <Standing {...props} /> : null;
+}
+
+function Standing(props: Omit<ChipProps, 'label'>) {
   const { index, page, clearOf, ink, hand, width, onHeld, children } = props;
   const { zoom, covered } = useSight();
   const { controller } = useStage();

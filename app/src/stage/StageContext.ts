@@ -23,6 +23,9 @@ export function useStage(): StageHold {
   return hold;
 }
 
+/** Whether this is the window one works in: nothing is offered in another one. */
+export const AttendedContext = createContext(true);
+
 /** How paper is seen; told only when it is seen otherwise, however the camera moves. */
 export function useLook(): PaperLook {
   const { controller } = useStage();

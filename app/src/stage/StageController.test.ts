@@ -136,3 +136,17 @@ test('one goes back through all places one left, and forward again until one goe
   }
   jest.restoreAllMocks();
 });
+
+test('one flips between a place that is held and where one is', () => {
+  const stage = stageOf(9);
+  stage.goToPage(2);
+  stage.hold(stage.getPlace());
+  stage.goToPage(7);
+  stage.flip();
+  expect(stage.getSight()).toMatchObject({ current: 2, held: { page: stage.pages[7].id } });
+  stage.flip();
+  expect(stage.getSight()).toMatchObject({ current: 7, held: { page: stage.pages[2].id } });
+  stage.hold(null);
+  stage.flip();
+  expect(stage.getSight()).toMatchObject({ current: 7, held: null });
+});

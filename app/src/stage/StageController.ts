@@ -46,6 +46,8 @@ export interface StageSight {
   readonly before: StagePlace | null;
   /** Where one was before going back there; null when one has not. */
   readonly after: StagePlace | null;
+  /** A place that is held: one goes there and back with one tap; null without one. */
+  readonly held: StagePlace | null;
   /** So much of the window's head is covered by what is said over the pages, CSS pixels. */
   readonly covered: number;
   /** How paper is seen. */
@@ -63,6 +65,7 @@ const NOTHING: StageSight = {
   count: 0,
   before: null,
   after: null,
+  held: null,
   covered: 0,
   framed: null,
   look: 'plain',
@@ -81,6 +84,7 @@ export class StageController extends StageCamera {
   private framed: StageSight['framed'] = null;
   private paperLook: PaperLook = 'plain';
   private readonly visited = new Visited();
+  private held: StagePlace | null = null;
   /** Where one begins, once the window's size is known. */
   private beginning: StagePlace | null = null;
   private readonly listeners = new Set<() => void>();
@@ -237,6 +241,20 @@ export class StageController extends StageCamera {
     if (place) this.goToPlace(place);
   }
 
+  /** Holds a place, to flip between it and others; null lets it go. */
+  hold(place: StagePlace | null): void {
+    this.held = place;
+    this.publish();
+  }
+
+  /** To the place that is held; where one is now is held instead. */
+  flip(): void {
+    const to = this.held;
+    if (!to) return;
+    this.held = this.getPlace();
+    this.goToPlace(to);
+  }
+
   /** Something stands over the head of the window: what is offered keeps clear of it. */
   cover(height: number): void {
     this.covered = height;
@@ -343,6 +361,7 @@ export class StageController extends StageCamera {
       count: this.pages.length,
       before: this.visited.before,
       after: this.visited.after,
+      held: this.held,
       covered: this.covered,
       framed: this.framed,
       look: this.paperLook,

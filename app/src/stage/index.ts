@@ -6,7 +6,14 @@ export { Stage } from './Stage';
 export type { MarkFeed } from './MarkFeed';
 export { StageProvider } from './StageProvider';
 export type { SourcePictures } from './paperSource';
-export { StageContext, useLook, useStage, useSight, type StageHold } from './StageContext';
+export {
+  AttendedContext,
+  StageContext,
+  useLook,
+  useStage,
+  useSight,
+  type StageHold,
+} from './StageContext';
 export type { StageController, StageSight } from './StageController';
 export type { StagePlace } from './place';
 export { QuadsOnPage, type ShownQuads } from './QuadsOnPage';

@@ -3,18 +3,30 @@ import { type InferType, number, object, string } from 'yup';
 
 const store = createAsyncStorage('marginalis-places');
 
-const placeShape = object({
+const seenShape = object({
   page: string().required(),
   at: object({ x: number().required(), y: number().required() }).required(),
   zoom: number().positive().required(),
   fit: string()
     .oneOf(['width', 'page', 'free'] as const)
     .required(),
+});
+
+const placeShape = seenShape.shape({
   /** The panels that stood beside the pages, where there is room for any. */
   panels: object({
     roll: string().max(40).nullable().default(null),
     margin: string().max(40).nullable().default(null),
   }).default({ roll: null, margin: null }),
+  /** A place that was held. */
+  held: seenShape.nullable().default(null),
+  /** What stood beside it, where there is room for that: null for the same document. */
+  beside: object({
+    document: string().max(100).nullable().default(null),
+    place: seenShape.nullable().default(null),
+  })
+    .nullable()
+    .default(null),
 });
 
 /** What one saw of a document last. */

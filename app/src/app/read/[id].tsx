@@ -9,6 +9,7 @@ import { markListFeature } from '@/features/marklist';
 import { offlineFeature } from '@/features/offline';
 import { pageTextFeature } from '@/features/pagetext';
 import { pagesFeature } from '@/features/pages';
+import { placesFeature } from '@/features/places';
 import { pickingFeature } from '@/features/picking';
 import { practiceFeature } from '@/features/practice';
 import { ReaderScreen } from '@/features/reader';
@@ -41,6 +42,7 @@ const FEATURES = [
   meaningFeature,
   pagesFeature,
   pageTextFeature,
+  placesFeature,
   viewFeature,
   inkFilesFeature,
   practiceFeature,

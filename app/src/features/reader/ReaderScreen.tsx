@@ -1,10 +1,8 @@
-import { useCallback, useEffect } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { ActivityIndicator } from 'react-native-paper';
-import { type Reader, type ReaderFeature, ReaderShell, UNKEPT } from '@/shell';
-import { Action, EmptyScreen } from '@/ui';
-import { PasswordScreen } from './PasswordScreen';
-import { useOpenDocument } from './useOpenDocument';
+import { type ReactNode, useCallback, useEffect } from 'react';
+import { type Opened, type ReaderFeature, ReaderShell, type Shell, UNKEPT } from '@/shell';
+import { OpenedDocument } from './OpenedDocument';
+
+const BACK = 'Back to the desk';
 
 /** Opens a document and puts a reader of these features around it. */
 export function ReaderScreen(props: {
@@ -13,49 +11,41 @@ export function ReaderScreen(props: {
   onBack: () => void;
 }) {
   const { id, features, onBack } = props;
-  const opened = useOpenDocument(id);
-  const title = opened.phase === 'open' ? opened.session.desk.title : null;
+  const leave = useCallback(
+    (shell: Shell, anyway: boolean) => {
+      const { first, beside } = shell.panes.store.getState().held;
+      const isUnkept = [first, beside].some((pane) => pane?.session.store.getState().refused);
+      if (isUnkept && !anyway) shell.openDialog(UNKEPT);
+      else onBack();
+    },
+    [onBack],
+  );
+  const renderOther = useCallback(
+    (other: string, show: (opened: Opened) => ReactNode, close: () => void) => (
+      <OpenedDocument id={other} leave="Close this place" onLeave={close}>
+        {show}
+      </OpenedDocument>
+    ),
+    [],
+  );
+  return (
+    <OpenedDocument id={id} leave={BACK} onLeave={onBack}>
+      {(opened) => (
+        <Titled title={opened.session.desk.title}>
+          <ReaderShell {...opened} features={features} renderOther={renderOther} onLeave={leave} />
+        </Titled>
+      )}
+    </OpenedDocument>
+  );
+}
+
+/** While it is shown the window is called by the document's title. */
+function Titled({ title, children }: { title: string; children: ReactNode }) {
   useEffect(() => {
-    if (title === null) return undefined;
     document.title = `${title} · Marginalis`;
     return () => {
       document.title = 'Marginalis';
     };
   }, [title]);
-  const leave = useCallback(
-    ({ session, shell }: Reader, anyway: boolean) => {
-      if (session.store.getState().refused && !anyway) shell.openDialog(UNKEPT);
-      else onBack();
-    },
-    [onBack],
-  );
-  if (opened.phase === 'opening')
-    return (
-      <View style={styles.waiting} aria-busy>
-        <ActivityIndicator accessibilityLabel="Opening the document" />
-      </View>
-    );
-  if (opened.phase === 'locked')
-    return <PasswordScreen document={opened.document} onUnlocked={opened.retry} onLeave={onBack} />;
-  if (opened.phase === 'failed')
-    return (
-      <EmptyScreen title="This document cannot be opened" text={opened.message}>
-        <Action mode="contained" onPress={onBack}>
-          Back to the desk
-        </Action>
-      </EmptyScreen>
-    );
-  return (
-    <ReaderShell
-      session={opened.session}
-      pictures={opened.pictures}
-      place={opened.place}
-      features={features}
-      onLeave={leave}
-    />
-  );
+  return children;
 }
-
-const styles = StyleSheet.create({
-  waiting: { flex: 1, alignItems: 'center', justifyContent: 'center' },
-});

@@ -8,7 +8,8 @@ import {
   useSettings,
 } from '@/session';
 import { type DeskDocument, findDocument, readPlace, readSource } from '@/storage';
-import type { SourcePictures, StagePlace } from '@/stage';
+import type { Opened } from '@/shell';
+import type { SourcePictures } from '@/stage';
 import { PdfPictures } from '@/work';
 
 export type OpenedDocument =
@@ -20,7 +21,7 @@ export type OpenedDocument =
       readonly session: DocumentSession;
       readonly pictures: SourcePictures;
       /** Where one was last; null at first. */
-      readonly place: StagePlace | null;
+      readonly place: Opened['place'];
     };
 
 const GONE =

@@ -1,11 +1,11 @@
 import { useEffect, useState } from 'react';
 import { StyleSheet } from 'react-native';
 import { useTheme } from 'react-native-paper';
-import { usePageNames, useSettings, useSession } from '@/session';
-import { useReader } from '@/shell';
+import { usePageNames, useSettings } from '@/session';
+import { type Reader, useReader } from '@/shell';
 import { FootCorner, type StagePlace, useSight, useStage } from '@/stage';
 import { keepPlace, readPlace } from '@/storage';
-import { Action, paperIcon, WIDE_FROM } from '@/ui';
+import { Action, paperIcon } from '@/ui';
 
 /** The place is kept when the paper has rested for so long, ms. */
 const RESTED = 400;
@@ -14,55 +14,62 @@ const OFFERED = 12_000;
 /** Beside the way to the writing window, CSS pixels from the window's side. */
 const BESIDE = 64;
 
-/** Opens the panels that stood beside the pages last, where there is room for them. */
-function usePanelsKept(): void {
-  const { session, shell, features } = useReader();
-  useEffect(() => {
-    if (window.innerWidth < WIDE_FROM) return;
-    void readPlace(session.desk.id).then((place) => {
-      const { roll, margin } = shell.store.getState().panels;
-      // Something has been opened meanwhile.
-      if (!place || roll || margin) return;
-      for (const { id, side, way } of features.flatMap(({ panels = [] }) => panels))
-        if (way && place.panels[side] === id) shell.openPanel(side, id);
-    });
-  }, [session, shell, features]);
+const NO_PANELS = { roll: null, margin: null } as const;
+
+/** Keeps what one sees of a document, and what stands around it. */
+async function keepWhatStands({ session, shell, stage }: Reader): Promise<void> {
+  const { held, beside } = shell.panes.store.getState();
+  const { id } = session.desk;
+  if (held.first?.session !== session) {
+    // What stands around it when it is read alone stays as it was.
+    const before = await readPlace(id);
+    const around = { panels: before?.panels ?? NO_PANELS, beside: before?.beside ?? null };
+    return keepPlace(id, { ...around, ...stage.getPlace(), held: stage.getSight().held });
+  }
+  const second = held.beside?.session === session ? held.beside.stage.getPlace() : null;
+  return keepPlace(id, {
+    ...held.first.stage.getPlace(),
+    held: held.first.stage.getSight().held,
+    panels: shell.store.getState().panels,
+    beside: beside && { document: beside.document, place: second ?? beside.place },
+  });
 }
 
 /** Keeps the place for the next time, and offers the way back after a jump. */
 export function KeptPlace() {
-  const { desk } = useSession();
-  const { shell } = useReader();
-  usePanelsKept();
+  const reader = useReader();
+  const { shell } = reader;
   const { controller } = useStage();
-  const { before, after } = useSight();
+  const { before, after, held } = useSight();
   useEffect(() => {
     let resting: ReturnType<typeof setTimeout> | undefined;
     const keep = (): void => {
       clearTimeout(resting);
       resting = undefined;
       // Where one was is all that is lost when storage refuses; that it does is said of the first change.
-      const { panels } = shell.store.getState();
-      keepPlace(desk.id, { ...controller.getPlace(), panels }).catch(() => undefined);
+      keepWhatStands(reader).catch(() => undefined);
     };
     const wait = (): void => {
       resting ??= setTimeout(keep, RESTED);
     };
-    const unsubscribe = controller.subscribe(wait);
-    const unsubscribePanels = shell.store.subscribe(wait);
+    const followed = [
+      controller.subscribe(wait),
+      shell.store.subscribe(wait),
+      shell.panes.store.subscribe(wait),
+    ];
     const onHide = (): void => {
       if (resting) keep();
     };
     window.addEventListener('pagehide', onHide);
     return () => {
-      unsubscribe();
-      unsubscribePanels();
+      for (const unfollow of followed) unfollow();
       onHide();
       window.removeEventListener('pagehide', onHide);
     };
-  }, [controller, desk, shell]);
-  // Who goes back and forward knows the way.
-  return before && !after && <WayBack key={`${before.page} ${before.at.y}`} before={before} />;
+  }, [controller, reader, shell]);
+  // Who goes back and forward knows the way; a place that is held stands where it would be offered.
+  if (!before || after || held) return null;
+  return <WayBack key={`${before.page} ${before.at.y}`} before={before} />;
 }
 
 function WayBack({ before }: { before: StagePlace }) {

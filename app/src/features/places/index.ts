@@ -1,0 +1,1 @@
+export { placesFeature } from './feature';
