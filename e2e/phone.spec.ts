@@ -320,3 +320,34 @@ test('a finger that holds a word selects it, and goes on over others; a tap lets
   await pen.fingers('touchEnd', []);
   await expect(chip).toBeHidden();
 });
+
+test('one page at a time: a finger draws the next one in, and a little way comes back', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  await command(page, 'One page at a time');
+  const pen = await Pen.of(page);
+  // A pen has been here: from now on a finger moves the paper.
+  await pen.draw(line([150, 400], [230, 410]));
+  // A hand that rests beside the pen moves nothing for a moment.
+  await page.waitForTimeout(1200);
+  const swipe = async (from: number, to: number): Promise<void> => {
+    await pen.fingers('touchStart', [[from, 400]]);
+    for (let k = 1; k <= 6; k++)
+      await pen.fingers('touchMove', [[from + ((to - from) * k) / 6, 400]]);
+    await page.waitForTimeout(150);
+    await pen.fingers('touchMove', [[to, 400]]);
+    await pen.fingers('touchEnd', []);
+  };
+  const numberField = page.getByRole('textbox', { name: /^Page/ });
+  await swipe(330, 120);
+  await expect(numberField).toHaveValue('2');
+  await expect(pageBox(page, 2)).toBeVisible();
+  await expect(pageBox(page, 1)).toBeHidden();
+  await swipe(330, 300);
+  await expect(pageBox(page, 3)).toBeHidden();
+  await expect(numberField).toHaveValue('2');
+  await swipe(60, 300);
+  await expect(numberField).toHaveValue('1');
+});

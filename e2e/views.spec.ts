@@ -1,6 +1,16 @@
 import { expect, type Page, test } from '@playwright/test';
 import { PNG } from 'pngjs';
-import { command, openDesk, openDocument, placeOn } from './support/reader';
+import {
+  command,
+  drawn,
+  kept,
+  openDesk,
+  openDocument,
+  openMarks,
+  pageBox,
+  placeOn,
+  take,
+} from './support/reader';
 import { line, Pen } from './support/pen';
 
 /** How paper is seen, and how much of it. */
@@ -50,4 +60,46 @@ test('a column fills the width, and the page again', async ({ page }) => {
   await expect.poll(width).toBeGreaterThan(1.9 * before);
   await page.keyboard.press('Control+8');
   await expect.poll(width).toBeCloseTo(before, 0);
+});
+
+test('facing pages, one at a time, and turned: each is marked where it is seen, and stands so again', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  const lefts = async (...numbers: number[]) =>
+    Promise.all(numbers.map(async (n) => (await pageBox(page, n).boundingBox())?.x ?? 0));
+
+  await page.keyboard.press('Shift+D');
+  await page.keyboard.press('PageDown');
+  await drawn(page, 3);
+  const [left, right] = await lefts(2, 3);
+  expect(right).toBeGreaterThan(left + 300);
+
+  await page.keyboard.press('Shift+P');
+  await expect(pageBox(page, 1)).toBeHidden();
+  await expect(pageBox(page, 3)).toBeVisible();
+  await page.keyboard.press('Shift+D');
+  await expect(pageBox(page, 3)).toBeHidden();
+  await page.mouse.move(640, 400);
+  await page.mouse.wheel(0, 200);
+  await expect(pageBox(page, 3)).toBeVisible();
+  await expect(pageBox(page, 2)).toBeHidden();
+
+  await page.keyboard.press('Shift+P');
+  await page.keyboard.press('Shift+R');
+  await drawn(page, 3);
+  await take(page, 'Word highlighter');
+  const pen = await Pen.of(page);
+  // Down what is seen as the height of the window runs a line of print.
+  const { x } = (await pageBox(page, 3).boundingBox()) ?? { x: 0 };
+  await pen.draw(line([x + 300, 200], [x + 300, 400]));
+  await kept(page);
+  await openMarks(page);
+  await expect(page.getByRole('complementary', { name: 'Marks' })).toContainText(/\w+ \w+ \w+ \w+/);
+  await page.waitForTimeout(600);
+  await page.reload();
+  await drawn(page, 3);
+  const box = await pageBox(page, 3).boundingBox();
+  expect(box && box.width > box.height).toBe(true);
 });

@@ -1,12 +1,4 @@
-import {
-  type ReactNode,
-  useCallback,
-  useEffect,
-  useLayoutEffect,
-  useMemo,
-  useRef,
-  useState,
-} from 'react';
+import { type ReactNode, useCallback, useEffect, useLayoutEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import { type DocumentSession, SessionContext, useSessionState, useSettings } from '@/session';
 import {
@@ -52,11 +44,12 @@ export function Pane({ session, ...props }: PaneProps) {
 }
 
 function Staged(props: PaneProps) {
+  const { place } = props;
   const { fingers } = props.session;
   const pages = useSessionState((s) => (s.draft ?? s.document).pages);
   const look = useSettings((s) => s.look);
   return (
-    <StageProvider pages={pages} device={fingers} place={props.place} look={look}>
+    <StageProvider pages={pages} device={fingers} place={place} view={place?.view} look={look}>
       <Held {...props} />
     </StageProvider>
   );
@@ -105,7 +98,7 @@ export function Pages(props: { name: PaneName; panes: Panes; features: readonly 
       ),
     [features],
   );
-  const claim = useRef(() => panes.activate(name)).current;
+  const claim = useCallback(() => panes.activate(name), [panes, name]);
   return (
     <Area
       onPointerDownCapture={claim}

@@ -1,4 +1,5 @@
-import { type ReactNode, useMemo } from 'react';
+import { CONTINUOUS } from '@marginalis/core/geometry';
+import { type ReactNode, useMemo, useState } from 'react';
 import { useSession, useSessionState, useSettings } from '@/session';
 import { Stage, StageProvider, type StagePlace, useMarkFeed, useStage } from '@/stage';
 import { type HeldReader, ReaderContext, useReader } from './ReaderContext';
@@ -7,10 +8,12 @@ import { WritingLayer } from './WritingLayer';
 /** Another window onto the pages, with a camera of its own, in which every instrument writes as in the first. */
 export function SecondWindow(props: { label: string; place: StagePlace; children?: ReactNode }) {
   const { fingers } = useSession();
+  const { turn } = useReader().stage.getSight().view;
+  const [view] = useState({ ...CONTINUOUS, turn });
   const pages = useSessionState((s) => (s.draft ?? s.document).pages);
   const look = useSettings((s) => s.look);
   return (
-    <StageProvider pages={pages} device={fingers} place={props.place} look={look}>
+    <StageProvider pages={pages} device={fingers} place={props.place} view={view} look={look}>
       <Held label={props.label}>{props.children}</Held>
     </StageProvider>
   );

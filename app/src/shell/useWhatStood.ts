@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import type { StagePlace } from '@/stage';
+import type { StagePlace, StageView } from '@/stage';
 import { WIDE_FROM } from '@/ui';
 import type { ReaderFeature } from './feature';
 import type { Beside } from './panes';
@@ -7,6 +7,7 @@ import type { Shell, ShellState } from './shellStore';
 
 /** What one saw of a document last, and what stood around it. */
 export interface Stood extends StagePlace {
+  readonly view?: StageView;
   /** A place that was held. */
   readonly held?: StagePlace | null;
   readonly panels?: ShellState['panels'];

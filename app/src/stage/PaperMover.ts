@@ -11,6 +11,8 @@ const FASTEST = 3;
 const GLIDE = 0.04;
 const SLOWEST = 0.02;
 
+const STILL: Vec = { x: 0, y: 0 };
+
 interface Placed {
   readonly at: Vec;
   readonly time: number;
@@ -21,7 +23,7 @@ export function speedOf(trail: readonly Placed[], lifted: number): Vec {
   const recent = trail.filter(({ time }) => lifted - time <= RECENT);
   const [first] = recent;
   const last = recent.at(-1);
-  if (!first || !last) return { x: 0, y: 0 };
+  if (!first || !last) return STILL;
   const took = Math.max(SHORTEST, lifted - first.time);
   const x = (last.at.x - first.at.x) / took;
   const y = (last.at.y - first.at.y) / took;
@@ -37,7 +39,12 @@ export class PaperMover {
   private pinched = false;
   private frame = 0;
 
-  constructor(private readonly stage: Pick<StageController, 'pan' | 'zoomTo' | 'getCamera'>) {}
+  constructor(
+    private readonly stage: Pick<
+      StageController,
+      'pan' | 'zoomTo' | 'getCamera' | 'grip' | 'letGo'
+    >,
+  ) {}
 
   isHeld = (): boolean => this.trails.size > 0;
 
@@ -46,7 +53,10 @@ export class PaperMover {
   /** Times are those of the events, ms. */
   down(id: number, at: Vec, time: number): void {
     this.stop();
-    if (this.trails.size === 0) this.pinched = false;
+    if (this.trails.size === 0) {
+      this.pinched = false;
+      this.stage.grip();
+    }
     this.trails.set(id, [{ at, time }]);
     if (this.trails.size > 1) this.pinched = true;
   }
@@ -72,16 +82,20 @@ export class PaperMover {
 
   up(id: number, time: number): void {
     const trail = this.trails.get(id);
-    this.letGo(id);
-    if (trail && this.trails.size === 0 && !this.pinched) this.glide(speedOf(trail, time));
+    if (!trail) return;
+    this.trails.delete(id);
+    if (this.trails.size > 0) return;
+    const speed = this.pinched ? STILL : speedOf(trail, time);
+    if (!this.stage.letGo(speed)) this.glide(speed);
   }
 
   /** A finger does not hold the paper any more; nothing moves on. */
   letGo(id: number): void {
-    this.trails.delete(id);
+    if (this.trails.delete(id) && this.trails.size === 0) this.stage.letGo(STILL);
   }
 
   letAllGo(): void {
+    if (this.trails.size > 0) this.stage.letGo(STILL);
     this.trails.clear();
   }
 

@@ -1,21 +1,26 @@
-import type { Page } from '@marginalis/core/document';
+import { type Page, turnPage } from '@marginalis/core/document';
 import {
   box,
   boxesMeet,
+  boxHeight,
+  boxWidth,
   type Box,
   type Camera,
   clampCamera,
   displayMatrix,
   displaySize,
+  FIT_MARGIN,
   fitPageZoom,
   fitWidthZoom,
   invertMatrix,
   type Matrix,
-  pageAtHeight,
-  pageLeft,
+  growBox,
+  PAGE_GAP,
   pagesInBand,
   type PageStack,
   pageUnder,
+  spreadAt,
+  spreadOf,
   stackPages,
   thenMatrix,
   toStack,
@@ -23,25 +28,46 @@ import {
   transformBox,
   type Vec,
   type Viewport,
+  wholeStack,
   zoomAbout,
 } from '@marginalis/core/geometry';
 import type { PageId } from '@marginalis/core/marks';
-import type { Fit, StagePlace } from './place';
+import { type Fit, PLAIN_VIEW, type StagePlace, type StageView } from './place';
 
 const placesOf = (pages: readonly Page[]): Map<PageId, number> =>
   new Map(pages.map(({ id }, index) => [id, index]));
 
+/** Pages as the reader has turned them. */
+const turned = (pages: readonly Page[], { turn }: StageView): readonly Page[] =>
+  turn === 0
+    ? pages
+    : pages.map((page) => turnPage(page, ((page.turn + turn) % 360) as StageView['turn']));
+
 /** A camera over a stack of pages: what it shows of them, and how it moves. Knows of no screen. */
 export abstract class StageCamera {
   stack: PageStack;
+  /** As they are seen. */
+  pages: readonly Page[];
   protected camera: Camera = { x: 0, y: 0, zoom: 1 };
   protected view: Viewport = { width: 0, height: 0 };
   protected fit: Fit = 'width';
+  /** The spread that fingers hold: those beside it can be drawn into sight; null without. */
+  protected gripped: number | null = null;
   private places: Map<PageId, number>;
 
-  constructor(public pages: readonly Page[]) {
-    this.stack = stackPages(pages.map(displaySize));
-    this.places = placesOf(pages);
+  constructor(
+    /** As the document has them. */
+    protected given: readonly Page[],
+    protected seenAs: StageView = PLAIN_VIEW,
+  ) {
+    this.pages = turned(given, seenAs);
+    this.stack = stackPages(this.pages.map(displaySize), seenAs);
+    this.places = placesOf(given);
+  }
+
+  /** Spreads that are seen one at a time are on their way. */
+  protected isMoving(): boolean {
+    return this.gripped !== null;
   }
 
   /** The camera shows something else. */
@@ -57,58 +83,106 @@ export abstract class StageCamera {
   protected takePages(pages: readonly Page[]): void {
     const { current } = this.seen();
     const anchor = this.pages[current];
-    const below = this.camera.y - this.stack.tops[current];
-    const { width } = this.stack;
-    this.pages = pages;
-    this.stack = stackPages(pages.map(displaySize));
+    const from = this.stack;
+    const { x, y } = this.camera;
+    this.lay(pages);
+    const known = this.places.get(anchor?.id ?? '');
+    const at = known ?? Math.min(current, pages.length - 1);
+    if (this.fit !== 'free' && this.stack.width !== from.width) this.refit(at);
+    // Where the page is gone its place is taken by another, which need not be as wide.
+    const moved = known === undefined ? (this.stack.width - from.width) / 2 : 0;
+    const dx = known === undefined ? moved : this.stack.lefts[at] - from.lefts[current];
+    const dy = this.stack.tops[at] - from.tops[current];
+    const camera = { ...this.camera, x: x + dx, y: y + dy };
+    this.camera = clampCamera(camera, this.partAt(spreadOf(this.stack, at)), this.view);
+  }
+
+  /** Arranges and turns the pages otherwise; the page in sight stays in sight. */
+  protected takeView(view: StageView): void {
+    const { current } = this.seen();
+    this.seenAs = view;
+    this.lay(this.given);
+    this.fit = view.flow === 'sideways' ? 'page' : 'width';
+    this.refit(current);
+    this.move(this.cameraAt(current, { x: 0, y: -PAGE_GAP }), spreadOf(this.stack, current));
+  }
+
+  private lay(pages: readonly Page[]): void {
+    this.given = pages;
+    this.pages = turned(pages, this.seenAs);
+    this.stack = stackPages(this.pages.map(displaySize), this.seenAs);
     this.places = placesOf(pages);
-    const at = this.places.get(anchor?.id ?? '') ?? Math.min(current, pages.length - 1);
-    if (this.fit !== 'free' && this.stack.width !== width) this.refit(at);
-    // Pages are centred: a wider one among them moves all others.
-    const x = this.camera.x + (this.stack.width - width) / 2;
-    const y = this.stack.tops[at] + below;
-    this.camera = clampCamera({ ...this.camera, x, y }, this.stack, this.view);
   }
 
   /** Takes the zoom that the fit asks for at a page. */
   protected refit(i = this.seen().current): void {
+    const { spreads, width, flow } = this.stack;
+    const { box: spread } = spreads[spreadOf(this.stack, i)];
     const zoom =
       this.fit === 'page'
-        ? fitPageZoom(this.stack.widths[i], this.stack.heights[i], this.view)
-        : fitWidthZoom(this.stack.width, this.view);
+        ? fitPageZoom(boxWidth(spread), boxHeight(spread), this.view)
+        : fitWidthZoom(flow === 'down' ? width : boxWidth(spread), this.view);
     this.camera = { ...this.camera, zoom };
   }
 
-  protected move(camera: Camera): void {
-    this.camera = clampCamera(camera, this.stack, this.view);
+  /** What the camera is kept over while it shows a spread: where spreads lie beside each other that one alone. */
+  protected partAt(spread: number): Box {
+    const { stack, gripped } = this;
+    const { spreads } = stack;
+    if (stack.flow === 'down' || spreads.length === 0) return wholeStack(stack);
+    const { box: middle } = spreads[gripped ?? spread];
+    const around = FIT_MARGIN / this.camera.zoom;
+    if (gripped === null) return growBox(middle, around);
+    const { box: before } = spreads[Math.max(0, gripped - 1)];
+    const { box: after } = spreads[Math.min(spreads.length - 1, gripped + 1)];
+    return growBox({ ...middle, minX: before.minX, maxX: after.maxX }, around);
+  }
+
+  /** The spread that a camera shows the middle of. */
+  protected spreadOn({ x, y, zoom }: Camera): number {
+    const { stack, view } = this;
+    const along = stack.flow === 'down' ? y + view.height / zoom / 3 : x + view.width / zoom / 2;
+    return Math.max(0, spreadAt(stack, along));
+  }
+
+  /** Moves the camera, and keeps it over a spread where it shows one at a time. */
+  protected move(camera: Camera, spread = this.spreadOn(camera)): void {
+    this.camera = clampCamera(camera, this.partAt(spread), this.view);
     this.moved();
   }
 
   /** Zooms to `zoom` CSS pixels a point about a place in the window. */
   zoomTo(zoom: number, at: Vec = { x: this.view.width / 2, y: this.view.height / 2 }): void {
     this.fit = 'free';
-    this.move(zoomAbout(this.camera, zoom, at));
+    this.move(zoomAbout(this.camera, zoom, at), this.spreadOn(this.camera));
   }
 
   /** Moves the paper by CSS pixels. */
   pan(dx: number, dy: number): void {
     const { zoom } = this.camera;
-    this.move({ ...this.camera, x: this.camera.x - dx / zoom, y: this.camera.y - dy / zoom });
+    const { x, y } = this.camera;
+    const camera = { ...this.camera, x: x - dx / zoom, y: y - dy / zoom };
+    this.move(camera, this.spreadOn(this.camera));
   }
 
-  /** The first and last page of which anything is seen, and the one that has the upper third of the window. */
+  /** The first and last page of which anything is seen, and the first of the spread that one is at. */
   protected seen(): { first: number; last: number; current: number } {
-    const { y, zoom } = this.camera;
-    const height = this.view.height / zoom;
-    const current = Math.max(0, pageAtHeight(this.stack, y + height / 3));
-    return { ...pagesInBand(this.stack, y, y + height), current };
+    const { x, y, zoom } = this.camera;
+    const { stack, view } = this;
+    const [from, length] = stack.flow === 'down' ? [y, view.height] : [x, view.width];
+    const spread = stack.spreads[this.spreadOn(this.camera)];
+    const current = spread?.first ?? 0;
+    // Where one is seen at a time those beside it come into sight only as it moves.
+    if (stack.flow === 'sideways' && spread && !this.isMoving())
+      return { first: current, last: spread.last, current };
+    return { ...pagesInBand(stack, from, from + length / zoom), current };
   }
 
   /** What one sees. */
   getPlace(): StagePlace {
     const { current } = this.seen();
     const { x, y, zoom } = this.camera;
-    const at = { x: x - pageLeft(this.stack, current), y: y - this.stack.tops[current] };
+    const at = { x: x - this.stack.lefts[current], y: y - this.stack.tops[current] };
     return { page: this.pages[current].id, at, zoom, fit: this.fit };
   }
 
@@ -119,19 +193,21 @@ export abstract class StageCamera {
     this.fit = fit;
     if (fit === 'free') this.camera = { ...this.camera, zoom };
     else this.refit(index);
-    this.move(this.cameraAt(index, at));
+    this.move(this.cameraAt(index, at), spreadOf(this.stack, index));
   }
 
   /** The camera with a place of a page (points from its upper left corner, as seen) in the window's upper left corner. */
   protected cameraAt(index: number, at: Vec): Camera {
     const { zoom } = this.camera;
-    return { x: pageLeft(this.stack, index) + at.x, y: this.stack.tops[index] + at.y, zoom };
+    return { x: this.stack.lefts[index] + at.x, y: this.stack.tops[index] + at.y, zoom };
   }
 
   /** Whether a place lies within a window's height of where the camera is; one whose page is gone does. */
   protected isNear({ page, at }: StagePlace): boolean {
     const index = this.indexOf(page);
     if (index < 0) return true;
+    if (this.stack.flow === 'sideways')
+      return spreadOf(this.stack, index) === this.spreadOn(this.camera);
     const away = this.stack.tops[index] + at.y - this.camera.y;
     return Math.abs(away) * this.camera.zoom < this.view.height;
   }
@@ -161,7 +237,7 @@ export abstract class StageCamera {
   /** Where the upper left corner of a page, as seen, lies in the window, CSS pixels. */
   cornerOf(index: number): readonly [left: number, top: number] {
     const { x, y, zoom } = this.camera;
-    return [(pageLeft(this.stack, index) - x) * zoom, (this.stack.tops[index] - y) * zoom];
+    return [(this.stack.lefts[index] - x) * zoom, (this.stack.tops[index] - y) * zoom];
   }
 
   /** Matrix from a page's user space to the window, CSS pixels. */

@@ -1,3 +1,4 @@
+import type { Page } from '@marginalis/core/document';
 import { createContext, useContext, useSyncExternalStore } from 'react';
 import type { LoadedFonts } from './LoadedFonts';
 import type { PaperLook } from './look';
@@ -32,6 +33,16 @@ export function useLook(): PaperLook {
   const look = (): PaperLook => controller.getSight().look;
   return useSyncExternalStore(controller.subscribe, look, look);
 }
+
+/** All pages as they are seen: turned as the reader has them. */
+export function usePagesSeen(): readonly Page[] {
+  const { controller } = useStage();
+  const pages = (): readonly Page[] => controller.pages;
+  return useSyncExternalStore(controller.subscribe, pages, pages);
+}
+
+/** One of them, from 0. */
+export const usePageSeen = (index: number): Page => usePagesSeen()[index];
 
 /** What the stage shows: which pages, which zoom. */
 export function useSight(): StageSight {

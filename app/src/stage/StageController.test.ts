@@ -103,7 +103,7 @@ test('after a jump one can go back to where one was, not after scrolling; severa
   const { y } = stage.getCamera();
   stage.goToPage(20);
   stage.goToPage(21);
-  stage.goToHeight(30_000);
+  stage.goToShare(0.9);
   expect(stage.getSight().before?.page).toBe(stage.pages[0].id);
   stage.step('back');
   expect(stage.getCamera().y).toBeCloseTo(y);
@@ -149,4 +149,57 @@ test('one flips between a place that is held and where one is', () => {
   stage.hold(null);
   stage.flip();
   expect(stage.getSight()).toMatchObject({ current: 7, held: null });
+});
+
+const FACING = { across: 2, cover: true, flow: 'down', turn: 0 } as const;
+
+test('facing pages: one goes on by spreads, and the page in sight stays in sight when they are laid otherwise', () => {
+  const stage = stageOf(9);
+  stage.goToPage(4);
+  stage.setView(FACING);
+  expect(stage.getSight()).toMatchObject({ current: 3, view: FACING });
+  stage.goSpreads(1);
+  expect(stage.getSight().current).toBe(5);
+  const hit = stage.pageAt({ x: 600, y: 300 });
+  expect(hit?.index).toBe(6);
+  stage.setView({ ...FACING, across: 1 });
+  expect(stage.getSight().current).toBe(5);
+});
+
+test('one page at a time: it alone is in sight, scrolling and fingers go on to the next, and a little way comes back', () => {
+  const stage = stageOf(9);
+  let now = 0;
+  jest.spyOn(performance, 'now').mockImplementation(() => now);
+  window.matchMedia = () => ({ matches: true }) as MediaQueryList;
+  stage.setView({ across: 1, cover: false, flow: 'sideways', turn: 0 });
+  expect(stage.getSight()).toMatchObject({ first: 0, last: 0, fit: 'page' });
+  now = 1000;
+  stage.scroll(0, -100);
+  stage.scroll(0, -100);
+  expect(stage.getSight().current).toBe(1);
+  const drag = (dx: number, speed: number): void => {
+    stage.grip();
+    stage.pan(dx, 0);
+    stage.letGo({ x: speed, y: 0 });
+  };
+  drag(-300, 0);
+  expect(stage.getSight()).toMatchObject({ current: 2, first: 2, last: 2 });
+  drag(-40, 0);
+  expect(stage.getSight()).toMatchObject({ current: 2, first: 2, last: 2 });
+  drag(-40, -1);
+  expect(stage.getSight().current).toBe(3);
+  drag(250, 0);
+  expect(stage.getSight().current).toBe(2);
+  stage.goToPage(8);
+  drag(-300, -1);
+  expect(stage.getSight()).toMatchObject({ current: 8, first: 8, last: 8 });
+});
+
+test('pages turned for reading are seen turned, and the document’s own are as they were', () => {
+  const stage = stageOf(3);
+  const [page] = stage.pages;
+  stage.setView({ across: 1, cover: false, flow: 'down', turn: 90 });
+  expect(stage.pages[0]).toMatchObject({ id: page.id, rotate: 90, turn: 90 });
+  expect(page.rotate).toBe(0);
+  expect(stage.stack.widths[0]).toBe(842);
 });

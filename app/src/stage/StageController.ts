@@ -4,8 +4,9 @@ import {
   boxOfPoints,
   type Box,
   type Camera,
+  clampCamera,
   displayMatrix,
-  pageLeft,
+  spreadOf,
   transform,
   transformBox,
   type Vec,
@@ -14,7 +15,7 @@ import type { PageId } from '@marginalis/core/marks';
 import { KeptPapers } from './KeptPapers';
 import type { PaperLook } from './look';
 import type { PagePainter } from './PagePainter';
-import { type Fit, type StagePlace, Visited } from './place';
+import { type Fit, PLAIN_VIEW, type StagePlace, type StageView, Visited } from './place';
 import { StageCamera } from './StageCamera';
 import { Touches } from './touches';
 
@@ -24,7 +25,14 @@ const SETTLE = 140;
 const EDGE = 8;
 /** What is gone to stands so far from the head of the window, CSS pixels. */
 const SPOT = 24;
-/** One may want to come back from farther than so many heights of the window. */
+/** Of the window's width, what a spread is drawn aside before the next one comes; and a finger so fast turns it at once, CSS pixels a ms. */
+const TURNED = 0.25;
+const FLICK = 0.4;
+/** A spread comes to rest within, ms. */
+const SLIDE = 180;
+/** Scrolling goes on to the next spread no sooner again, ms. */
+const ONE_TURN = 350;
+/** One may want to come back from farther than so many heights of the window, or spreads. */
 const FAR = 1.5;
 
 interface Mounted {
@@ -40,6 +48,7 @@ export interface StageSight {
   readonly current: number;
   readonly zoom: number;
   readonly fit: Fit;
+  readonly view: StageView;
   /** How many pages there are. */
   readonly count: number;
   /** Where one was before the last jump; null without one, and when one is there again. */
@@ -62,6 +71,7 @@ const NOTHING: StageSight = {
   current: 0,
   zoom: 1,
   fit: 'width',
+  view: PLAIN_VIEW,
   count: 0,
   before: null,
   after: null,
@@ -85,6 +95,10 @@ export class StageController extends StageCamera {
   private paperLook: PaperLook = 'plain';
   private readonly visited = new Visited();
   private held: StagePlace | null = null;
+  /** The camera as a spread that comes to rest has moved it last. */
+  private sliding: Camera | null = null;
+  /** When scrolling went on to another spread last. */
+  private spreadTurned = -Infinity;
   /** Where one begins, once the window's size is known. */
   private beginning: StagePlace | null = null;
   private readonly listeners = new Set<() => void>();
@@ -115,7 +129,7 @@ export class StageController extends StageCamera {
 
   /** The pages have changed. */
   setPages(pages: readonly Page[]): void {
-    if (pages === this.pages) return;
+    if (pages === this.given) return;
     this.takePages(pages);
     this.arrange();
   }
@@ -125,11 +139,12 @@ export class StageController extends StageCamera {
     if (width === this.view.width && height === this.view.height) return;
     const first = this.view.width === 0;
     const at = this.camera.y;
+    const spread = this.spreadOn(this.camera);
     this.view = { width, height };
     if (first || this.fit !== 'free') {
-      this.refit();
-      this.move({ ...this.camera, y: first ? 0 : at });
-    } else this.move(this.camera);
+      this.refit(this.stack.spreads[spread]?.first);
+      this.move({ ...this.camera, y: first ? 0 : at }, spread);
+    } else this.move(this.camera, spread);
     if (first && this.beginning) this.goToPlace(this.beginning);
     this.settle();
   }
@@ -148,6 +163,13 @@ export class StageController extends StageCamera {
     this.publish();
   }
 
+  /** Arranges and turns the pages otherwise; the page in sight stays in sight. */
+  setView(view: StageView): void {
+    this.takeView(view);
+    this.settle();
+    this.publish();
+  }
+
   /** Has one begin at a place rather than at the head of the first page. */
   beginAt(place: StagePlace): void {
     this.beginning = place;
@@ -155,12 +177,36 @@ export class StageController extends StageCamera {
 
   /** The camera with the head of a page at the head of the window. */
   private cameraOn(index: number): Camera {
-    const { zoom } = this.camera;
-    return { ...this.camera, y: this.stack.tops[index] - EDGE / zoom };
+    const { stack } = this;
+    const { x, zoom } = this.camera;
+    const [left, right] = [stack.lefts[index], stack.lefts[index] + stack.widths[index]];
+    const isBeside = right <= x || left >= x + this.view.width / zoom;
+    return { zoom, x: isBeside ? left - EDGE / zoom : x, y: stack.tops[index] - EDGE / zoom };
   }
 
   goToPage(index: number): void {
-    this.jump(this.cameraOn(Math.min(this.pages.length - 1, Math.max(0, index))));
+    const at = Math.min(this.pages.length - 1, Math.max(0, index));
+    this.jump(this.cameraOn(at), at);
+  }
+
+  /** Goes so many spreads on, or back: pages where each lies by itself. */
+  goSpreads(by: number): void {
+    const { spreads } = this.stack;
+    const to = spreadOf(this.stack, this.sight.current) + by;
+    this.goToPage(spreads[Math.min(spreads.length - 1, Math.max(0, to))]?.first ?? 0);
+  }
+
+  /** Scrolls by CSS pixels; where pages are seen one spread at a time the next one comes at the end of this. */
+  scroll(dx: number, dy: number): void {
+    const { x, y } = this.camera;
+    this.pan(dx, dy);
+    const { camera } = this;
+    const hasMoved = Math.hypot(camera.x - x, camera.y - y) * camera.zoom > 0.5;
+    if (this.stack.flow === 'down' || hasMoved) return;
+    const now = performance.now();
+    if (now - this.spreadTurned < ONE_TURN) return;
+    this.spreadTurned = now;
+    this.goSpreads(dx + dy < 0 ? 1 : -1);
   }
 
   /** Goes to a page that has just been added, once it is among the pages here: React tells of it with the next frame. */
@@ -173,28 +219,81 @@ export class StageController extends StageCamera {
     });
   }
 
-  /** Puts a height of the stack (points) at the top of the window. */
-  goToHeight(y: number): void {
-    this.jump({ ...this.camera, y });
+  /** Fingers take hold of the paper. */
+  grip(): void {
+    if (this.stack.flow === 'sideways') this.gripped = this.spreadOn(this.camera);
+  }
+
+  /** They let go of it, at a speed in CSS pixels a ms; true where it comes to rest on a spread by itself. */
+  letGo(speed: Vec): boolean {
+    const { gripped, camera, view } = this;
+    this.gripped = null;
+    if (gripped === null) return false;
+    const kept = clampCamera(camera, this.partAt(gripped), view);
+    const beyond = (camera.x - kept.x) * camera.zoom;
+    if (Math.abs(beyond) < 1) {
+      this.moved();
+      return false;
+    }
+    const way = Math.sign(beyond);
+    const isTurned = Math.abs(beyond) > TURNED * view.width || -way * speed.x > FLICK;
+    const { spreads } = this.stack;
+    const to = Math.min(spreads.length - 1, Math.max(0, isTurned ? gripped + way : gripped));
+    const { minX, maxX } = spreads[to].box;
+    const x = way > 0 ? minX : maxX - view.width / camera.zoom;
+    this.slide(to === gripped ? kept : clampCamera({ ...camera, x }, this.partAt(to), view));
+    return true;
+  }
+
+  /** Moves the camera there in a moment; anything else that moves it ends that. */
+  private slide(to: Camera): void {
+    const from = this.camera;
+    const begun = performance.now();
+    const isStill = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+    const step = (now: number): void => {
+      const part = isStill ? 1 : Math.min(1, (now - begun) / SLIDE);
+      const eased = 1 - (1 - part) ** 3;
+      const at = (key: 'x' | 'y'): number => from[key] + (to[key] - from[key]) * eased;
+      const camera = { ...to, x: at('x'), y: at('y') };
+      this.sliding = part < 1 ? camera : null;
+      this.camera = camera;
+      this.moved();
+      if (part < 1) requestAnimationFrame((next) => this.camera === camera && step(next));
+    };
+    step(begun);
+  }
+
+  protected override isMoving(): boolean {
+    return super.isMoving() || this.sliding === this.camera;
+  }
+
+  /** Goes so far through the pages, 0–1: what lies there is in the middle of the window. */
+  goToShare(share: number): void {
+    const { stack } = this;
+    const index = Math.min(this.pages.length - 1, Math.floor(share * this.pages.length));
+    if (stack.flow === 'sideways') return this.goToPage(index);
+    const { zoom } = this.camera;
+    this.jump({ ...this.camera, y: share * stack.height - this.view.height / zoom / 2 }, null);
   }
 
   /** Goes to a spot of a page, in user space, where reading goes on: it comes to stand near the head of the window. */
   goToSpot(index: number, at: Vec | null): void {
-    if (!at) return this.jump(this.cameraOn(index), true);
+    if (!at) return this.jump(this.cameraOn(index), index, true);
     const { x, y } = transform(displayMatrix(this.pages[index]), at);
     const { zoom } = this.camera;
     const head = (this.covered + SPOT) / zoom;
-    const left = pageLeft(this.stack, index) + x;
+    const left = this.stack.lefts[index] + x;
     const isSeen = left >= this.camera.x && left < this.camera.x + this.view.width / zoom;
     const from = isSeen ? this.camera.x : left - SPOT / zoom;
-    this.jump({ zoom, x: from, y: this.stack.tops[index] + y - head }, true);
+    this.jump({ zoom, x: from, y: this.stack.tops[index] + y - head }, index, true);
   }
 
   /** Brings a place of a page (points from its upper left corner, as seen) to the middle of the window. */
   showPlace(index: number, at: Vec): void {
     const { zoom } = this.camera;
     const { width, height } = this.view;
-    this.jump(this.cameraAt(index, { x: at.x - width / zoom / 2, y: at.y - height / zoom / 2 }));
+    const corner = { x: at.x - width / zoom / 2, y: at.y - height / zoom / 2 };
+    this.jump(this.cameraAt(index, corner), index);
   }
 
   /** Brings a page, or a part of it in user space, into the window, unless some of it is there. */
@@ -216,6 +315,7 @@ export class StageController extends StageCamera {
 
   /** Moves the paper no farther than it needs for points of a page, in user space, to be in sight. */
   keepInSight(index: number, points: readonly Vec[]): void {
+    if (!this.shows(index, null)) this.goToPage(index);
     const seen = boxOfPoints(points.map((p) => transform(this.userToView(index), p)));
     const { width, height } = this.view;
     const by = (low: number, high: number, from: number, to: number): number =>
@@ -225,13 +325,17 @@ export class StageController extends StageCamera {
     if (dx !== 0 || dy !== 0) this.pan(dx, dy);
   }
 
-  /** Moves the camera to another place of the document, from which one may want to go back. */
-  private jump(camera: Camera, chosen = false): void {
+  /** Moves the camera to another place of the document, on a page or wherever it is then, from which one may want to go back. */
+  private jump(camera: Camera, index: number | null, chosen = false): void {
     const from = this.getPlace();
     const { y, zoom } = this.camera;
-    this.move(camera);
-    if (Math.abs(this.camera.y - y) * zoom > FAR * this.view.height)
-      this.visited.leave(from, performance.now(), chosen);
+    const spread = this.spreadOn(this.camera);
+    this.move(camera, index === null ? undefined : spreadOf(this.stack, index));
+    const isFar =
+      this.stack.flow === 'down'
+        ? Math.abs(this.camera.y - y) * zoom > FAR * this.view.height
+        : Math.abs(this.spreadOn(this.camera) - spread) > FAR;
+    if (isFar) this.visited.leave(from, performance.now(), chosen);
     this.look();
   }
 
@@ -335,6 +439,7 @@ export class StageController extends StageCamera {
     if (this.drawnZoom === 0) this.drawnZoom = this.camera.zoom;
     const { zoom } = this.camera;
     const dpr = window.devicePixelRatio || 1;
+    const { first, last } = this.seen();
     for (const [id, { element, painter }] of this.mounted) {
       const index = this.indexOf(id);
       // Gone a moment before its boxes are.
@@ -345,8 +450,11 @@ export class StageController extends StageCamera {
       s.transform = `translate(${Math.round(left * dpr) / dpr}px, ${Math.round(top * dpr) / dpr}px)`;
       s.width = `${this.stack.widths[index] * zoom}px`;
       s.height = `${this.stack.heights[index] * zoom}px`;
+      s.visibility =
+        this.stack.flow === 'down' || (index >= first && index <= last) ? '' : 'hidden';
       const middle = top + (this.stack.heights[index] * zoom) / 2;
-      const away = Math.abs(middle - this.view.height / 2);
+      const across = left + (this.stack.widths[index] * zoom) / 2 - this.view.width / 2;
+      const away = Math.hypot(middle - this.view.height / 2, across);
       painter.show(this.drawnZoom * dpr, this.seenOf(index), away);
     }
     this.publish();
@@ -358,6 +466,7 @@ export class StageController extends StageCamera {
       ...this.seen(),
       zoom: this.camera.zoom,
       fit: this.fit,
+      view: this.seenAs,
       count: this.pages.length,
       before: this.visited.before,
       after: this.visited.after,

@@ -4,7 +4,7 @@ import { readFaceFile } from '@/ui';
 import { LoadedFonts } from './LoadedFonts';
 import type { PaperLook } from './look';
 import type { Device } from './manners';
-import type { StagePlace } from './place';
+import type { StagePlace, StageView } from './place';
 import type { Contacts, Writer } from './pointers';
 import { StageContext, type StageHold } from './StageContext';
 import { StageController } from './StageController';
@@ -23,8 +23,13 @@ const NO_DEVICE: Device = {
   seeTwo: () => undefined,
 };
 
-function holdStage(pages: readonly Page[], device: Device, place?: StagePlace | null): HeldStage {
-  const controller = new StageController(pages);
+function holdStage(
+  pages: readonly Page[],
+  device: Device,
+  place?: StagePlace | null,
+  view?: StageView,
+): HeldStage {
+  const controller = new StageController(pages, view);
   if (place) controller.beginAt(place);
   let writer: Writer | null = null;
   let contacts: Contacts | null = null;
@@ -54,6 +59,7 @@ export function StageProvider({
   pages,
   device = NO_DEVICE,
   place,
+  view,
   look = 'plain',
   children,
 }: {
@@ -62,11 +68,13 @@ export function StageProvider({
   device?: Device;
   /** Where one begins; the first one given counts. */
   place?: StagePlace | null;
+  /** How they are arranged and turned at first. */
+  view?: StageView;
   /** How paper is seen. */
   look?: PaperLook;
   children: ReactNode;
 }) {
-  const [hold] = useState<HeldStage>(() => holdStage(pages, device, place));
+  const [hold] = useState<HeldStage>(() => holdStage(pages, device, place, view));
   useLayoutEffect(() => hold.controller.setPages(pages), [hold, pages]);
   useLayoutEffect(() => hold.controller.setLook(look), [hold, look]);
   return <StageContext.Provider value={hold}>{children}</StageContext.Provider>;

@@ -10,12 +10,14 @@ export {
   AttendedContext,
   StageContext,
   useLook,
+  usePageSeen,
+  usePagesSeen,
   useStage,
   useSight,
   type StageHold,
 } from './StageContext';
 export type { StageController, StageSight } from './StageController';
-export type { StagePlace } from './place';
+export type { StagePlace, StageView } from './place';
 export { QuadsOnPage, type ShownQuads } from './QuadsOnPage';
 export { NIGHT_FILTER, type PaperLook } from './look';
 export { colourUnder } from './colourUnder';

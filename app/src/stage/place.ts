@@ -1,8 +1,15 @@
-import type { Vec } from '@marginalis/core/geometry';
+import { type Arrangement, CONTINUOUS, type Vec } from '@marginalis/core/geometry';
 import type { PageId } from '@marginalis/core/marks';
 
 /** `width` and `page` follow the window's size. */
 export type Fit = 'width' | 'page' | 'free';
+
+/** How the pages lie, and how far the reader has turned them, clockwise, degrees. */
+export interface StageView extends Arrangement {
+  readonly turn: 0 | 90 | 180 | 270;
+}
+
+export const PLAIN_VIEW: StageView = { ...CONTINUOUS, turn: 0 };
 
 /** What one sees of a document, whatever the window's size. */
 export interface StagePlace {

@@ -26,6 +26,8 @@ const stage = {
   },
   zoomTo: () => undefined,
   getCamera: () => ({ x: 0, y: 0, zoom: 1 }),
+  grip: () => undefined,
+  letGo: () => false,
   getView: () => ({ width: 800, height: 600 }),
   pageAt: (user: Vec) => ({ index: 0, user }),
   touches: new Touches(),

@@ -183,8 +183,8 @@ export function attachPointers(
       const at = stage.fromClient(e.clientX, e.clientY);
       const step = Math.max(-60, Math.min(60, e.deltaY * unit));
       stage.zoomTo(stage.getCamera().zoom * Math.exp(-step * 0.006), at);
-    } else if (e.shiftKey && e.deltaX === 0) stage.pan(-e.deltaY * unit, 0);
-    else stage.pan(-e.deltaX * unit, -e.deltaY * unit);
+    } else if (e.shiftKey && e.deltaX === 0) stage.scroll(-e.deltaY * unit, 0);
+    else stage.scroll(-e.deltaX * unit, -e.deltaY * unit);
   }
 
   const onKey = (e: KeyboardEvent): void => {

@@ -1,5 +1,5 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
-import { type InferType, number, object, string } from 'yup';
+import { boolean, type InferType, mixed, number, object, string } from 'yup';
 
 const store = createAsyncStorage('marginalis-places');
 
@@ -18,6 +18,19 @@ const placeShape = seenShape.shape({
     roll: string().max(40).nullable().default(null),
     margin: string().max(40).nullable().default(null),
   }).default({ roll: null, margin: null }),
+  /** How pages are arranged, and turned for reading, degrees. */
+  view: object({
+    across: mixed<1 | 2>()
+      .oneOf([1, 2] as const)
+      .required(),
+    cover: boolean().required(),
+    flow: string()
+      .oneOf(['down', 'sideways'] as const)
+      .required(),
+    turn: mixed<0 | 90 | 180 | 270>()
+      .oneOf([0, 90, 180, 270] as const)
+      .required(),
+  }).default({ across: 1, cover: false, flow: 'down', turn: 0 }),
   /** A place that was held. */
   held: seenShape.nullable().default(null),
   /** What stood beside it, where there is room for that: null for the same document. */

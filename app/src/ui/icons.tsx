@@ -43,6 +43,9 @@ const PATHS = {
   before: 'M18 6v12l-8.5-6zM6.5 6v12',
   after: 'M6 6v12l8.5-6zM17.5 6v12',
   pages: 'M4 4h6.5v7H4zM13.5 4H20v7h-6.5zM4 14h6.5v6.5H4zM13.5 14H20v6.5h-6.5z',
+  facing: 'M3 4.5h9v15H3zM12 4.5h9v15h-9zM5.5 9h4M5.5 12h4M14.5 9h4M14.5 12h4',
+  pageByPage: 'M7.5 4h9v16h-9zM4.5 9.5 2 12l2.5 2.5M19.5 9.5 22 12l-2.5 2.5M10 9h4M10 12h4',
+  turn: 'M8.5 10.5H20v9.5H8.5zM4 12.5V9a4.5 4.5 0 0 1 4.5-4.5H14M11.5 2 14 4.5 11.5 7',
   night: 'M19.5 14.5A8 8 0 0 1 9.5 4.5a8 8 0 1 0 10 10z',
   sepia: 'M6 3.5h8l4 4v13H6zM14 3.5v4h4M9 11h6M9 14h6M9 17h3',
   meaning:

@@ -1,3 +1,4 @@
+import { type Box, box } from './box.ts';
 import type { PageStack } from './pageStack.ts';
 import type { Vec } from './vec.ts';
 
@@ -19,8 +20,8 @@ export const ACTUAL_SIZE = 96 / 72;
 export const MIN_ZOOM = 0.25 * ACTUAL_SIZE;
 export const MAX_ZOOM = 8 * ACTUAL_SIZE;
 
-/** Space kept free beside the widest page at *fit width*, CSS pixels. */
-const FIT_MARGIN = 8;
+/** Space kept free around what is fitted into the window, CSS pixels. */
+export const FIT_MARGIN = 8;
 
 export const toStack = (camera: Camera, at: Vec): Vec => ({
   x: camera.x + at.x / camera.zoom,
@@ -29,17 +30,21 @@ export const toStack = (camera: Camera, at: Vec): Vec => ({
 
 const clamp = (v: number, low: number, high: number): number => Math.min(high, Math.max(low, v));
 
-/** Keeps the stack in the window: centred where it is narrower, else never past its edges. */
-export function clampCamera(camera: Camera, stack: PageStack, view: Viewport): Camera {
+/** All of a stack, as a part that the camera is kept over. */
+export const wholeStack = ({ width, height }: PageStack): Box => box(0, 0, width, height);
+
+/** Keeps a part of the stack in the window: centred where it is narrower, else never past its edges. */
+export function clampCamera(camera: Camera, part: Box, view: Viewport): Camera {
   const zoom = clamp(camera.zoom, MIN_ZOOM, MAX_ZOOM);
   const w = view.width / zoom;
   const h = view.height / zoom;
   const slack = FIT_MARGIN / zoom;
+  const { minX, minY, maxX, maxY } = part;
   const x =
-    stack.width + 2 * slack <= w
-      ? (stack.width - w) / 2
-      : clamp(camera.x, -slack, stack.width + slack - w);
-  const y = stack.height <= h ? (stack.height - h) / 2 : clamp(camera.y, 0, stack.height - h);
+    maxX - minX + 2 * slack <= w
+      ? (minX + maxX - w) / 2
+      : clamp(camera.x, minX - slack, maxX + slack - w);
+  const y = maxY - minY <= h ? (minY + maxY - h) / 2 : clamp(camera.y, minY, maxY - h);
   return { x, y, zoom };
 }
 

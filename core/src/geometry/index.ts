@@ -65,11 +65,14 @@ export { type Sweep, sweepAlong, partsOutside } from './sweep.ts';
 export { KAPPA, ellipseInto, arcStep } from './arc.ts';
 export { type PageBox, displaySize, displayMatrix, plainPage } from './pageBox.ts';
 export {
+  type Arrangement,
   type PageStack,
+  type Spread,
+  CONTINUOUS,
   PAGE_GAP,
   stackPages,
-  pageLeft,
-  pageAtHeight,
+  spreadAt,
+  spreadOf,
   pagesInBand,
   pageUnder,
 } from './pageStack.ts';
@@ -77,9 +80,11 @@ export {
   type Camera,
   type Viewport,
   ACTUAL_SIZE,
+  FIT_MARGIN,
   MIN_ZOOM,
   MAX_ZOOM,
   toStack,
+  wholeStack,
   clampCamera,
   zoomAbout,
   fitWidthZoom,

@@ -2,16 +2,16 @@ import { quadsOf, type TextRange } from '@marginalis/core/print';
 import { useEffect } from 'react';
 import { useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
-import { useSession, useSessionState } from '@/session';
+import { useSession } from '@/session';
 import { useReader } from '@/shell';
-import { QuadsOnPage, type ShownQuads } from '@/stage';
+import { QuadsOnPage, type ShownQuads, usePageSeen } from '@/stage';
 
 /** The sentence that is read, and the word being said in it, kept in sight. */
 export function ReadWords({ index }: { index: number }) {
   const { aloud } = useSession();
   const { stage } = useReader();
   const { colors } = useTheme();
-  const page = useSessionState((s) => s.document.pages[index]);
+  const page = usePageSeen(index);
   const at = useStore(aloud.store, (s) => (s.at?.page === index ? s.at : null));
   const part = at && (at.word ?? at.sentence);
   useEffect(() => {

@@ -5,7 +5,7 @@ import { asFigure, type FigureMark } from '@marginalis/core/kinds';
 import { useEffect, useState } from 'react';
 import { boundsOf } from '@marginalis/core/derived';
 import { useSession, useSessionState } from '@/session';
-import { useStandOff } from '@/stage';
+import { useStandOff, usePageSeen } from '@/stage';
 import { Ghost } from './Ghost';
 import { Handles } from './Handles';
 
@@ -28,7 +28,7 @@ function Held({ mark, index }: { mark: FigureMark; index: number }) {
 
 function ByHandles({ mark, index }: { mark: FigureMark; index: number }) {
   const session = useSession();
-  const page = useSessionState((s) => s.document.pages[index]);
+  const page = usePageSeen(index);
   const [draft, setDraft] = useState<Figure | null>(null);
   const { id } = mark;
   // A figure laid down in the middle of a drag is no longer shown as taken.

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { ScratchOffer } from '@marginalis/core/editing';
 import { useLatelyWritten, useSettings, useSession, useSessionState } from '@/session';
-import { Chip, ChipButton, ChipTag } from '@/stage';
+import { Chip, ChipButton, ChipTag, usePageSeen } from '@/stage';
 import { Ghost } from './Ghost';
 import { useFolded } from './useFolded';
 
@@ -10,14 +10,14 @@ const WIDTH = 200;
 /** What a scribble would strike out: its area as a ghost, and a chip that asks. */
 export function ScratchChip({ index }: { index: number }) {
   const scratch = useSessionState((s) => s.scratch);
-  const page = useSessionState((s) => s.document.pages[index]);
+  const page = usePageSeen(index);
   if (!scratch || scratch.page !== page?.id) return null;
   return <StrikeChip key={scratch.stroke} index={index} scratch={scratch} />;
 }
 
 function StrikeChip({ index, scratch }: { index: number; scratch: ScratchOffer }) {
   const session = useSession();
-  const page = useSessionState((s) => s.document.pages[index]);
+  const page = usePageSeen(index);
   const hand = useSettings((r) => r.hand);
   const { folded, unfold, onHeld } = useFolded();
   const { marks, area } = scratch;

@@ -11,7 +11,7 @@ import {
   useSession,
   useSessionState,
 } from '@/session';
-import { Chip, CHIP_HEIGHT, ChipButton, ChipTag } from '@/stage';
+import { Chip, CHIP_HEIGHT, ChipButton, ChipTag, usePageSeen } from '@/stage';
 import { Ghost } from './Ghost';
 import { useFolded } from './useFolded';
 
@@ -22,14 +22,14 @@ const MORE_WIDTH = 44;
 /** The ghost of the figure that ink looks like, with a chip naming it; opened, the chip names what else it may be. */
 export function TidyChip({ index }: { index: number }) {
   const offer = useSessionState((s) => s.offer);
-  const page = useSessionState((s) => s.document.pages[index]);
+  const page = usePageSeen(index);
   if (!offer || offer.page !== page?.id) return null;
   return <OfferChip key={offer.marks.join()} index={index} offer={offer} />;
 }
 
 function OfferChip({ index, offer }: { index: number; offer: TidyOffer }) {
   const session = useSession();
-  const page = useSessionState((s) => s.document.pages[index]);
+  const page = usePageSeen(index);
   const hand = useSettings((r) => r.hand);
   const [open, setOpen] = useState(false);
   const { folded, unfold, onHeld } = useFolded();

@@ -1,9 +1,9 @@
 import { type Box, displayMatrix, displaySize, transformBox } from '@marginalis/core/geometry';
 import type { KeyboardEvent } from 'react';
 import { useTheme } from 'react-native-paper';
-import { usePageNames, useSessionState, useSettings } from '@/session';
+import { usePageNames, useSettings } from '@/session';
 import { useReader } from '@/shell';
-import { Chip, ChipButton } from '@/stage';
+import { Chip, ChipButton, usePageSeen } from '@/stage';
 import { Area } from '@/ui';
 import { follow, leadsTo } from './follow';
 import { useLinksOn } from './useLinksOn';
@@ -22,7 +22,7 @@ export function LinksOnPage({ index }: { index: number }) {
   const { colors } = useTheme();
   // Where links lead is said by the names of pages.
   usePageNames();
-  const page = useSessionState((s) => s.document.pages[index]);
+  const page = usePageSeen(index);
   const links = useLinksOn(page);
   const under = useLinkUnder(index, page);
   const hand = useSettings((s) => s.hand);

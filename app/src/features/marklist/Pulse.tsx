@@ -4,6 +4,7 @@ import { displayMatrix, displaySize, growBox, transformBox } from '@marginalis/c
 import { useEffect, useRef } from 'react';
 import { useTheme } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
+import { usePageSeen } from '@/stage';
 import { Area, useReducedMotion } from '@/ui';
 
 const ROOM = 8;
@@ -13,7 +14,7 @@ const TIME = 1600;
 export function Pulse({ index }: { index: number }) {
   const session = useSession();
   const pointed = useSessionState((s) => s.pointed);
-  const page = useSessionState((s) => s.document.pages[index]);
+  const page = usePageSeen(index);
   const mark = useSessionState((s) => (pointed ? findMark(s.document, pointed.id) : null));
   const frame = useRef<HTMLDivElement>(null);
   const still = useReducedMotion();

@@ -12,7 +12,7 @@ import { asFigure, kindFor, type Mark } from '@marginalis/core/kinds';
 import { useState } from 'react';
 import { useLatelyWritten, useSettings, useSession, useSessionState } from '@/session';
 import { useReader } from '@/shell';
-import { Chip, ChipButton, TOUCH, useSight, useStandOff } from '@/stage';
+import { Chip, ChipButton, TOUCH, useSight, useStandOff, usePageSeen } from '@/stage';
 import { duplicatePicked } from './clipboard';
 import { MoreSheet } from './MoreSheet';
 import { PickedBox, roomFor, TURN_REACH } from './PickedBox';
@@ -24,7 +24,7 @@ const BAR = 290;
 
 /** What is in hand on a page: a box to move, scale and turn it by, and a bar of what can be done with it. */
 export function Picked({ index }: { index: number }) {
-  const page = useSessionState((s) => s.document.pages[index]);
+  const page = usePageSeen(index);
   const writable = useSessionState((s) => s.writable);
   const marks = usePicked();
   const here = marks.filter((mark) => mark.page === page?.id);
@@ -34,7 +34,7 @@ export function Picked({ index }: { index: number }) {
 
 function InHand(props: { index: number; marks: readonly Mark[]; here: readonly Mark[] }) {
   const { index, marks, here } = props;
-  const page = useSessionState((s) => s.document.pages[index]);
+  const page = usePageSeen(index);
   const standsOff = useStandOff(boundsOfAll(here));
   // A figure has handles of its own, unless they would cover it.
   const isFigure = marks.length === 1 && asFigure(here[0]) !== null && !standsOff;
@@ -66,7 +66,7 @@ function PickedBar(props: {
 }) {
   const { index, marks, here, standsOff } = props;
   const session = useSession();
-  const page = useSessionState((s) => s.document.pages[index]);
+  const page = usePageSeen(index);
   const dragged = useSessionState((s) => s.doomed.size > 0);
   const { zoom } = useSight();
   const hand = useSettings((r) => r.hand);

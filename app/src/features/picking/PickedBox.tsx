@@ -28,8 +28,8 @@ import {
 import type { Mark } from '@marginalis/core/kinds';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { useTheme } from 'react-native-paper';
-import { useSettings, useSession, useSessionState } from '@/session';
-import { Grip, gripManners, TOUCH, useSight, useStage } from '@/stage';
+import { useSettings, useSession } from '@/session';
+import { Grip, gripManners, TOUCH, useSight, useStage, usePageSeen } from '@/stage';
 import { Area, arrowStep } from '@/ui';
 import { Carried } from './Carried';
 
@@ -69,7 +69,7 @@ const howCarried = (isScaled: boolean) => ({
 export function PickedBox(props: { index: number; marks: readonly Mark[]; standsOff: boolean }) {
   const { index, marks, standsOff } = props;
   const session = useSession();
-  const page = useSessionState((s) => s.document.pages[index]);
+  const page = usePageSeen(index);
   const { controller } = useStage();
   const { zoom } = useSight();
   const { colors } = useTheme();

@@ -26,10 +26,10 @@ function middleOf({ session, stage }: Reader): { page: string; at: Vec | null } 
 }
 
 /** Moves what is picked by a step of the arrow keys, as it is seen, whichever way its page is turned. */
-function nudge({ session }: Reader, key: string): void {
+function nudge({ session, stage }: Reader, key: string): void {
   const { document, picked } = session.store.getState();
   const [first] = picked;
-  const page = document.pages.find(({ id }) => marksOn(document, id).has(first));
+  const page = stage.pages.find(({ id }) => marksOn(document, id).has(first));
   const step = arrowStep({ key: key.replace('Shift+', ''), shiftKey: key.startsWith('Shift+') });
   if (!page || !step) return;
   const display = displayMatrix(page);

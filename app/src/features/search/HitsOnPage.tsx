@@ -2,8 +2,8 @@ import { quadsOf } from '@marginalis/core/print';
 import { useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
-import { usePagePrint, useSession, useSessionState } from '@/session';
-import { QuadsOnPage, type ShownQuads } from '@/stage';
+import { usePagePrint, useSession } from '@/session';
+import { QuadsOnPage, type ShownQuads, usePageSeen } from '@/stage';
 
 /** More hits than this of one page are not drawn: a page full of frames says nothing. */
 const MOST_DRAWN = 400;
@@ -12,7 +12,7 @@ const MOST_DRAWN = 400;
 export function HitsOnPage({ index }: { index: number }) {
   const { search } = useSession();
   const { colors } = useTheme();
-  const page = useSessionState((s) => s.document.pages[index]);
+  const page = usePageSeen(index);
   const hits = useStore(
     search.store,
     useShallow((s) => s.hits.filter((hit) => hit.page === page?.id).slice(0, MOST_DRAWN)),

@@ -38,11 +38,7 @@ export function ForeEdge() {
       y: Math.min(r.height - PREVIEW.tallest / 2, Math.max(PREVIEW.tallest / 2, e.clientY - r.top)),
       side: r.left < window.innerWidth / 2 ? 'left' : 'right',
     });
-    const share = Math.min(1, Math.max(0, (e.clientY - r.top) / r.height));
-    controller.goToHeight(
-      share * controller.stack.height -
-        controller.getView().height / controller.getCamera().zoom / 2,
-    );
+    controller.goToShare(Math.min(1, Math.max(0, (e.clientY - r.top) / r.height)));
   };
   const onKeyDown = (e: ReactKeyboardEvent) => {
     const to = {

@@ -3,7 +3,7 @@ import { StyleSheet } from 'react-native';
 import { useTheme } from 'react-native-paper';
 import { usePageNames, useSettings } from '@/session';
 import { type Reader, useReader } from '@/shell';
-import { FootCorner, type StagePlace, useSight, useStage } from '@/stage';
+import { FootCorner, type StageController, type StagePlace, useSight, useStage } from '@/stage';
 import { keepPlace, readPlace } from '@/storage';
 import { Action, paperIcon } from '@/ui';
 
@@ -16,6 +16,12 @@ const BESIDE = 64;
 
 const NO_PANELS = { roll: null, margin: null } as const;
 
+/** What one sees in a window, and how. */
+function seenIn(stage: StageController) {
+  const { held, view } = stage.getSight();
+  return { ...stage.getPlace(), held, view };
+}
+
 /** Keeps what one sees of a document, and what stands around it. */
 async function keepWhatStands({ session, shell, stage }: Reader): Promise<void> {
   const { held, beside } = shell.panes.store.getState();
@@ -24,12 +30,11 @@ async function keepWhatStands({ session, shell, stage }: Reader): Promise<void> 
     // What stands around it when it is read alone stays as it was.
     const before = await readPlace(id);
     const around = { panels: before?.panels ?? NO_PANELS, beside: before?.beside ?? null };
-    return keepPlace(id, { ...around, ...stage.getPlace(), held: stage.getSight().held });
+    return keepPlace(id, { ...around, ...seenIn(stage) });
   }
   const second = held.beside?.session === session ? held.beside.stage.getPlace() : null;
   return keepPlace(id, {
-    ...held.first.stage.getPlace(),
-    held: held.first.stage.getSight().held,
+    ...seenIn(held.first.stage),
     panels: shell.store.getState().panels,
     beside: beside && { document: beside.document, place: second ?? beside.place },
   });

@@ -4,6 +4,7 @@ import { ColumnTap } from './ColumnTap';
 import { fillWithColumn } from './fillWithColumn';
 import { ForeEdge } from './ForeEdge';
 import { KeptPlace } from './KeptPlace';
+import { viewCommands } from './viewCommands';
 import { Place, STEP } from './Zoom';
 
 /** CSS pixels an arrow key moves the paper. */
@@ -26,7 +27,6 @@ function commands(reader: Reader): readonly Command[] {
   const { stage } = reader;
   const zoom = (by: number) => () => stage.zoomTo(stage.getCamera().zoom * by);
   const page = (to: () => number) => () => stage.goToPage(to());
-  const current = (): number => stage.getSight().current;
   return [
     {
       id: 'fit-width',
@@ -57,6 +57,7 @@ function commands(reader: Reader): readonly Command[] {
       keys: ['Mod+9'],
       run: () => stage.setFit('page'),
     },
+    ...viewCommands(reader),
     ...LOOKS.map(({ look, title, icon, keys }) => ({
       id: `paper-${look}`,
       title,
@@ -94,14 +95,14 @@ function commands(reader: Reader): readonly Command[] {
       title: 'Next page',
       group: 'View',
       keys: ['PageDown'],
-      run: page(() => current() + 1),
+      run: () => stage.goSpreads(1),
     },
     {
       id: 'page-before',
       title: 'Page before',
       group: 'View',
       keys: ['PageUp'],
-      run: page(() => current() - 1),
+      run: () => stage.goSpreads(-1),
     },
     { id: 'first-page', title: 'First page', group: 'View', keys: ['Home'], run: page(() => 0) },
     {
@@ -140,7 +141,7 @@ function commands(reader: Reader): readonly Command[] {
       keys: Object.keys(WAYS),
       spelled: 'Arrows',
       hidden: true,
-      run: (key = 'ArrowDown') => stage.pan(...WAYS[key]),
+      run: (key = 'ArrowDown') => stage.scroll(...WAYS[key]),
     },
     {
       id: 'drag-paper',

@@ -11,7 +11,7 @@ export async function fillWithColumn(
   index: number,
   at: Vec,
 ): Promise<void> {
-  const page = session.store.getState().document.pages[index];
+  const page = stage.pages[index];
   try {
     const column = columnAt(await session.print.of(page), at);
     if (!column) return stage.setFit('width');

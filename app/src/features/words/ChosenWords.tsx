@@ -11,7 +11,7 @@ import {
   useSessionState,
   useSettings,
 } from '@/session';
-import { Chip, ChipButton, QuadsOnPage, useSight } from '@/stage';
+import { Chip, ChipButton, QuadsOnPage, usePagesSeen, useSight } from '@/stage';
 import { InkDrop, WIDE_FROM } from '@/ui';
 import { Caret } from './Caret';
 import { CHIP, CHOSEN, CHOSEN_OPACITY } from './chosenLook';
@@ -40,7 +40,7 @@ export function OnWords({ index }: { index: number }) {
 function ChosenWords({ index }: { index: number }) {
   const session = useSession();
   const { parts, changing, typed } = useStore(session.words.store);
-  const pages = useSessionState((s) => s.document.pages);
+  const pages = usePagesSeen();
   const page = pages[index];
   const here = parts.find((part) => part.page === page?.id);
   if (!page || !here) return null;

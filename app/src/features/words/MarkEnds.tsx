@@ -4,12 +4,13 @@ import { asWords, type WordsMark } from '@marginalis/core/kinds';
 import type { TextRange } from '@marginalis/core/print';
 import { useState } from 'react';
 import { usePagePrint, useSession, useSessionState } from '@/session';
+import { usePageSeen } from '@/stage';
 import { Ends } from './Ends';
 
 /** Grips at the ends of a mark on words that is picked by itself: by them it takes more words, or fewer. */
 export function MarkEnds({ index }: { index: number }) {
   const session = useSession();
-  const page = useSessionState((s) => s.document.pages[index]);
+  const page = usePageSeen(index);
   const mark = useSessionState(({ document, picked, writable }): WordsMark | null => {
     const [id] = picked;
     const words = picked.size === 1 && writable ? asWords(findMark(document, id)) : null;

@@ -48,7 +48,7 @@ export class WindowGuide {
     const { page, top } = this.shown();
     const last = topmost(document, page);
     if (!last) return this.stage.pan(0, -this.stage.getView().height / 3);
-    const { from, pitch } = this.lineFor(document, page, this.boxOf(document, last));
+    const { from, pitch } = this.lineFor(document, page, this.boxOf(last));
     this.began = null;
     this.goTo({ left: from - LEAD, top: top + pitch });
   };
@@ -58,7 +58,7 @@ export class WindowGuide {
     const { page } = this.shown();
     const mark = topmost(now, page);
     if (!mark || marksOn(before, page).has(mark.id)) return;
-    const written = this.boxOf(now, mark);
+    const written = this.boxOf(mark);
     this.began = Math.min(this.began ?? Infinity, written.minX);
     clearTimeout(this.waiting);
     this.waiting = setTimeout(() => this.moveOn(page, written), AWAY);
@@ -96,8 +96,8 @@ export class WindowGuide {
   };
 
   /** Around a mark as its page is seen, points from the page's upper left corner. */
-  private boxOf(document: DocState, mark: Mark): Box {
-    const page = document.pages[this.stage.indexOf(mark.page)];
+  private boxOf(mark: Mark): Box {
+    const page = this.stage.pages[this.stage.indexOf(mark.page)];
     return transformBox(displayMatrix(page), boundsOf(mark));
   }
 
@@ -105,7 +105,7 @@ export class WindowGuide {
     const index = this.stage.indexOf(page);
     const rows = listRows(listMarks(document).filter((row) => row.page === index));
     const lines = rows.flatMap((row) => ('line' in row ? [row.line.box] : []));
-    const { width } = displaySize(document.pages[index]);
+    const { width } = displaySize(this.stage.pages[index]);
     const began = this.began ?? written.minX;
     return lineOf(written, began, width, printedRulesOn(this.stage, index), lines);
   }

@@ -19,7 +19,7 @@ const AROUND = { x: 48, y: 40 };
 function beginning({ session, stage }: Reader): StagePlace {
   const { document } = session.store.getState();
   const { current } = stage.getSight();
-  const page = document.pages[current];
+  const page = stage.pages[current];
   const last = inOrder(marksOn(document, page.id)).at(-1);
   if (!last) {
     const y = Math.max(0, stage.getPlace().at.y);
