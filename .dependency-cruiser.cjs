@@ -25,6 +25,7 @@ const CORE = {
   kinds: ['geometry', 'ink', 'figures', 'type', 'drawing', 'print', 'marks'],
   document: ['geometry', 'marks', 'kinds', 'paper'],
   pdfium: ['geometry', 'print', 'marks', 'kinds', 'document'],
+  about: ['geometry'],
   guide: ['geometry', 'print', 'marks', 'kinds', 'document'],
   derived: [...UP_TO_DOCUMENT],
   editing: [...UP_TO_DOCUMENT, 'derived'],

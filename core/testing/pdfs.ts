@@ -82,3 +82,33 @@ export async function everythingIn(bytes: Uint8Array): Promise<string> {
 
 /** The decoded content of a page, as text. */
 export { pageContent } from '../src/pdf/content/pageContent.ts';
+
+/** A page with two layers, a grey square on one that is shown and a black one on one that is not; a file is attached to it. */
+export async function layeredPdf(): Promise<Uint8Array> {
+  const doc = await PDFDocument.create();
+  const { context } = doc;
+  doc.setTitle('Pools with answers');
+  doc.setAuthor('Saltmarsh Field Station');
+  doc.setCreationDate(new Date(Date.UTC(2026, 4, 3, 9, 30)));
+  await doc.attach(new TextEncoder().encode('pool,species\n1,limpet\n'), '../pools.csv', {
+    mimeType: 'text/csv',
+    description: 'What was counted',
+  });
+  const layer = (name: string) =>
+    context.register(context.obj({ Type: 'OCG', Name: PDFString.of(name) }));
+  const [pools, answers] = [layer('Pools'), layer('Answers')];
+  const page = doc.addPage([300, 400]);
+  const square = (name: string, grey: number, x: number): string =>
+    `/OC /${name} BDC ${grey} g ${x} 100 100 100 re f EMC\n`;
+  const content = square('L0', 0.5, 20) + square('L1', 0, 160);
+  page.node.set(PDFName.of('Contents'), context.register(context.flateStream(content)));
+  page.node.set(PDFName.of('Resources'), context.obj({ Properties: { L0: pools, L1: answers } }));
+  doc.catalog.set(
+    PDFName.of('OCProperties'),
+    context.obj({
+      OCGs: [pools, answers],
+      D: { Order: [pools, answers], ON: [pools], OFF: [answers] },
+    }),
+  );
+  return doc.save({ useObjectStreams: false });
+}

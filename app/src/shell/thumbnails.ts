@@ -23,6 +23,11 @@ export class Thumbnails {
     return this.kept.get(keyOf(page, width))?.picture ?? null;
   }
 
+  /** What pages show has changed: all are made anew. */
+  forget(): void {
+    this.kept.clear();
+  }
+
   /** The picture of a page, `width` CSS pixels wide; null when it cannot be made, or `signal` says that nobody wants it any more. */
   async of(
     page: Page,

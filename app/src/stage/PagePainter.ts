@@ -43,6 +43,11 @@ export class PagePainter {
     this.marks.setMarks(marks, doomed);
   }
 
+  /** The paper is drawn anew when it is shown again: its source shows something else. */
+  renew(): void {
+    this.picture = null;
+  }
+
   release(): void {
     this.paper.release();
     this.marks.release();

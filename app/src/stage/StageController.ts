@@ -376,6 +376,13 @@ export class StageController extends StageCamera {
     this.publish();
   }
 
+  /** What the pages show has changed: paper is drawn anew. */
+  renewPaper(): void {
+    this.papers.clear();
+    for (const { painter } of this.mounted.values()) painter.renew();
+    this.arrange();
+  }
+
   setLook(look: PaperLook): void {
     this.paperLook = look;
     this.publish();

@@ -20,3 +20,9 @@ export function pickFile(accept: string): Promise<File | null> {
     input.click();
   });
 }
+
+/** A size in the unit a person would use. */
+export const sizeInWords = (bytes: number): string =>
+  bytes < 1_000_000
+    ? `${Math.max(1, Math.round(bytes / 1000))} kB`
+    : `${(bytes / 1_000_000).toFixed(1)} MB`;

@@ -13,7 +13,7 @@ export { MenuButton } from './MenuButton';
 export { ToggleChip } from './ToggleChip';
 export { SwitchRow } from './SwitchRow';
 export { useReducedMotion } from './useReducedMotion';
-export { download, pickFile } from './files';
+export { download, pickFile, sizeInWords } from './files';
 export { arrowStep } from './arrowKeys';
 export { isTyping } from './isTyping';
 export { useNow } from './useNow';

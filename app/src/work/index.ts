@@ -8,6 +8,7 @@ export {
   firstPagePicture,
   warmPdfJs,
 } from './pdfPictures';
+export type { AboutFile, Attachment, Layer, PdfAbout } from './pdfAbout';
 export { type FileLink, PdfGuide } from './pdfGuide';
 export { browserSpeech, type Heard, type Speech, type SpeechVoice } from './speech';
 export { PrintError, PrintReader, type SearchNews } from './printReader';

@@ -2,6 +2,7 @@ import { REFUSALS } from '@marginalis/core/document';
 import { box, type PageBox, type Tile } from '@marginalis/core/geometry';
 import type * as pdfjs from 'pdfjs-dist';
 import { loadPdfJs } from './loadPdfJs';
+import { PdfAbout } from './pdfAbout';
 import { PdfGuide } from './pdfGuide';
 
 type PdfJs = typeof pdfjs;
@@ -59,6 +60,7 @@ export class PdfPictures {
   private busy: Waiting | null = null;
   private closed = false;
   private way: PdfGuide | null = null;
+  private self: PdfAbout | null = null;
   /** Settled when the first picture has been drawn, or could not be. */
   private drawnFirst: () => void = () => undefined;
   private readonly firstDrawn = new Promise<void>((resolve) => (this.drawnFirst = resolve));
@@ -107,6 +109,11 @@ export class PdfPictures {
   /** What the file says of the way through it. */
   get guide(): PdfGuide {
     return (this.way ??= new PdfGuide(this.doc, this.firstDrawn));
+  }
+
+  /** What the file says about itself. */
+  get about(): PdfAbout {
+    return (this.self ??= new PdfAbout(this.doc));
   }
 
   /** The geometry of every page, as pdf.js tells it. */
@@ -192,6 +199,7 @@ export class PdfPictures {
       viewport: page.getViewport({ scale: job.scale, ...turned }),
       transform: [1, 0, 0, 1, x - job.tile.x, y - job.tile.y],
       annotationMode: this.pdfjs.AnnotationMode.ENABLE,
+      optionalContentConfigPromise: this.self?.changed,
     });
     await job.task.promise;
     return job.dropped ? null : canvas;

@@ -1,6 +1,7 @@
 // First: PDFium asks for the address it came from as soon as it is read.
 import './importMeta';
 import { init } from '@embedpdf/pdfium';
+import { countPage, NO_PAGES } from '@marginalis/core/about';
 import { PdfRefusal } from '@marginalis/core/document';
 import { type OpenPrint, openPrint, type PdfiumModule } from '@marginalis/core/pdfium';
 import { DocumentText, type FoundOn, readPrint } from '@marginalis/core/print';
@@ -41,7 +42,18 @@ async function answerTo({ ask }: PrintRequest, tell: (answer: Answer) => void): 
   if (!opening) throw new Error('No document is open.');
   const { pdf, text } = await opening;
   if (ask.is === 'search') return search(text, ask, tell);
-  if (ask.is === 'headings') return headings(text, tell);
+  if (ask.is === 'headings') {
+    await everyPage(text, tell, (page) => text.page(page));
+    return { ok: true, headings: text.headings() };
+  }
+  if (ask.is === 'kinds') {
+    let counts = NO_PAGES;
+    await everyPage(text, tell, (page) => {
+      const words = text.page(page).text;
+      counts = countPage(counts, words, words === '' ? pdf.pictureShare(page) : 0);
+    });
+    return { ok: true, counts };
+  }
   const print = readPrint(pdf.raw(ask.page));
   text.keep(ask.page, print);
   return { ok: true, print };
@@ -74,16 +86,20 @@ async function search(
   return { ok: true, found, read, of: text.pageCount, done: true };
 }
 
-async function headings(text: DocumentText, tell: (answer: Answer) => void): Promise<Answer> {
+/** Goes through all pages, telling how far it has come, and lets others have their turn. */
+async function everyPage(
+  text: DocumentText,
+  tell: (answer: Answer) => void,
+  visit: (page: number) => void,
+): Promise<void> {
   let since = performance.now();
   for (let page = 0; page < text.pageCount; page++) {
-    text.page(page);
+    visit(page);
     if (performance.now() - since < TURN) continue;
     tell({ ok: true, found: [], read: page + 1, of: text.pageCount });
     await new Promise((resolve) => setTimeout(resolve));
     since = performance.now();
   }
-  return { ok: true, headings: text.headings() };
 }
 
 self.onmessage = ({ data }: MessageEvent<PrintRequest>) => {

@@ -1,3 +1,4 @@
+import type { PageCounts } from '@marginalis/core/about';
 import type { FindOptions, FoundOn, PlacedHeading, Print } from '@marginalis/core/print';
 import { createPrintWorker } from './createWorker';
 
@@ -25,6 +26,8 @@ export interface PrintRequest {
     | { readonly is: 'page'; readonly page: number }
     /** What headings it has; every page is read for it. Answered as {@link SearchAsk} is. */
     | { readonly is: 'headings' }
+    /** What stands on its pages, counted; every page is read for it. Answered as {@link SearchAsk} is. */
+    | { readonly is: 'kinds' }
     /** Ends a search before. Answered as it goes on; the last answer says that it is done. */
     | SearchAsk;
 }
@@ -36,6 +39,7 @@ export interface PrintReply {
     | { readonly ok: true; readonly print: Print }
     | ({ readonly ok: true } & SearchNews)
     | { readonly ok: true; readonly headings: readonly PlacedHeading[] }
+    | { readonly ok: true; readonly counts: PageCounts }
     | { readonly ok: false; readonly message: string };
 }
 
@@ -113,6 +117,20 @@ export class PrintReader {
     });
     if (!answer.ok) throw new PrintError(answer.message);
     return 'headings' in answer ? answer.headings : [];
+  }
+
+  /**
+   * What stands on the pages of the document, counted; `tell` hears how many have been read.
+   * @throws PrintError when the document cannot be read
+   */
+  async pageCounts(tell: (news: SearchNews) => void): Promise<PageCounts> {
+    await this.opened();
+    const answer = await this.send({ is: 'kinds' }, [], (news) => {
+      if ('read' in news) tell(news);
+    });
+    if (!answer.ok) throw new PrintError(answer.message);
+    if (!('counts' in answer)) throw new PrintError('What stands on the pages did not come.');
+    return answer.counts;
   }
 
   close(): void {

@@ -17,6 +17,7 @@ import { HIGHLIGHTER, pageRefsFor, written } from '../../testing/marks.ts';
 import {
   action,
   everythingIn,
+  layeredPdf,
   lockedPdf,
   pageContent,
   pdfWith,
@@ -279,4 +280,17 @@ test('cross-references stand in order of their numbers, in whatever order they c
       expect(entered(numbers)).toEqual(entered([...numbers].sort((x, y) => x - y)));
     }),
   );
+});
+
+test('layers stay in a copy as the file has them: shown, or not', async () => {
+  const { bytes } = await marked(await layeredPdf(), [{ page: 0, path: WAVE }]);
+  const { catalog } = await PDFDocument.load(bytes);
+  const properties = catalog.lookup(PDFName.of('OCProperties'), PDFDict);
+  const names = (key: string): string[] =>
+    properties
+      .lookup(PDFName.of('D'), PDFDict)
+      .lookup(PDFName.of(key), PDFArray)
+      .asArray()
+      .map((ref) => String(catalog.context.lookup(ref, PDFDict).get(PDFName.of('Name'))));
+  expect([names('ON'), names('OFF')]).toEqual([['(Pools)'], ['(Answers)']]);
 });

@@ -1,5 +1,5 @@
 /**
- * What is used of PDFium as WebAssembly: its public C interface (fpdfview.h, fpdf_text.h), called without a wrapper, since a page asks
+ * What is used of PDFium as WebAssembly: its public C interface (fpdfview.h, fpdf_text.h, fpdf_edit.h), called without a wrapper, since a page asks
  * it tens of thousands of times; and its memory. The views of the memory are other ones whenever it has grown.
  */
 export interface PdfiumModule {
@@ -10,6 +10,20 @@ export interface PdfiumModule {
     FPDF_GetLastError(): number;
     FPDF_CloseDocument(document: number): void;
     FPDF_GetPageCount(document: number): number;
+    FPDF_GetPageWidthF(page: number): number;
+    FPDF_GetPageHeightF(page: number): number;
+    FPDFPage_CountObjects(page: number): number;
+    FPDFPage_GetObject(page: number, index: number): number;
+    FPDFPageObj_GetType(object: number): number;
+    FPDFPageObj_GetBounds(
+      object: number,
+      left: number,
+      bottom: number,
+      right: number,
+      top: number,
+    ): number;
+    FPDFFormObj_CountObjects(form: number): number;
+    FPDFFormObj_GetObject(form: number, index: number): number;
     FPDF_LoadPage(document: number, index: number): number;
     FPDF_ClosePage(page: number): void;
     FPDFText_LoadPage(page: number): number;

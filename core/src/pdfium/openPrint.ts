@@ -1,6 +1,7 @@
 import { PdfRefusal } from '../document/index.ts';
 import type { RawPrint } from '../print/index.ts';
 import type { PdfiumModule } from './module.ts';
+import { pictureShare } from './pictureShare.ts';
 import { readRaw } from './readRaw.ts';
 
 /** A PDF whose print can be read. */
@@ -8,6 +9,8 @@ export interface OpenPrint {
   readonly pageCount: number;
   /** The characters of a page, from 0; none where the page cannot be read. */
   raw(page: number): RawPrint;
+  /** What share of a page, from 0, its largest picture covers, 0–1. */
+  pictureShare(page: number): number;
   close(): void;
 }
 
@@ -36,6 +39,7 @@ export function openPrint(module: PdfiumModule, bytes: Uint8Array, password?: st
   return {
     pageCount: pdfium.FPDF_GetPageCount(document),
     raw: (page) => readRaw(module, document, page),
+    pictureShare: (page) => pictureShare(module, document, page),
     close() {
       pdfium.FPDF_CloseDocument(document);
       pdfium.free(held);

@@ -14,6 +14,7 @@ import { pickingFeature } from '@/features/picking';
 import { practiceFeature } from '@/features/practice';
 import { ReaderScreen } from '@/features/reader';
 import { sendingFeature } from '@/features/sending';
+import { aboutFeature } from '@/features/about';
 import { aloudFeature } from '@/features/aloud';
 import { contentsFeature } from '@/features/contents';
 import { meaningFeature } from '@/features/meaning';
@@ -42,6 +43,7 @@ const FEATURES = [
   meaningFeature,
   pagesFeature,
   pageTextFeature,
+  aboutFeature,
   placesFeature,
   viewFeature,
   inkFilesFeature,

@@ -5,8 +5,7 @@ import { Text, useTheme } from 'react-native-paper';
 import useSWR from 'swr';
 import { createLink, ServerError, withdrawLink } from '@/remote';
 import { type KeptLink, keepLinks, readLinks } from '@/storage';
-import { Action, Choices, paperIcon, useNow } from '@/ui';
-import { sizeInWords } from './fileName';
+import { Action, Choices, paperIcon, useNow, sizeInWords } from '@/ui';
 
 const KEY_REFUSED =
   'The browser’s storage refuses the key that withdraws a link, so no link was made. Free some space and try again.';

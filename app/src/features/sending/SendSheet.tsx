@@ -4,8 +4,8 @@ import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Divider, ProgressBar, Text, useTheme } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
-import { Action, download, paperIcon, Sheet } from '@/ui';
-import { copyFileName, sizeInWords } from './fileName';
+import { Action, download, paperIcon, Sheet, sizeInWords } from '@/ui';
+import { copyFileName } from './fileName';
 import { LinkSection } from './LinkSection';
 import { useFixedCopy } from './useFixedCopy';
 

@@ -1,4 +1,5 @@
-import { copyFileName, sizeInWords } from './fileName';
+import { sizeInWords } from '@/ui';
+import { copyFileName } from './fileName';
 
 test.each([
   ['Rock-pool zones', 'Rock-pool zones – marked.pdf'],
