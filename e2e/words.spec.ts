@@ -8,6 +8,7 @@ import {
   makeCopy,
   openDesk,
   openDocument,
+  openMarks,
   pageBox,
   placeOn,
   take,
@@ -233,4 +234,19 @@ test('an end of a selection is dragged over the border of a page, and what it se
   await expect(chosenOn(1)).toHaveCount(0);
   await expect(chosenOn(2)).toBeVisible();
   await expect(chip).toBeVisible();
+});
+
+test('a scanned page is marked by area, which is said once', async ({ page }) => {
+  await page.goBack();
+  await openDocument(page, 'Tide log, scanned');
+  await take(page, 'Word highlighter');
+  const [from, to] = [await placeOn(page, 1, 0.2, 0.1), await placeOn(page, 1, 0.6, 0.14)];
+  await pen.draw(line(from, to));
+  await expect.poll(() => inkOn(page, 1, 'highlights')).toBeGreaterThan(2_000);
+  await expect(page.getByText('No words can be read on this page: it is marked')).toBeVisible();
+  await kept(page);
+  await openMarks(page);
+  await expect(page.getByRole('complementary', { name: 'Marks' })).toContainText(
+    'Highlighted area',
+  );
 });

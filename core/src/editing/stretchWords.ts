@@ -20,6 +20,7 @@ export function rangesOf(print: Print, strips: readonly Strip[]): TextRange[] | 
 }
 
 function rangeOf(print: Print, { quad, words }: Strip): TextRange | null {
+  if (words.length === 0) return null;
   const at = (share: number): number | null => {
     const [head, , foot] = partOfQuad(quad, share, share);
     return placeNear(print, lerp(head, foot, 0.5), REACH);

@@ -22,6 +22,7 @@ export {
   asWords,
   type MarkedWord,
   type Strip,
+  areaBetween,
   stripsOf,
   textOfStrips,
   type WordsMark,

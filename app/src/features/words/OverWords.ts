@@ -12,6 +12,8 @@ const REACH = 24;
 /** A contact that moves no farther is a tap, CSS pixels. */
 const TAP_REACH = 6;
 
+const NO_WORDS = 'No words can be read on this page: it may be a picture of print.';
+
 /** A place of a contact: a page of the document (from 0), and where on it, in user space. */
 interface Place {
   readonly page: number;
@@ -22,8 +24,9 @@ interface Place {
 export interface Going<I extends Instrument = Instrument> {
   readonly instrument: I;
   readonly from: Place;
-  /** Where it came down, CSS pixels of the window. */
+  /** Where it came down, and where it is by now, CSS pixels of the window. */
   readonly came: Vec;
+  here: Vec;
   to: Place;
   moved: boolean;
 }
@@ -54,7 +57,7 @@ export abstract class OverWords<I extends Instrument> implements InstrumentWrite
     this.tools.lookLike(this.lookOf(own));
     const place = { page: index, at: user };
     const came = stage.fromClient(event.clientX, event.clientY);
-    this.going = { instrument: own, from: place, came, to: place, moved: false };
+    this.going = { instrument: own, from: place, came, here: came, to: place, moved: false };
     this.read(this.going);
   }
 
@@ -63,6 +66,7 @@ export abstract class OverWords<I extends Instrument> implements InstrumentWrite
     if (!going) return;
     const { stage } = this.reader;
     const here = stage.fromClient(event.clientX, event.clientY);
+    going.here = here;
     going.moved ||= distance(going.came, here) > TAP_REACH;
     const hit = stage.pageAt(here);
     if (hit && hit.index !== going.to.page) {
@@ -78,6 +82,16 @@ export abstract class OverWords<I extends Instrument> implements InstrumentWrite
     this.move(event);
     this.cancel();
     void this.finish(going, event);
+  }
+
+  /** How an area that it goes over is shown, where no words can be read; null where it marks none. */
+  protected showArea(_going: Going<I>): { path: Path; colour: string } | null {
+    return null;
+  }
+
+  /** The contact was lifted where no words can be read. */
+  protected wordless(_going: Going<I>): void {
+    this.reader.session.notices.tell(NO_WORDS);
   }
 
   cancel(): void {
@@ -97,6 +111,10 @@ export abstract class OverWords<I extends Instrument> implements InstrumentWrite
     const { going } = this;
     this.tools.tiles.clear('tip');
     if (!going?.moved) return;
+    const known = this.reader.session.print.known(this.pages[going.from.page]);
+    const area = known?.words.length === 0 && this.showArea(going);
+    if (area)
+      this.tools.tiles.fill('tip', area.path, this.tools.matrix(going.from.page), area.colour);
     for (const part of this.partsOf(going, (page) => this.reader.session.print.known(page))) {
       const shown = this.show(going.instrument, part);
       if (shown)
@@ -130,8 +148,7 @@ export abstract class OverWords<I extends Instrument> implements InstrumentWrite
       session.notices.tell(e instanceof Error ? e.message : String(e));
       return;
     }
-    if ([...prints.values()].every((print) => print.words.length === 0))
-      session.notices.tell('No words can be read on this page: it may be a picture of print.');
+    if ([...prints.values()].every((print) => print.words.length === 0)) this.wordless(going);
     else
       this.done(
         going,

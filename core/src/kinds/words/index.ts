@@ -1,3 +1,4 @@
 export { type MarkedWord, type Strip, type WordsMark, asWords, textOfStrips } from './mark.ts';
+export { areaBetween } from './area.ts';
 export { stripsOf } from './strips.ts';
 export { WORDS } from './words.ts';

@@ -8,7 +8,7 @@ export interface MarkedWord {
   readonly to: number;
 }
 
-/** Marked words of one line, side by side. */
+/** Marked words of one line, side by side; without any an area of a page whose words cannot be read. */
 export interface Strip {
   readonly quad: Quad;
   readonly words: readonly MarkedWord[];
@@ -30,6 +30,10 @@ export interface WordsMark extends MarkBase {
 /** The mark where it is one on words; null where it is something else. */
 export const asWords = (mark: MarkBase | null): WordsMark | null =>
   mark?.kind === 'words' ? (mark as WordsMark) : null;
+
+/** Whether it lies on an area of a page whose words cannot be read. */
+export const isArea = ({ strips }: Pick<WordsMark, 'strips'>): boolean =>
+  strips.every(({ words }) => words.length === 0);
 
 /** What the marked words say. */
 export function textOfStrips(strips: readonly Strip[]): string {

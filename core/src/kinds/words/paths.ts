@@ -4,8 +4,8 @@ import { pathOfQuads, type Quad } from '../../print/index.ts';
 import type { WordsMark } from './mark.ts';
 
 /** Where lines run, in shares of a strip's height above its foot: beneath what type stands on, and through small letters. */
-const UNDER = 0.1;
-const THROUGH = 0.46;
+export const UNDER = 0.1;
+export const THROUGH = 0.46;
 /** A squiggle goes up and down by this share of the strip's height, once in so many such steps. */
 const SWING = 0.07;
 const SWINGS = 4;

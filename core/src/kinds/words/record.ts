@@ -16,7 +16,7 @@ const word = object({
 }).required();
 const strip = object({
   quad: array(point).strict().required().length(4),
-  words: array(word).strict().required().min(1).max(MOST_WORDS),
+  words: array(word).strict().defined().max(MOST_WORDS),
   joins: boolean().strict().oneOf([true]),
 }).required();
 const around = string().strict().defined().max(MOST_AROUND);

@@ -35,12 +35,16 @@ function sharesOf([, , start, end]: Quad, [, , from, to]: Quad): [number, number
   return [share(from), share(to)];
 }
 
+/** An area goes whole. */
+const WHOLE = { text: '', from: 0, to: 1 };
+
 /** What is left of strips without some of their words: they are cut between words. */
 export function withoutWords(
   strips: readonly Strip[],
   isGone: (strip: Strip, word: MarkedWord) => boolean,
 ): Strip[] {
   return strips.flatMap((strip): Strip[] => {
+    if (strip.words.length === 0) return isGone(strip, WHOLE) ? [] : [strip];
     const runs: MarkedWord[][] = [];
     let open = false;
     for (const word of strip.words) {

@@ -10,7 +10,7 @@ import {
 import { aroundQuad, partOfQuad, type Quad } from '../../print/index.ts';
 import { type WordManner, widened } from '../../marks/index.ts';
 import type { Kind } from '../kind.ts';
-import { textOfStrips, type WordsMark } from './mark.ts';
+import { isArea, textOfStrips, type WordsMark } from './mark.ts';
 import { pathOfWords } from './paths.ts';
 import { fromWordsRecord, toWordsRecord } from './record.ts';
 import { withoutWords } from './strips.ts';
@@ -93,7 +93,7 @@ export const WORDS: Kind<WordsMark> = {
     style: style ? { ...mark.style, ...style } : mark.style,
   }),
   words: ({ manner, strips }) => ({
-    name: NAMES[manner],
+    name: manner === 'highlight' && isArea({ strips }) ? 'Highlighted area' : NAMES[manner],
     text: textOfStrips(strips),
     sort: manner === 'highlight' ? 'text-highlight' : manner,
   }),
