@@ -250,3 +250,45 @@ test('a scanned page is marked by area, which is said once', async ({ page }) =>
     'Highlighted area',
   );
 });
+
+test('a highlighter set to follow the print lies straight on the line it runs along; Shift lets one stroke lie as it is written', async ({
+  page,
+}) => {
+  await take(page, 'Broad highlighter');
+  await page.getByRole('button', { name: /^Broad highlighter/ }).click();
+  const sheet = page.getByRole('dialog', { name: 'Broad highlighter' });
+  await sheet.getByRole('radio', { name: 'Along the print' }).click();
+  await page.keyboard.press('Escape');
+  await expect(sheet).toBeHidden();
+  const [x, y] = await placeOn(page, 1, 0.19, 0.24);
+  await pen.hover([x, y]);
+  const along = Array.from({ length: 30 }, (_, k): [number, number] => [
+    x + 9 * k,
+    y + 11 * Math.sin(k / 2),
+  ]);
+  await pen.draw(along);
+  await kept(page);
+  const rowsOfInk = () =>
+    page.evaluate(() => {
+      const rows = new Set<number>();
+      for (const canvas of document.querySelectorAll<HTMLCanvasElement>(
+        '[data-page="1"] [data-layer="highlights"] canvas',
+      )) {
+        const { top } = canvas.getBoundingClientRect();
+        const scale = canvas.height / canvas.getBoundingClientRect().height;
+        const { width, height } = canvas;
+        const data = canvas.getContext('2d')?.getImageData(0, 0, width, height).data ?? [];
+        for (let i = 0; i < height; i++)
+          for (let k = 0; k < width; k++)
+            if (data[4 * (i * width + k) + 3] > 40) rows.add(Math.round(top + i / scale));
+      }
+      return rows.size;
+    });
+  await expect.poll(rowsOfInk).toBeGreaterThan(14);
+  const straight = await rowsOfInk();
+  // As high as the line, and not as the hand swayed.
+  expect(straight).toBeLessThan(42);
+  await page.keyboard.press('Control+z');
+  await pen.draw(along, { shift: true });
+  await expect.poll(rowsOfInk).toBeGreaterThan(straight + 4);
+});

@@ -9,10 +9,17 @@ export interface Stroke {
   readonly pause?: number;
   /** Leave the pen on the paper. */
   readonly hold?: boolean;
+  /** The Shift key is held. */
+  readonly shift?: boolean;
 }
+
+/** Of Input.dispatchMouseEvent. */
+const SHIFT = 8;
 
 /** A true stylus: pressure and tilt reach the page as from hardware. */
 export class Pen {
+  private modifiers = 0;
+
   private constructor(
     private readonly cdp: CDPSession,
     readonly page: Page,
@@ -37,6 +44,7 @@ export class Pen {
       buttons,
       pointerType: 'pen',
       force,
+      modifiers: this.modifiers,
       tiltX: 20,
       tiltY: 10,
       clickCount: type === 'mouseMoved' ? 0 : 1,
@@ -46,6 +54,7 @@ export class Pen {
   async draw(points: readonly Point[], stroke: Stroke = {}): Promise<void> {
     const { pressure = () => 0.5, button = 'left', pause = 4, hold = false } = stroke;
     const buttons = button === 'right' ? 2 : 1;
+    this.modifiers = stroke.shift ? SHIFT : 0;
     await this.send('mousePressed', points[0], button, buttons, pressure(0));
     const sent: Promise<unknown>[] = [];
     for (let i = 1; i < points.length; i++) {

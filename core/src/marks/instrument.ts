@@ -53,6 +53,8 @@ export interface InkInstrument extends Named {
   readonly tidy: Tidy;
   /** Holds the ink to a straight line. */
   readonly straight: boolean;
+  /** Lays ink that runs along a line of print straight on it, as high as the line is. */
+  readonly alongPrint: boolean;
 }
 
 /** Draws figures: whatever the hand means, or one outright. */
@@ -129,7 +131,13 @@ export const WIDTHS_MM: Readonly<Record<InstrumentKind, readonly number[]>> = {
   'word-picker': [],
 };
 
-const ink = { opacity: 1, steadiness: 40, tidy: 'ask', straight: false } as const;
+const ink = {
+  opacity: 1,
+  steadiness: 40,
+  tidy: 'ask',
+  straight: false,
+  alongPrint: false,
+} as const;
 const pen = { ...ink, kind: 'pen', nib: { ...PLAIN_NIB, thinning: 0.5 } } as const;
 const highlighter = {
   ...ink,

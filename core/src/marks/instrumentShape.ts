@@ -21,6 +21,8 @@ const ink = {
   steadiness: number().min(0).max(100).required(),
   tidy: string().oneOf(['ask', 'always', 'never']).required(),
   straight: boolean().required(),
+  /** Earlier releases knew none. */
+  alongPrint: boolean().default(false),
 };
 const oneOf = (all: readonly string[], usual: string) =>
   string()

@@ -12,6 +12,7 @@ export { isFromRight } from './direction.ts';
 export { readPrint } from './readPrint.ts';
 export { type FindOptions, findInPrint } from './find.ts';
 export { DocumentText, type FoundOn, MOST_HITS, type PrintedHit } from './documentText.ts';
+export { alongLine, type AlongLine } from './alongLine.ts';
 export { type Quad, aroundQuad, linesWithin, partOfQuad, pathOfQuads, quadsOf } from './quads.ts';
 export {
   columnAt,

@@ -3,6 +3,7 @@ import {
   drawInk,
   type FinishedStroke,
   marksTouched,
+  type Stroke as WrittenStroke,
   strokeWork,
 } from '@marginalis/core/editing';
 import { findMark } from '@marginalis/core/document';
@@ -33,6 +34,7 @@ import {
 } from '@/shell';
 import { printedDotOn } from '@/stage';
 import { StrokeFinisher } from '@/work';
+import { laidWith, type LaidInk, laysDown, layAlong } from './alongPrint';
 import { leadOf } from './leadOf';
 import { LivePainter } from './LivePainter';
 
@@ -44,6 +46,10 @@ interface Stroke {
   readonly nib: Nib;
   readonly colour: string;
   readonly straight: boolean;
+  /** Whether it lies down on the print that it runs along. */
+  readonly lays: boolean;
+  /** How it does; null where it runs along none. */
+  along: LaidInk | null;
   readonly live: LiveInk;
   readonly samples: InkSample[];
   readonly speedPressure: (place: Vec, t: number) => number;
@@ -83,6 +89,9 @@ export class InkWriter implements InstrumentWriter {
     if (!writes(instrument)) return;
     const { colour, opacity, width } = instrumentStyle(instrument);
     this.reader.session.inHand.pick([]);
+    const lays = laysDown(instrument, event.shiftKey);
+    // A page whose print cannot be read is written on as it is.
+    if (lays) this.reader.session.print.of(this.reader.stage.pages[index]).catch(() => undefined);
     this.stroke = {
       page: index,
       pageId,
@@ -91,6 +100,8 @@ export class InkWriter implements InstrumentWriter {
       nib: { ...instrument.nib, width },
       colour,
       straight: instrument.straight,
+      lays,
+      along: null,
       live: createLiveInk(instrument.steadiness, this.hands.get(event.pointerType)),
       samples: [],
       speedPressure: createSpeedPressure(),
@@ -116,9 +127,24 @@ export class InkWriter implements InstrumentWriter {
       pressure,
     }));
     stroke.predicted = leadOf(stroke.samples, predicted);
+    if (stroke.lays) stroke.along = this.laid(stroke);
     this.painter.paint(stroke, this.tools.matrix(stroke.page));
     stroke.movedAt = performance.now();
     if (stroke.predicted.length > 0) this.watchForRest(stroke);
+  }
+
+  /** What a stroke makes of itself on the line of print it runs along, if that has been read. */
+  private laid({ page, samples }: Stroke): LaidInk | null {
+    const print = this.reader.session.print.known(this.reader.stage.pages[page]);
+    return print && layAlong(print, samples);
+  }
+
+  hover(event: PointerEvent): void {
+    // The print is there when the first line is touched.
+    const { stage, session } = this.reader;
+    if (!laysDown(session.hand.instrument(), event.shiftKey)) return;
+    const hit = stage.pageAt(stage.fromClient(event.clientX, event.clientY));
+    if (hit) session.print.of(stage.pages[hit.index]).catch(() => undefined);
   }
 
   /** A pen that rests sends no events: what was shown ahead of it goes. */
@@ -192,20 +218,15 @@ export class InkWriter implements InstrumentWriter {
 
   /** The live ink stays until the finished mark is on the page, so nothing flickers. */
   private keep(stroke: Stroke): void {
-    const { instrument, samples, pageId } = stroke;
-    const { session } = this.reader;
+    const { instrument } = stroke;
+    const { session, stage } = this.reader;
     if (this.takeTapped(stroke)) {
       session.strokeInHand.drop();
       return this.painter.clear();
     }
-    const whole = {
-      id: crypto.randomUUID(),
-      page: pageId,
-      instrument,
-      samples,
-      madeAt: Date.now(),
-      author: useSettings.getState().author,
-    };
+    // It may have been read since the pen moved last.
+    if (stroke.lays) stroke.along = this.laid(stroke);
+    let whole = asWritten(stroke);
     const draw = (finished: FinishedStroke | null): void => {
       const { document } = session.store.getState();
       session.dispatch(
@@ -226,7 +247,30 @@ export class InkWriter implements InstrumentWriter {
       else session.strokeInHand.askSoon(consider);
       this.painter.clear();
     };
-    const work = strokeWork(session.store.getState().document, whole);
-    session.strokeInHand.finishWhen(this.finisher.finish(work), draw);
+    const finish = () => this.finisher.finish(strokeWork(session.store.getState().document, whole));
+    const page = stage.pages[stroke.page];
+    if (!stroke.lays || session.print.known(page))
+      return session.strokeInHand.finishWhen(finish(), draw);
+    // Its print is still being read; where it cannot be, ink lies as it was written.
+    const read = session.print.of(page).then(
+      () => {
+        stroke.along = this.laid(stroke);
+        whole = { ...asWritten(stroke), id: whole.id };
+      },
+      () => undefined,
+    );
+    session.strokeInHand.finishWhen(read.then(finish), draw);
   }
+}
+
+/** A stroke as it goes into the document: along the print where it runs along it. */
+function asWritten({ along, instrument, samples, pageId }: Stroke): WrittenStroke {
+  return {
+    id: crypto.randomUUID(),
+    page: pageId,
+    instrument: along ? laidWith(instrument, along) : instrument,
+    samples: along?.samples ?? samples,
+    madeAt: Date.now(),
+    author: useSettings.getState().author,
+  };
 }

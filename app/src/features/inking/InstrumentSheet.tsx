@@ -31,10 +31,17 @@ const SHAPES: readonly Choice<DrawnShape>[] = DRAWN_SHAPES.map((value) => ({
 }));
 const STEADINESS = [0, 20, 40, 60, 80, 100];
 const OPACITIES = [0.25, 0.5, 0.75, 1];
-const LINES: readonly Choice<'free' | 'straight'>[] = [
+type Line = 'free' | 'straight' | 'print';
+const LINES: readonly Choice<Line>[] = [
   { value: 'free', label: 'As written' },
   { value: 'straight', label: 'Straight' },
+  { value: 'print', label: 'Along the print' },
 ];
+const lineOf = ({
+  straight,
+  alongPrint,
+}: Pick<WritingInstrument, 'straight' | 'alongPrint'>): Line =>
+  straight ? 'straight' : alongPrint ? 'print' : 'free';
 
 /** Changes an instrument: its ink, width and manners, and its place in the roll. */
 export function InstrumentSheet({
@@ -56,8 +63,10 @@ export function InstrumentSheet({
       {kind === 'highlighter' && (
         <Choices
           label="Line"
-          value={instrument.straight ? 'straight' : 'free'}
-          onChange={(line) => change(id, { straight: line === 'straight' })}
+          value={lineOf(instrument)}
+          onChange={(line) =>
+            change(id, { straight: line === 'straight', alongPrint: line === 'print' })
+          }
           choices={LINES}
         />
       )}

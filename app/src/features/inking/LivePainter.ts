@@ -8,12 +8,15 @@ import {
   straightLine,
 } from '@marginalis/core/ink';
 import type { LiveTiles } from '@/stage';
+import type { LaidInk } from './alongPrint';
 
 /** What is being written. */
 export interface LiveStroke {
   readonly nib: Nib;
   readonly colour: string;
   readonly straight: boolean;
+  /** What of a line of print it lies along, and with which nib; null where it is drawn as it is written. */
+  readonly along: LaidInk | null;
   readonly live: LiveInk;
   readonly samples: readonly InkSample[];
   /** Where the pen will be when the frame reaches the eye: only shown, never stored. */
@@ -35,6 +38,13 @@ export class LivePainter {
   paint(stroke: LiveStroke, matrix: Matrix): void {
     const { tiles } = this;
     tiles.clear('tip');
+    if (stroke.along) {
+      tiles.clear('settled');
+      this.drawn = this.before = 0;
+      const { samples, nib } = stroke.along;
+      tiles.fill('tip', outlineInk(samples, nib), matrix, stroke.colour);
+      return;
+    }
     if (stroke.straight) {
       const line = straightLine([...stroke.samples, ...stroke.predicted]);
       tiles.fill('tip', outlineInk(line, stroke.nib), matrix, stroke.colour);
