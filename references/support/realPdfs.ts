@@ -46,6 +46,19 @@ const MORE: readonly RealPdf[] = [
   ),
 ];
 
+export const JAPANESE = debian(
+  'packaging guide in Japanese',
+  'debmake-doc',
+  'doc/debmake-doc/debmake-doc.ja.pdf',
+);
+
+/** A face with Arabic letters, each drawn whole. */
+export const ARABIC_FACE = debian(
+  'Arabic face',
+  'fonts-dejavu-core',
+  'fonts/truetype/dejavu/DejaVuSans.ttf',
+);
+
 /** A few, or all of them when every reference is checked. */
 export const realPdfs = (): readonly RealPdf[] =>
   process.env.REFERENCES === 'all' ? [...FEW, ...MORE] : FEW;

@@ -173,3 +173,12 @@ test('a heading in a face of its own is no part of the text right beneath it', (
   const blocks = read([heading, ...column(LEFT, 50, 700)]).lines.map((line) => line.block);
   expect(blocks).toEqual([0, 1, 1, 1]);
 });
+
+test('Arabic letters that do not join leave room within a word, where spaces are drawn', () => {
+  // As they are seen from the left: the end of a word, room, its first letter, a space, another word.
+  const raw = rawPrint([
+    { text: 'كل', x: 50, y: 700 },
+    { text: 'ذ دعب', x: 63, y: 700 },
+  ]);
+  expect(readPrint(raw).text).toBe('بعد ذلك');
+});

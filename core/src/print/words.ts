@@ -21,6 +21,8 @@ const TIGHT = 0.5;
 const LEAST_SPACE = 0.06;
 /** Where the file draws a space nearly no distance is enough; some files draw one and step back over it. */
 const DRAWN_SPACE = 0.03;
+/** Letters that join leave room where they do not: on a line whose spaces are drawn these are words only where they are so far apart. */
+const UNJOINED = 0.5;
 /** What is surely a space. */
 const SURE = 0.15;
 
@@ -42,9 +44,11 @@ export function wordsOf(line: Piece, glyphs: Glyphs): SignWord[] {
 function seenWords({ glyphs: along }: Piece, glyphs: Glyphs): SignWord[] {
   const { from, to, raw } = glyphs;
   const least = leastSpace(along, glyphs);
+  const drawsSpaces = along.some((glyph) => isSpace(raw.codes[glyph]));
   const words: Sign[][] = [];
   let word: Sign[] = [];
   let end = -Infinity;
+  let last = 0;
   let isSpaced = false;
   for (const glyph of along) {
     const code = raw.codes[glyph];
@@ -53,7 +57,10 @@ function seenWords({ glyphs: along }: Piece, glyphs: Glyphs): SignWord[] {
       continue;
     }
     const gap = from[glyph] - end;
-    const isNew = gap > (isSpaced ? DRAWN_SPACE : least) * raw.sizes[glyph];
+    const areJoining = drawsSpaces && joins(last) && joins(code);
+    const apart = isSpaced ? DRAWN_SPACE : areJoining ? UNJOINED : least;
+    const isNew = gap > apart * raw.sizes[glyph];
+    last = code;
     isSpaced = false;
     if (isNew) {
       word = [];
@@ -64,6 +71,10 @@ function seenWords({ glyphs: along }: Piece, glyphs: Glyphs): SignWord[] {
   }
   return words;
 }
+
+/** Arabic and Syriac letters, as such or as they are drawn (Unicode, blocks). */
+const joins = (code: number): boolean =>
+  (code >= 0x600 && code <= 0x77f) || (code >= 0xfb50 && code <= 0xfefc);
 
 /** How far apart words are at least on a line, in shares of the size of type. */
 function leastSpace(along: readonly number[], { from, to, raw }: Glyphs): number {
