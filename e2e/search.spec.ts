@@ -1,5 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
-import { openDesk, openDocument } from './support/reader';
+import { line, Pen } from './support/pen';
+import { kept, openDesk, openDocument, placeOn, take } from './support/reader';
 
 /** Finding printed words again. */
 
@@ -68,4 +69,23 @@ test('what is a picture of print is said', async ({ page }) => {
   await search(page, 'tide');
   await expect(status(page)).toHaveText('Not found');
   await expect(page.getByText(/no words can be read/)).toBeVisible();
+});
+
+test('hits on words that are marked, or that ink means, are known by the colour of that', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  const pen = await Pen.of(page);
+  await take(page, 'Word highlighter');
+  await pen.draw(line(await placeOn(page, 1, 0.13, 0.158), await placeOn(page, 1, 0.35, 0.158)));
+  await take(page, 'Marking pen');
+  await pen.draw(line(await placeOn(page, 1, 0.157, 0.197), await placeOn(page, 1, 0.3, 0.198)));
+  await kept(page);
+  const rows = page.getByLabel('Hits', { exact: true });
+  for (const term of ['decision made', 'adult barnacle']) {
+    await search(page, term);
+    await expect(status(page)).toContainText('1 marked');
+    await expect(rows.getByRole('button', { name: /^Page 1, marked/ })).toBeVisible();
+  }
 });

@@ -15,4 +15,5 @@ export {
   listMarks,
   wordsBeneath,
 } from './markList.ts';
+export { wordsKnown } from './wordsKnown.ts';
 export { isLetterLike, type ListRow, listRows, type WrittenLine } from './writtenLines.ts';

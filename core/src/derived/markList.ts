@@ -1,8 +1,9 @@
 import { type DocState, marksOn } from '../document/index.ts';
 import { type Box, boxCentre, displayMatrix, transformBox, type Vec } from '../geometry/index.ts';
 import { kindFor, type Mark, type MarkWords } from '../kinds/index.ts';
-import { type Print, wordsMeant } from '../print/index.ts';
+import type { Print } from '../print/index.ts';
 import { roughBoundsOf } from './drawingOf.ts';
+import { wordsKnown } from './wordsKnown.ts';
 
 /** A mark in the list of all marks. */
 export interface ListedMark {
@@ -105,8 +106,7 @@ function findBeneath(mark: Mark, print: Print): string {
 }
 
 function printedBeneath(mark: Mark, print: Print): string[] {
-  const lines = kindFor(mark).lines?.(mark) ?? [];
-  const meant = lines.flatMap(({ points }) => wordsMeant(print, points)?.ranges ?? []);
+  const meant = wordsKnown(mark, print);
   if (meant.length > 0)
     return print.words
       .filter((word) => meant.some(({ from, to }) => word.from >= from && word.to <= to))

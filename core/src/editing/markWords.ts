@@ -5,10 +5,9 @@ import {
   nextOrder,
   type Transaction,
 } from '../document/index.ts';
-import { asWords, type Strip, stripsOf, type WordsMark } from '../kinds/index.ts';
+import { asWords, rangesOf, type Strip, stripsOf, type WordsMark } from '../kinds/index.ts';
 import { instrumentStyle, type MarkId, type PageId, type WordMarker } from '../marks/index.ts';
 import { type Print, quoteOf, type TextRange } from '../print/index.ts';
-import { rangesOf } from './stretchWords.ts';
 
 export interface WordMarking {
   readonly id: MarkId;

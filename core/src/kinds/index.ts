@@ -23,6 +23,7 @@ export {
   type MarkedWord,
   type Strip,
   areaBetween,
+  rangesOf,
   stripsOf,
   textOfStrips,
   type WordsMark,

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import type { SearchHit } from '@/session';
-import { FONT } from '@/ui';
+import { FONT, InkDrop } from '@/ui';
 
 export const HIT_HEIGHT = 60;
 
@@ -17,9 +17,11 @@ export const HitRow = memo(function HitRow(props: {
   /** What its page is called. */
   page: string;
   here: boolean;
+  /** The colour of what marks it; null where nothing does. */
+  marked: string | null;
   onPress: (hit: SearchHit) => void;
 }) {
-  const { hit, page, here, onPress } = props;
+  const { hit, page, here, marked, onPress } = props;
   const { colors } = useTheme();
   const { before, exact, after } = hit.quote;
   const next = after.length < AFTER ? after : `${after.replace(/\s\S*$/u, '')}…`;
@@ -27,7 +29,7 @@ export const HitRow = memo(function HitRow(props: {
   return (
     <Pressable
       role="button"
-      accessibilityLabel={`Page ${page}: ${near}${exact}${next}`}
+      accessibilityLabel={`Page ${page}${marked ? ', marked' : ''}: ${near}${exact}${next}`}
       aria-current={here}
       onPress={() => onPress(hit)}
       style={[
@@ -41,6 +43,7 @@ export const HitRow = memo(function HitRow(props: {
         <Text style={styles.exact}>{exact}</Text>
         {next}
       </Text>
+      {marked && <InkDrop colour={marked} />}
       <Text variant="bodySmall" style={[styles.page, { color: colors.onSurfaceVariant }]}>
         {page}
       </Text>

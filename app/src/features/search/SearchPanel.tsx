@@ -9,6 +9,7 @@ import { goToHit } from './goToHit';
 import { HIT_HEIGHT, HitRow } from './HitRow';
 import { hitsSaid, unsearchedSaid } from './hitsSaid';
 import { StepButtons } from './StepButtons';
+import { useMarkedHits } from './useMarkedHits';
 
 /** What is typed is looked for when nothing has been typed for so long, ms. */
 const PAUSE = 120;
@@ -59,6 +60,7 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
   const change = (other: Partial<typeof how>): void =>
     search.find(typed, { ...how, ...other }, inSight());
   const unsearched = unsearchedSaid(state);
+  const marked = useMarkedHits();
 
   return (
     <View style={styles.panel}>
@@ -104,7 +106,7 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
         >
           {reading && reading.of !== Infinity
             ? `${hitsSaid(state)} · ${reading.read} of ${reading.of} pages read`
-            : hitsSaid(state)}
+            : `${hitsSaid(state)}${marked.size > 0 ? ` · ${marked.size} marked` : ''}`}
         </Text>
       )}
       {state.term !== '' && unsearched && (
@@ -119,7 +121,7 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
         getItemLayout={(_, index) => ({ length: HIT_HEIGHT, offset: HIT_HEIGHT * index, index })}
         initialNumToRender={12}
         windowSize={5}
-        extraData={at}
+        extraData={marked.size > 0 ? [at, marked] : at}
         accessibilityLabel="Hits"
         style={styles.hits}
         renderItem={({ item }) => (
@@ -127,6 +129,7 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
             hit={item}
             page={nameOf(stage.indexOf(item.page))}
             here={item === at}
+            marked={marked.get(item) ?? null}
             onPress={jump}
           />
         )}
