@@ -51,7 +51,7 @@ test('every kind of figure is offered where the pen drew it, taken, changed, and
     await drawAll(strokes);
     const name = kind === 'square' || kind === 'rectangle' ? 'square|rectangle' : kind;
     await chip(page)
-      .getByRole('button', { name: new RegExp(`^Take the (${name})$`) })
+      .getByRole('button', { name: new RegExp(`^Take the (${name})(, which meets .*)?$`) })
       .click();
     await expect(bar(page)).toBeVisible();
     const first = page.locator('[data-handle]').first();

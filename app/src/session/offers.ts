@@ -8,7 +8,7 @@ import {
   takeScratch,
   tidyMarks,
 } from '@marginalis/core/editing';
-import type { Figure, PrintedDot, SettleManners } from '@marginalis/core/figures';
+import type { Figure, Printed, SettleManners } from '@marginalis/core/figures';
 import type { MarkId, Tidy } from '@marginalis/core/marks';
 import { NONE, type SessionState, type SessionStore } from './sessionState';
 
@@ -25,7 +25,7 @@ export class Offers {
     tidy: Tidy,
     manners: SettleManners,
     figure?: FoundFigure | null,
-    printed?: PrintedDot,
+    printed?: Printed,
   ): void => {
     if (tidy === 'never') return this.considerScratch(id);
     const document = this.store.getState().document;

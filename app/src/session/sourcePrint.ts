@@ -1,5 +1,5 @@
 import type { Page } from '@marginalis/core/document';
-import { EMPTY_PRINT, type Print } from '@marginalis/core/print';
+import { type DrawnShapes, EMPTY_PRINT, NO_SHAPES, type Print } from '@marginalis/core/print';
 import { readSource } from '@/storage';
 import { PrintReader } from '@/work';
 import { passwordFor } from './passwords';
@@ -18,6 +18,18 @@ export class SourcePrint {
     return 'paper' in shows
       ? EMPTY_PRINT
       : (this.readers.get(shows.source)?.known(shows.index) ?? null);
+  }
+
+  /** The rules and dots that a page draws; paper of our own has none to meet. @throws PrintError when it cannot be read */
+  async shapes({ shows }: Page): Promise<DrawnShapes> {
+    return 'paper' in shows ? NO_SHAPES : this.readerOf(shows.source).shapes(shows.index);
+  }
+
+  /** The same if they have been read already. */
+  knownShapes({ shows }: Page): DrawnShapes | null {
+    return 'paper' in shows
+      ? NO_SHAPES
+      : (this.readers.get(shows.source)?.knownShapes(shows.index) ?? null);
   }
 
   close(): void {

@@ -1,4 +1,3 @@
-import type { PrintedDot } from '@marginalis/core/figures';
 import {
   displayMatrix,
   displaySize,
@@ -17,7 +16,10 @@ const LEAST = 1.5;
 const MOST = 3;
 
 /** Finds the dots printed on a page, in its user space, by looking at the paper as it is drawn. */
-export function printedDotOn(stage: StageController, index: number): PrintedDot {
+export function printedDotOn(
+  stage: StageController,
+  index: number,
+): (at: Vec, reach: number) => Vec | null {
   return (at, reach) => {
     const element = stage.elementOf(index);
     const page = stage.pages[index];

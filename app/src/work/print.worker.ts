@@ -54,6 +54,7 @@ async function answerTo({ ask }: PrintRequest, tell: (answer: Answer) => void): 
     });
     return { ok: true, counts };
   }
+  if (ask.is === 'shapes') return { ok: true, shapes: pdf.shapes(ask.page) };
   const print = readPrint(pdf.raw(ask.page));
   text.keep(ask.page, print);
   return { ok: true, print };

@@ -1,5 +1,11 @@
 import type { PageCounts } from '@marginalis/core/about';
-import type { FindOptions, FoundOn, PlacedHeading, Print } from '@marginalis/core/print';
+import type {
+  DrawnShapes,
+  FindOptions,
+  FoundOn,
+  PlacedHeading,
+  Print,
+} from '@marginalis/core/print';
 import { createPrintWorker } from './createWorker';
 
 export interface SearchAsk {
@@ -24,6 +30,7 @@ export interface PrintRequest {
     | { readonly is: 'open'; readonly bytes: Uint8Array; readonly password?: string }
     /** From 0. */
     | { readonly is: 'page'; readonly page: number }
+    | { readonly is: 'shapes'; readonly page: number }
     /** What headings it has; every page is read for it. Answered as {@link SearchAsk} is. */
     | { readonly is: 'headings' }
     /** What stands on its pages, counted; every page is read for it. Answered as {@link SearchAsk} is. */
@@ -40,6 +47,7 @@ export interface PrintReply {
     | ({ readonly ok: true } & SearchNews)
     | { readonly ok: true; readonly headings: readonly PlacedHeading[] }
     | { readonly ok: true; readonly counts: PageCounts }
+    | { readonly ok: true; readonly shapes: DrawnShapes }
     | { readonly ok: false; readonly message: string };
 }
 
@@ -68,6 +76,7 @@ export class PrintReader {
   /** The page asked for last is the last of these. */
   private readonly pages = new Map<number, Promise<Print>>();
   private readonly read = new Map<number, Print>();
+  private readonly drawn = new Map<number, DrawnShapes>();
 
   constructor(
     private readonly bytes: SourceBytes,
@@ -86,6 +95,27 @@ export class PrintReader {
       this.read.delete(old);
     }
     return print;
+  }
+
+  /** The rules and dots that a page (from 0) draws. @throws PrintError when it cannot be read */
+  async shapes(index: number): Promise<DrawnShapes> {
+    const known = this.drawn.get(index);
+    if (known) return known;
+    await this.opened();
+    const answer = await this.send({ is: 'shapes', page: index });
+    if (!answer.ok) throw new PrintError(answer.message);
+    if (!('shapes' in answer)) throw new PrintError('What the page draws did not come.');
+    this.drawn.set(index, answer.shapes);
+    for (const old of this.drawn.keys()) {
+      if (this.drawn.size <= KEPT) break;
+      this.drawn.delete(old);
+    }
+    return answer.shapes;
+  }
+
+  /** The same if they have been read already. */
+  knownShapes(index: number): DrawnShapes | null {
+    return this.drawn.get(index) ?? null;
   }
 
   /** The print of a page if it has been read already. */
@@ -138,6 +168,7 @@ export class PrintReader {
     this.end(CLOSED);
     this.pages.clear();
     this.read.clear();
+    this.drawn.clear();
   }
 
   private async ask(page: number): Promise<Print> {

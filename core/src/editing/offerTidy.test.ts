@@ -55,8 +55,11 @@ test('lines that join printed dots are lines, though they cross like a cross', (
   const first = alongCorners([at(104, 303), at(237, 418)]);
   const second = alongCorners([at(104, 417), at(236, 303)]);
   const dots = [at(100, 300), at(240, 420), at(100, 420), at(240, 300)];
-  const printed = (place: Vec, reach: number): Vec | null =>
-    dots.find((dot) => Math.hypot(dot.x - place.x, dot.y - place.y) <= reach) ?? null;
+  const printed = {
+    dot: (place: Vec, reach: number): Vec | null =>
+      dots.find((dot) => Math.hypot(dot.x - place.x, dot.y - place.y) <= reach) ?? null,
+    rule: () => null,
+  };
   const state = writing([first, second]);
   expect(offered(state, 's1', 'always')).toMatchObject({ reading: { kind: 'cross' } });
   const joined = offerTidy(state, 's1', { ...manners, tidy: 'always' }, undefined, printed);

@@ -5,7 +5,7 @@ import {
   type FigureKind,
   type FigureReading,
   joinsDots,
-  type PrintedDot,
+  type Printed,
   readFigure,
   settleFigure,
   type SettleManners,
@@ -118,14 +118,14 @@ function sureFigure(
 /**
  * What figure the ink `id` looks like, alone or with the strokes just before it; null when like none, or not ink any
  * more. `tidy` tells how sure it must be; `found` is what {@link findFigure} said, when it has been asked already; `printed`
- * finds the dots that are printed on the page.
+ * finds the dots and rules that are printed on the page.
  */
 export function offerTidy(
   state: DocState,
   id: MarkId,
   manners: SettleManners & { readonly tidy: 'ask' | 'always' },
   found?: FoundFigure | null,
-  printed?: PrintedDot,
+  printed?: Printed,
 ): FigureOffer | null {
   const mark = asInk(findMark(state, id));
   if (!mark || found === null) return null;
@@ -150,7 +150,7 @@ export function settleOn(
   without: ReadonlySet<MarkId>,
   figure: Figure,
   manners: SettleManners,
-  printed?: PrintedDot,
+  printed?: Printed,
 ): { figure: Figure; meets: readonly Vec[] } {
   const near = figuresOn(marksOn(state, page)).filter(({ id }) => !without.has(id));
   const figures = near.map((mark) => mark.figure);

@@ -30,7 +30,7 @@ export { landmarksOf } from './landmarks.ts';
 export { mapFigure } from './mapFigure.ts';
 export { moveFigure, turnFigure } from './moveFigure.ts';
 export {
-  type PrintedDot,
+  type Printed,
   type Settled,
   type SettleManners,
   joinsDots,

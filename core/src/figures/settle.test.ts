@@ -1,6 +1,6 @@
-import { distance } from '../geometry/index.ts';
+import { distance, vec } from '../geometry/index.ts';
 import type { Figure } from './figure.ts';
-import { settleFigure } from './settle.ts';
+import { type Printed, settleFigure } from './settle.ts';
 import { turnFigure } from './moveFigure.ts';
 
 const BOTH = { upright: true, meet: true };
@@ -34,8 +34,10 @@ test('the ends of lines meet printed dots; figures drawn round a dot stay, and a
     { x: 96, y: 104 },
     { x: 205, y: 97 },
   ];
-  const printed = (at: { x: number; y: number }, reach: number) =>
-    dots.find((dot) => distance(dot, at) <= reach) ?? null;
+  const printed: Printed = {
+    dot: (at, reach) => dots.find((dot) => distance(dot, at) <= reach) ?? null,
+    rule: () => null,
+  };
   const settled = settleFigure(line, [], BOTH, printed);
   expect(settled).toEqual({ figure: { ...line, from: dots[0], to: dots[1] }, meets: dots });
   expect(settleFigure(line, [], { ...BOTH, meet: false }, printed).meets).toEqual([]);
@@ -95,4 +97,24 @@ test('a triangle with nearly equal legs gets equal ones on a level base', () => 
   const [tip, a, b] = figure.corners;
   expect(distance(tip, a)).toBeCloseTo(distance(tip, b));
   expect(a.y).toBeCloseTo(b.y);
+});
+
+test('ends of lines and corners meet printed rules; a line along one does not, nor what keeps its shape', () => {
+  const printed: Printed = {
+    dot: () => null,
+    rule: ({ x, y }, reach) =>
+      Math.abs(y - 200) <= reach ? { at: { x, y: 200 }, along: { x: 1, y: 0 } } : null,
+  };
+  const line = { kind: 'line', from: { x: 50, y: 203 }, to: { x: 50, y: 300 } } as const;
+  expect(settleFigure(line, [], BOTH, printed).figure).toEqual({
+    ...line,
+    from: { x: 50, y: 200 },
+  });
+  const along = { kind: 'line', from: { x: 50, y: 203 }, to: { x: 150, y: 203 } } as const;
+  expect(settleFigure(along, [], BOTH, printed).meets).toEqual([]);
+  const corners = [vec(50, 198), vec(90, 202), vec(70, 260), vec(55, 250)];
+  const polygon = { kind: 'polygon', corners } as const;
+  expect(settleFigure(polygon, [], BOTH, printed).meets).toEqual([vec(50, 200), vec(90, 200)]);
+  const circle = { kind: 'circle', centre: vec(50, 199), radius: 20 } as const;
+  expect(settleFigure(circle, [], BOTH, printed).figure).toEqual(circle);
 });

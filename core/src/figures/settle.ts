@@ -36,35 +36,48 @@ const BOX_TOLERANCE = degrees(6);
 const EVEN_LEGS = 0.09;
 /** Ends and corners nearer to another figure's than this meet it, points (3 mm). */
 const REACH = 8.5;
+/** Ends and corners nearer to a printed rule than this meet it, points. */
+const RULE_REACH = 5;
+/** A line in the direction of a rule (cosine) runs along it. */
+const ALONG = Math.cos(degrees(12));
 /** Shorter than this a line is none, points. */
 const HAIR = 0.5;
 
 /** Whether a line goes from one printed dot to another: then it stands for itself, whatever it crosses. */
-export function joinsDots(figure: Figure, printed: PrintedDot): boolean {
+export function joinsDots(figure: Figure, { dot }: Printed): boolean {
   if (figure.kind !== 'line' && figure.kind !== 'arrow') return false;
-  const [from, to] = [printed(figure.from, REACH), printed(figure.to, REACH)];
+  const [from, to] = [dot(figure.from, REACH), dot(figure.to, REACH)];
   return from !== null && to !== null && distance(from, to) > HAIR;
 }
 
 const OPEN: ReadonlySet<FigureKind> = new Set(['line', 'arrow', 'polyline', 'arc', 'curve']);
 
-/** The printed dot nearest to a place within a reach, points; null for none. */
-export type PrintedDot = (at: Vec, reach: number) => Vec | null;
+/** What is printed where a figure is drawn. */
+export interface Printed {
+  /** The printed dot nearest to a place within a reach, points; null for none. */
+  dot(at: Vec, reach: number): Vec | null;
+  /** The nearest place of a printed rule within a reach, and the direction of the rule; null for none. */
+  rule(at: Vec, reach: number): { readonly at: Vec; readonly along: Vec } | null;
+}
+
+const NOTHING_PRINTED: Printed = { dot: () => null, rule: () => null };
 
 /**
- * Makes a figure regular where it nearly is, and lets it meet the figures `near` it and the dots `printed` on the page.
+ * Makes a figure regular where it nearly is, and lets it meet the figures `near` it and the dots and rules `printed` on the page.
  * The same object comes back when there is nothing to do.
  */
 export function settleFigure(
   figure: Figure,
   near: readonly Figure[],
   { upright, meet }: SettleManners,
-  printed: PrintedDot = () => null,
+  printed: Printed = NOTHING_PRINTED,
 ): Settled {
   const regular = upright ? uprightFigure(figure) : figure;
   // What is drawn round a dot is not meant to go through it.
-  const dots = OPEN.has(figure.kind) ? printed : () => null;
-  const settled = meet ? meeting(regular, near.flatMap(landmarksOf), dots) : null;
+  const met = OPEN.has(figure.kind)
+    ? printed
+    : { ...NOTHING_PRINTED, rule: cornersOn(figure, printed) };
+  const settled = meet ? meeting(regular, near.flatMap(landmarksOf), met) : null;
   return settled && settled.meets.length > 0 ? settled : { figure: regular, meets: [] };
 }
 
@@ -117,11 +130,25 @@ function evenTriangle(triangle: Extract<Figure, { kind: 'triangle' }>): Figure {
   return { kind: 'triangle', corners: [p, q, r] };
 }
 
-function meeting(figure: Figure, places: readonly Vec[], printed: PrintedDot): Settled {
+/** Corners that move by themselves meet rules; what keeps its shape does not go to them. */
+const cornersOn = (figure: Figure, { rule }: Printed): Printed['rule'] =>
+  figure.kind === 'polygon' || figure.kind === 'triangle' ? rule : NOTHING_PRINTED.rule;
+
+/** The rule that a place meets; one that a line runs along is not met by it. */
+function onRule(figure: Figure, p: Vec, { rule }: Printed): Vec | null {
+  const met = rule(p, RULE_REACH);
+  if (!met) return null;
+  if (figure.kind !== 'line' && figure.kind !== 'arrow') return met.at;
+  const way = subtract(figure.to, figure.from);
+  const isAlong = Math.abs(dot(way, met.along)) > ALONG * Math.hypot(way.x, way.y);
+  return isAlong ? null : met.at;
+}
+
+function meeting(figure: Figure, places: readonly Vec[], printed: Printed): Settled {
   const nearest = (p: Vec): Vec | null => {
-    let best = printed(p, REACH);
+    let best = printed.dot(p, REACH);
     for (const q of places) if (distance(p, q) < (best ? distance(p, best) : REACH)) best = q;
-    return best;
+    return best ?? onRule(figure, p, printed);
   };
   const meets: Vec[] = [];
   const met = (p: Vec): Vec => {

@@ -22,6 +22,15 @@ export interface PdfiumModule {
       right: number,
       top: number,
     ): number;
+    FPDFPageObj_GetMatrix(object: number, matrix: number): number;
+    FPDFPageObj_GetFillColor(object: number, r: number, g: number, b: number, a: number): number;
+    FPDFPageObj_GetStrokeColor(object: number, r: number, g: number, b: number, a: number): number;
+    FPDFPath_CountSegments(path: number): number;
+    FPDFPath_GetDrawMode(path: number, filled: number, stroked: number): number;
+    FPDFPath_GetPathSegment(path: number, index: number): number;
+    FPDFPathSegment_GetPoint(segment: number, x: number, y: number): number;
+    FPDFPathSegment_GetType(segment: number): number;
+    FPDFPathSegment_GetClose(segment: number): number;
     FPDFFormObj_CountObjects(form: number): number;
     FPDFFormObj_GetObject(form: number, index: number): number;
     FPDF_LoadPage(document: number, index: number): number;

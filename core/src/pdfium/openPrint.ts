@@ -1,8 +1,9 @@
 import { PdfRefusal } from '../document/index.ts';
-import type { RawPrint } from '../print/index.ts';
+import type { DrawnShapes, RawPrint } from '../print/index.ts';
 import type { PdfiumModule } from './module.ts';
 import { pictureShare } from './pictureShare.ts';
 import { readRaw } from './readRaw.ts';
+import { readShapes } from './readShapes.ts';
 
 /** A PDF whose print can be read. */
 export interface OpenPrint {
@@ -11,6 +12,8 @@ export interface OpenPrint {
   raw(page: number): RawPrint;
   /** What share of a page, from 0, its largest picture covers, 0–1. */
   pictureShare(page: number): number;
+  /** The rules and dots that a page, from 0, draws. */
+  shapes(page: number): DrawnShapes;
   close(): void;
 }
 
@@ -39,6 +42,7 @@ export function openPrint(module: PdfiumModule, bytes: Uint8Array, password?: st
   return {
     pageCount: pdfium.FPDF_GetPageCount(document),
     raw: (page) => readRaw(module, document, page),
+    shapes: (page) => readShapes(module, document, page),
     pictureShare: (page) => pictureShare(module, document, page),
     close() {
       pdfium.FPDF_CloseDocument(document);

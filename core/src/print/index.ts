@@ -12,6 +12,13 @@ export { isFromRight } from './direction.ts';
 export { readPrint } from './readPrint.ts';
 export { type FindOptions, findInPrint } from './find.ts';
 export { DocumentText, type FoundOn, MOST_HITS, type PrintedHit } from './documentText.ts';
+export {
+  drawnDotNear,
+  drawnRuleNear,
+  type DrawnShapes,
+  NO_SHAPES,
+  type OnRule,
+} from './drawnShapes.ts';
 export { alongLine, type AlongLine } from './alongLine.ts';
 export { type Quad, aroundQuad, linesWithin, partOfQuad, pathOfQuads, quadsOf } from './quads.ts';
 export {

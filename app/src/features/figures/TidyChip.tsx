@@ -73,7 +73,7 @@ function OfferChip({ index, offer }: { index: number; offer: TidyOffer }) {
               label={
                 isTaken
                   ? `Back to ink instead of the ${name.toLowerCase()}`
-                  : `Take the ${name.toLowerCase()}${meets.length > 0 ? ', which meets another mark' : ''}`
+                  : `Take the ${name.toLowerCase()}${meets.length > 0 ? ', which meets another mark or the print' : ''}`
               }
               onPress={() => session.offers.take()}
             />

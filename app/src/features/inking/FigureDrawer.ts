@@ -12,7 +12,7 @@ import {
 import { distance, type Vec } from '@marginalis/core/geometry';
 import { type FigurePen, instrumentStyle } from '@marginalis/core/marks';
 import { useSettings } from '@/session';
-import { printedDotOn } from '@/stage';
+import { printedOn, readPrinted } from './printedOn';
 import type { Hit, Reader, WritingTools } from '@/shell';
 import { paintGuides } from './CornerGuides';
 import { watchBegun } from './watchBegun';
@@ -57,6 +57,7 @@ export class FigureDrawer {
   }
 
   start(event: PointerEvent, hit: Hit, instrument: FigurePen): void {
+    readPrinted(this.reader, hit.index);
     const goesOn = this.isTapping && this.drawing?.page === hit.index;
     if (!goesOn) {
       this.finish();
@@ -143,7 +144,7 @@ export class FigureDrawer {
       close && figure.kind === 'polyline' ? { kind: 'polygon', corners: figure.corners } : figure;
     const { meet } = useSettings.getState().settle;
     const manners = { upright: false, meet };
-    const printed = printedDotOn(this.reader.stage, drawing.page);
+    const printed = printedOn(this.reader, drawing.page);
     const settled = settleOn(document, drawing.pageId, new Set(), closed, manners, printed);
     const id = crypto.randomUUID();
     const done = session.dispatch(

@@ -32,11 +32,11 @@ import {
   samplesOf,
   type WritingTools,
 } from '@/shell';
-import { printedDotOn } from '@/stage';
 import { StrokeFinisher } from '@/work';
 import { laidWith, type LaidInk, laysDown, layAlong } from './alongPrint';
 import { leadOf } from './leadOf';
 import { LivePainter } from './LivePainter';
+import { printedOn, readPrinted } from './printedOn';
 
 interface Stroke {
   readonly page: number;
@@ -89,6 +89,7 @@ export class InkWriter implements InstrumentWriter {
     if (!writes(instrument)) return;
     const { colour, opacity, width } = instrumentStyle(instrument);
     this.reader.session.inHand.pick([]);
+    if (instrument.tidy !== 'never') readPrinted(this.reader, index);
     const lays = laysDown(instrument, event.shiftKey);
     // A page whose print cannot be read is written on as it is.
     if (lays) this.reader.session.print.of(this.reader.stage.pages[index]).catch(() => undefined);
@@ -241,7 +242,7 @@ export class InkWriter implements InstrumentWriter {
           instrument.tidy,
           settle,
           finished?.found,
-          printedDotOn(this.reader.stage, stroke.page),
+          printedOn(this.reader, stroke.page),
         );
       if (instrument.tidy === 'always') consider();
       else session.strokeInHand.askSoon(consider);

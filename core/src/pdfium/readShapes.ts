@@ -1,0 +1,177 @@
+import {
+  boxHeight,
+  boxOfPoints,
+  boxWidth,
+  distance,
+  type Matrix,
+  thenMatrix,
+  transform,
+  type Vec,
+} from '../geometry/index.ts';
+import type { DrawnShapes } from '../print/index.ts';
+import { NO_SHAPES } from '../print/index.ts';
+import type { PdfiumModule } from './module.ts';
+
+/** Of FPDFPageObj_GetType and FPDFPathSegment_GetType (fpdf_edit.h). */
+const PATH = 2;
+const FORM = 5;
+const LINE = 0;
+const CURVE = 1;
+const MOVE = 2;
+
+/** So many objects of a page, pieces of a path and shapes are looked at, and forms so deep: a file made to harm may hold more. */
+const MOST_OBJECTS = 20_000;
+const MOST_PIECES = 400;
+const MOST_SHAPES = 5_000;
+const DEEPEST = 4;
+
+/** A rule is no shorter, and where it is drawn as an area no thicker, points. */
+const SHORTEST = 24;
+const THICKEST = 3;
+/** Diameters of a dot, points; it is about as wide as it is high. */
+const SMALLEST = 1.9;
+const LARGEST = 9;
+const ROUND = 1.25;
+/** What is lighter, of 255, is not seen on paper. */
+const LIGHT = 235;
+
+const IDENTITY: Matrix = [1, 0, 0, 1, 0, 0];
+
+interface Found {
+  readonly rules: number[];
+  readonly dots: number[];
+}
+
+/** The rules and dots that a page (from 0) draws, by its operators; none where PDFium cannot read it. */
+export function readShapes(module: PdfiumModule, document: number, index: number): DrawnShapes {
+  const { wasmExports: pdfium } = module;
+  const page = pdfium.FPDF_LoadPage(document, index);
+  if (page === 0) return NO_SHAPES;
+  const scratch = pdfium.malloc(32);
+  const found: Found = { rules: [], dots: [] };
+  try {
+    const count = Math.min(MOST_OBJECTS, pdfium.FPDFPage_CountObjects(page));
+    for (let k = 0; k < count; k++) {
+      const object = pdfium.FPDFPage_GetObject(page, k);
+      readObject(module, { object, within: IDENTITY, depth: 0, scratch }, found);
+    }
+  } finally {
+    pdfium.free(scratch);
+    pdfium.FPDF_ClosePage(page);
+  }
+  return { rules: Float32Array.from(found.rules), dots: Float32Array.from(found.dots) };
+}
+
+interface Place {
+  readonly object: number;
+  /** From where the object stands to the page. */
+  readonly within: Matrix;
+  readonly depth: number;
+  readonly scratch: number;
+}
+
+function readObject(module: PdfiumModule, place: Place, found: Found): void {
+  if (found.rules.length + found.dots.length > 4 * MOST_SHAPES) return;
+  const { object, within, depth, scratch } = place;
+  const { wasmExports: pdfium } = module;
+  const type = pdfium.FPDFPageObj_GetType(object);
+  if (type !== PATH && type !== FORM) return;
+  if (!pdfium.FPDFPageObj_GetMatrix(object, scratch)) return;
+  const [a, b, c, d, e, f] = module.HEAPF32.subarray(scratch >> 2, (scratch >> 2) + 6);
+  const matrix = thenMatrix([a, b, c, d, e, f], within);
+  if (type === PATH) return readPath(module, object, matrix, scratch, found);
+  if (depth === DEEPEST) return;
+  const count = Math.min(MOST_OBJECTS, pdfium.FPDFFormObj_CountObjects(object));
+  for (let k = 0; k < count; k++) {
+    const inner = pdfium.FPDFFormObj_GetObject(object, k);
+    readObject(module, { object: inner, within: matrix, depth: depth + 1, scratch }, found);
+  }
+}
+
+function readPath(
+  module: PdfiumModule,
+  path: number,
+  matrix: Matrix,
+  scratch: number,
+  found: Found,
+): void {
+  const { wasmExports: pdfium } = module;
+  const count = pdfium.FPDFPath_CountSegments(path);
+  if (count < 2 || count > MOST_PIECES) return;
+  if (!pdfium.FPDFPath_GetDrawMode(path, scratch, scratch + 4)) return;
+  const [filled, stroked] = module.HEAPU8.subarray(scratch, scratch + 5).filter(
+    (_, k) => k % 4 === 0,
+  );
+  const isFilled = filled > 0 && isSeen(module, path, 'fill', scratch);
+  const isStroked = stroked > 0 && isSeen(module, path, 'stroke', scratch);
+  if (!isFilled && !isStroked) return;
+  let points: Vec[] = [];
+  let curves = 0;
+  const finish = (isClosed: boolean): void => {
+    takeShape({ points, curves, isClosed, isFilled, isStroked }, found);
+    points = [];
+    curves = 0;
+  };
+  for (let k = 0; k < count; k++) {
+    const piece = pdfium.FPDFPath_GetPathSegment(path, k);
+    if (!pdfium.FPDFPathSegment_GetPoint(piece, scratch, scratch + 4)) return;
+    const [x, y] = module.HEAPF32.subarray(scratch >> 2, (scratch >> 2) + 2);
+    const type = pdfium.FPDFPathSegment_GetType(piece);
+    if (type === MOVE) finish(false);
+    if (type === CURVE) curves++;
+    else if (type !== LINE && type !== MOVE) return;
+    points.push(transform(matrix, { x, y }));
+    if (pdfium.FPDFPathSegment_GetClose(piece)) finish(true);
+  }
+  finish(false);
+}
+
+/** Whether a colour can be seen on paper. */
+function isSeen(
+  { wasmExports: pdfium, HEAPU8 }: PdfiumModule,
+  path: number,
+  what: 'fill' | 'stroke',
+  scratch: number,
+): boolean {
+  const ask = what === 'fill' ? pdfium.FPDFPageObj_GetFillColor : pdfium.FPDFPageObj_GetStrokeColor;
+  if (!ask(path, scratch, scratch + 4, scratch + 8, scratch + 12)) return true;
+  const [red, green, blue, alpha] = [0, 4, 8, 12].map((k) => HEAPU8[scratch + k]);
+  return alpha > 0 && Math.min(red, green, blue) < LIGHT;
+}
+
+interface Shape {
+  readonly points: readonly Vec[];
+  /** Points of curves among them: three a curve. */
+  readonly curves: number;
+  readonly isClosed: boolean;
+  readonly isFilled: boolean;
+  readonly isStroked: boolean;
+}
+
+/** Takes what a part of a path is: a dot, a rule drawn as an area, or rules along its straight sides. */
+function takeShape(
+  { points, curves, isClosed, isFilled, isStroked }: Shape,
+  { rules, dots }: Found,
+): void {
+  if (points.length < 2) return;
+  const bounds = boxOfPoints(points);
+  const [width, height] = [boxWidth(bounds), boxHeight(bounds)];
+  const [short, long] = [Math.min(width, height), Math.max(width, height)];
+  const isRound = curves === 12 || (curves === 0 && points.length <= 5);
+  if (isFilled && isRound && short >= SMALLEST && long <= LARGEST && long <= ROUND * short) {
+    dots.push((bounds.minX + bounds.maxX) / 2, (bounds.minY + bounds.maxY) / 2);
+    return;
+  }
+  if (curves > 0) return;
+  if (isFilled && points.length <= 5 && short <= THICKEST && long >= SHORTEST) {
+    const [x, y] = [(bounds.minX + bounds.maxX) / 2, (bounds.minY + bounds.maxY) / 2];
+    if (width > height) rules.push(bounds.minX, y, bounds.maxX, y);
+    else rules.push(x, bounds.minY, x, bounds.maxY);
+    return;
+  }
+  if (!isStroked) return;
+  const ends = isClosed ? [...points, points[0]] : points;
+  for (let k = 1; k < ends.length; k++)
+    if (distance(ends[k - 1], ends[k]) >= SHORTEST)
+      rules.push(ends[k - 1].x, ends[k - 1].y, ends[k].x, ends[k].y);
+}
