@@ -91,3 +91,17 @@ test('Japanese: characters are read in the order that poppler reads them in', as
   expect(all).toBeGreaterThan(1_000);
   expect(same / all).toBeGreaterThan(0.985);
 });
+
+test('what is typed into fields of a form is read where it stands, as poppler reads it', async () => {
+  const doc = await PDFDocument.create();
+  const page = doc.addPage([300, 400]);
+  page.drawText('Seen at low water:', { x: 40, y: 340, size: 12 });
+  page.drawText('and counted twice.', { x: 40, y: 280, size: 12 });
+  const field = doc.getForm().createTextField('species');
+  field.setText('common limpet');
+  field.addToPage(page, { x: 40, y: 305, width: 160, height: 20, borderWidth: 0 });
+  const bytes = await doc.save();
+  const [print] = await printOf(bytes);
+  expect(tokensOf(print)).toEqual('Seen at low water: common limpet and counted twice.'.split(' '));
+  expect([...tokensOf(print)].sort()).toEqual([...tokensByPoppler(bytes, 1)].sort());
+});

@@ -22,6 +22,11 @@ export interface PdfiumModule {
       right: number,
       top: number,
     ): number;
+    FPDFPage_GetAnnotCount(page: number): number;
+    FPDFPage_GetAnnot(page: number, index: number): number;
+    FPDFPage_CloseAnnot(annotation: number): void;
+    FPDFAnnot_GetSubtype(annotation: number): number;
+    FPDFPage_Flatten(page: number, usage: number): number;
     FPDFPageObj_GetMatrix(object: number, matrix: number): number;
     FPDFPageObj_GetFillColor(object: number, r: number, g: number, b: number, a: number): number;
     FPDFPageObj_GetStrokeColor(object: number, r: number, g: number, b: number, a: number): number;

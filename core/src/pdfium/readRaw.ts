@@ -1,4 +1,5 @@
 import { isFromRight, type RawPrint } from '../print/index.ts';
+import { loadWithAnnotations } from './drawAnnotations.ts';
 import type { PdfiumModule } from './module.ts';
 
 /** A page is read to so many characters and no further: more has been made to harm. */
@@ -26,7 +27,7 @@ const NOTHING: RawPrint = {
 /** The characters of a page (from 0) of an open document; none where PDFium cannot read it. */
 export function readRaw(module: PdfiumModule, document: number, index: number): RawPrint {
   const { wasmExports: pdfium } = module;
-  const page = pdfium.FPDF_LoadPage(document, index);
+  const page = loadWithAnnotations(module, document, index);
   if (page === 0) return NOTHING;
   const text = pdfium.FPDFText_LoadPage(page);
   const scratch = pdfium.malloc(SCRATCH);
