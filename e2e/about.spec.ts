@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { expect, type Page, test } from '@playwright/test';
 import { PNG } from 'pngjs';
-import { layeredPdf, lockedPdf } from '../core/testing/pdfs';
+import { layeredPdf, lockedPdf, taggedPdf } from '../core/testing/pdfs';
 import { addFile, drawn, openDesk, openDocument, pageBox } from './support/reader';
 
 const sheet = (page: Page) => page.getByRole('dialog', { name: 'About this document' });
@@ -60,4 +60,16 @@ test('a file that asks that its words be not copied says so', async ({ page }) =
   await drawn(page, 1);
   await page.keyboard.press('i');
   await expect(sheet(page)).toContainText('Its author asks that its words not be copied.');
+});
+
+test('a tagged file says so, and what its pictures show is there for those who do not see them', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await addFile(page, 'tagged.pdf', await taggedPdf());
+  await page.waitForURL('**/read/**');
+  await drawn(page, 1);
+  await expect(page.getByRole('img', { name: 'A limpet from the side' })).toBeAttached();
+  await page.keyboard.press('i');
+  await expect(sheet(page)).toContainText('Tagged: it says what is a heading');
 });

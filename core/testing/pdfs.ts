@@ -112,3 +112,38 @@ export async function layeredPdf(): Promise<Uint8Array> {
   );
   return doc.save({ useObjectStreams: false });
 }
+
+/** A tagged page with a picture that has an alternative text. */
+export async function taggedPdf(): Promise<Uint8Array> {
+  const doc = await PDFDocument.create();
+  const { context, catalog } = doc;
+  const page = doc.addPage([300, 400]);
+  const content = '/Figure << /MCID 0 >> BDC 0.5 g 40 100 200 150 re f EMC';
+  page.node.set(PDFName.of('Contents'), context.register(context.flateStream(content)));
+  page.node.set(PDFName.of('StructParents'), context.obj(0));
+  const [root, whole, figure] = [context.nextRef(), context.nextRef(), context.nextRef()];
+  context.assign(
+    figure,
+    context.obj({
+      Type: 'StructElem',
+      S: 'Figure',
+      P: whole,
+      Pg: page.ref,
+      K: 0,
+      Alt: PDFString.of('A limpet from the side'),
+    }),
+  );
+  context.assign(whole, context.obj({ Type: 'StructElem', S: 'Document', P: root, K: [figure] }));
+  context.assign(
+    root,
+    context.obj({
+      Type: 'StructTreeRoot',
+      K: [whole],
+      ParentTree: { Nums: [0, [figure]] },
+      ParentTreeNextKey: 1,
+    }),
+  );
+  catalog.set(PDFName.of('StructTreeRoot'), root);
+  catalog.set(PDFName.of('MarkInfo'), context.obj({ Marked: true }));
+  return doc.save({ useObjectStreams: false });
+}

@@ -4,6 +4,7 @@ import { inkName } from '@marginalis/core/marks';
 import { type Paragraph, paragraphsOf } from '@marginalis/core/print';
 import { memo, useEffect, useMemo, useState } from 'react';
 import { usePageNames, usePagePrint, useSessionState } from '@/session';
+import { useReader } from '@/shell';
 import { Area } from '@/ui';
 
 /** The text of a page is read when it has been in sight for so long, ms: whoever leafs through needs none. */
@@ -32,11 +33,13 @@ export function PageText({ index }: { index: number }) {
     return () => clearTimeout(waiting);
   }, []);
   const print = usePagePrint(page, rested);
+  const alternatives = useAlternatives(page, rested);
   const texts = useMemo(() => (print ? paragraphsOf(print) : []), [print]);
   if (!page) return null;
   return (
     <Area style={unseen} data-testid="page-text">
       <Texts texts={texts} name={nameOf(index)} />
+      <Pictures texts={alternatives} />
       <Marks page={page} />
     </Area>
   );
@@ -57,6 +60,32 @@ const Texts = memo(function Texts({ texts, name }: { texts: readonly Paragraph[]
       )}
     </>
   );
+});
+
+/** What the file says of the pictures of a page, once it has rested; empty where it says nothing. */
+function useAlternatives(page: Page | undefined, rested: boolean): readonly string[] {
+  const { pictures } = useReader();
+  const [texts, setTexts] = useState<readonly string[]>([]);
+  useEffect(() => {
+    if (!page || !rested || 'paper' in page.shows) return undefined;
+    let isGone = false;
+    const { source, index } = page.shows;
+    pictures(source)
+      ?.guide.alternativesOn(index)
+      .then(
+        (read) => isGone || setTexts(read),
+        // A page that cannot be read has no pictures to be told of.
+        () => undefined,
+      );
+    return () => {
+      isGone = true;
+    };
+  }, [pictures, page, rested]);
+  return texts;
+}
+
+const Pictures = memo(function Pictures({ texts }: { texts: readonly string[] }) {
+  return texts.map((text, k) => <Area key={k} role="img" aria-label={text} />);
 });
 
 function Marks({ page }: { page: Page }) {
