@@ -24,6 +24,8 @@ const ONE: Readonly<Record<string, string>> = {
   marks: 'wide',
   words: 'phone',
   night: 'wide',
+  contents: 'wide',
+  places: 'wide',
   send: 'wide',
   guest: 'phone',
 };
@@ -290,7 +292,19 @@ test('the way through a document', async ({ page }) => {
   }
   await page.waitForTimeout(600);
   await shot(page, 'contents');
-  if (wide) return;
+  if (wide) {
+    await page.getByRole('button', { name: 'Close contents' }).click();
+    await command(page, 'Another document beside this one');
+    await page
+      .getByRole('dialog')
+      .getByRole('button', { name: /^How barnacles/ })
+      .click();
+    const beside = page.getByRole('region', { name: /^More pages/ });
+    await beside.locator('[data-page="1"][data-drawn]').waitFor();
+    await page.keyboard.press('Control+0');
+    await page.waitForTimeout(900);
+    return shot(page, 'places');
+  }
   await page.getByRole('tab', { name: 'Pages' }).click();
   await page.locator('[aria-label="Pages"] img').nth(5).waitFor();
   await page.waitForTimeout(1500);
