@@ -2,7 +2,11 @@ import { Hand } from '@/session';
 import { type HeldPane, Panes } from './panes';
 
 const pane = (session = { hand: new Hand() }): HeldPane =>
-  ({ session, stage: {}, around: (content: unknown) => content }) as never;
+  ({
+    session,
+    stage: { fitAgain: () => undefined },
+    around: (content: unknown) => content,
+  }) as never;
 
 test('what is opened beside is gone to as soon as it stands, and the first pane again when it is closed', () => {
   const panes = new Panes();

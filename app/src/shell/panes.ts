@@ -48,6 +48,8 @@ export class Panes {
   /** Opens something beside the first document. `back` where it only stands there again. */
   open(beside: Beside, back = false): void {
     this.isAwaited = !back;
+    // Half the width would show half a page.
+    this.store.getState().held.first?.stage.fitAgain();
     this.store.setState({ beside });
   }
 

@@ -203,3 +203,17 @@ test('pages turned for reading are seen turned, and the document’s own are as 
   expect(page.rotate).toBe(0);
   expect(stage.stack.widths[0]).toBe(842);
 });
+
+test('a zoom that was held for a panel is fitted again, unless somebody has zoomed since', () => {
+  const stage = stageOf(3);
+  stage.holdZoom();
+  stage.resize(400, 600);
+  const { zoom } = stage.getSight();
+  stage.fitAgain();
+  expect(stage.getSight().fit).toBe('width');
+  expect(stage.getSight().zoom).toBeLessThan(zoom);
+  stage.holdZoom();
+  stage.zoomTo(3);
+  stage.fitAgain();
+  expect(stage.getSight()).toMatchObject({ fit: 'free', zoom: 3 });
+});

@@ -95,6 +95,7 @@ export class StageController extends StageCamera {
   private paperLook: PaperLook = 'plain';
   private readonly visited = new Visited();
   private held: StagePlace | null = null;
+  private fitBefore: { readonly fit: 'width' | 'page'; readonly zoom: number } | null = null;
   /** The camera as a spread that comes to rest has moved it last. */
   private sliding: Camera | null = null;
   /** When scrolling went on to another spread last. */
@@ -159,8 +160,15 @@ export class StageController extends StageCamera {
 
   /** Keeps the zoom when the window's size changes, so that the page stays where it is. */
   holdZoom(): void {
+    if (this.fit !== 'free') this.fitBefore = { fit: this.fit, zoom: this.camera.zoom };
     this.fit = 'free';
     this.publish();
+  }
+
+  /** Fits as before the zoom was held, unless somebody has zoomed since. */
+  fitAgain(): void {
+    const { fitBefore, fit, camera } = this;
+    if (fit === 'free' && fitBefore?.zoom === camera.zoom) this.setFit(fitBefore.fit);
   }
 
   /** Arranges and turns the pages otherwise; the page in sight stays in sight. */
