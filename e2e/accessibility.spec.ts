@@ -120,6 +120,25 @@ for (const scheme of ['light', 'dark'] as const) {
       expect(await complaints(page, LIST), 'list of marks').toEqual([]);
     });
 
+    test('about the document, how pages lie, and two places', async ({ page }) => {
+      await openDesk(page);
+      await openDocument(page, 'How barnacles choose a rock');
+      await page.getByTestId('stage').focus();
+      await page.keyboard.press('i');
+      await expect(page.getByRole('dialog')).toContainText('Text: its words');
+      expect(await complaints(page, '[role=dialog]'), 'about').toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByTestId('stage').focus();
+      await page.keyboard.press('Shift+P');
+      await page.keyboard.press('h');
+      expect(await complaints(page), 'one page at a time').toEqual([]);
+      if (test.info().project.name !== 'wide') return;
+      await page.keyboard.press('Shift+P');
+      await page.keyboard.press('d');
+      await expect(page.getByRole('separator')).toBeVisible();
+      expect(await complaints(page), 'two places').toEqual([]);
+    });
+
     test('selected words', async ({ page }) => {
       await openDesk(page);
       await openDocument(page, 'How barnacles choose a rock');

@@ -182,3 +182,11 @@ test('Arabic letters that do not join leave room within a word, where spaces are
   ]);
   expect(readPrint(raw).text).toBe('بعد ذلك');
 });
+
+test('a word in capitals is broken at a line’s end as one in small letters is; a name with a hyphen is not', () => {
+  const broken = (...lines: string[]): readonly number[] =>
+    readPrint(rawPrint(column(lines, 50, 700))).breaks;
+  expect(broken('see shell builtin COM-', 'MANDS below')).toHaveLength(1);
+  expect(broken('see shell builtin com-', 'mands below')).toHaveLength(1);
+  expect(broken('the house of Saint-', 'Malo lies')).toHaveLength(0);
+});

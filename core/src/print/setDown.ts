@@ -126,12 +126,16 @@ class GrowingText {
 const HYPHEN = /[-\u00ad\u2010]/u;
 const LETTER_LAST = /\p{L}$/u;
 const SMALL_FIRST = /^\p{Ll}/u;
+const CAPITALS_LAST = /\p{Lu}\p{Lu}$/u;
+const CAPITALS_FIRST = /^\p{Lu}\p{Lu}/u;
 
-/** A line ends in a hyphen that only the end of the line has put there when the next goes on with a small letter. */
+/** A line ends in a hyphen that only the end of the line has put there when the next goes on with a small letter, or all is set in capitals. */
 function isBroken(text: string, line: PrintLine, next: PrintLine): boolean {
   if (!HYPHEN.test(text[line.to - 1])) return false;
   if (next.angle !== line.angle || next.running !== line.running) return false;
   // Two units hold any one letter.
   const before = text.slice(Math.max(line.from, line.to - 3), line.to - 1);
-  return LETTER_LAST.test(before) && SMALL_FIRST.test(text.slice(next.from, next.from + 2));
+  const after = text.slice(next.from, next.from + 2);
+  if (CAPITALS_LAST.test(before) && CAPITALS_FIRST.test(after)) return true;
+  return LETTER_LAST.test(before) && SMALL_FIRST.test(after);
 }
