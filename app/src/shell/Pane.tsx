@@ -1,6 +1,12 @@
 import { type ReactNode, useCallback, useEffect, useLayoutEffect, useMemo, useState } from 'react';
 import { useStore } from 'zustand';
-import { type DocumentSession, SessionContext, useSessionState, useSettings } from '@/session';
+import {
+  type DocumentSession,
+  SessionContext,
+  usePageNames,
+  useSessionState,
+  useSettings,
+} from '@/session';
 import {
   AttendedContext,
   type SourcePictures,
@@ -91,6 +97,7 @@ export function Pages(props: { name: PaneName; panes: Panes; features: readonly 
   const { session, pictures } = useReader();
   const isActive = useStore(panes.store, (s) => s.active === name);
   const feed = useMarkFeed(session);
+  const nameOf = usePageNames();
   const onPage = useCallback(
     (index: number) =>
       features.map(
@@ -110,6 +117,7 @@ export function Pages(props: { name: PaneName; panes: Panes; features: readonly 
           pictures={pictures}
           marks={feed}
           label={`${name === 'first' ? 'Pages' : 'More pages'} of ${session.desk.title}`}
+          nameOf={nameOf}
           renderOnPage={onPage}
         >
           <WritingLayer features={features} />

@@ -1,6 +1,6 @@
 import { CONTINUOUS } from '@marginalis/core/geometry';
 import { type ReactNode, useMemo, useState } from 'react';
-import { useSession, useSessionState, useSettings } from '@/session';
+import { usePageNames, useSession, useSessionState, useSettings } from '@/session';
 import { Stage, StageProvider, type StagePlace, useMarkFeed, useStage } from '@/stage';
 import { type HeldReader, ReaderContext, useReader } from './ReaderContext';
 import { WritingLayer } from './WritingLayer';
@@ -24,10 +24,11 @@ function Held({ label, children }: { label: string; children?: ReactNode }) {
   const session = useSession();
   const { controller } = useStage();
   const feed = useMarkFeed(session);
+  const nameOf = usePageNames();
   const reader = useMemo<HeldReader>(() => ({ ...outer, stage: controller }), [outer, controller]);
   return (
     <ReaderContext.Provider value={reader}>
-      <Stage pictures={outer.pictures} marks={feed} label={label}>
+      <Stage pictures={outer.pictures} marks={feed} label={label} nameOf={nameOf}>
         <WritingLayer features={outer.features} />
         {children}
       </Stage>

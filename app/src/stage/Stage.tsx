@@ -10,16 +10,20 @@ import type { HeldStage } from './StageProvider';
 /** Pages kept ready on either side of those seen. */
 const SPARE = 1;
 
+const numberOf = (index: number): string => String(index + 1);
+
 /** The window onto the page stack. Pages are mounted only near where they are seen. */
 export function Stage(props: {
   pictures: SourcePictures;
   marks: MarkFeed | null;
   label: string;
+  /** What a page, from 0, is called; its number without. */
+  nameOf?: (index: number) => string;
   /** Drawn into page `index`, stretching with it. */
   renderOnPage?: (index: number) => ReactNode;
   children?: ReactNode;
 }) {
-  const { pictures, marks, label, renderOnPage, children } = props;
+  const { pictures, marks, label, nameOf = numberOf, renderOnPage, children } = props;
   const hold = useStage() as HeldStage;
   const { controller } = hold;
   const { first, last, look } = useSight();
@@ -80,6 +84,7 @@ export function Stage(props: {
           key={controller.pages[index].id}
           page={controller.pages[index]}
           index={index}
+          name={nameOf(index)}
           pictures={pictures}
           look={look}
           marks={marks}

@@ -24,12 +24,13 @@ const sepia = {
 export const StagePage = memo(function StagePage(props: {
   page: Page;
   index: number;
+  name: string;
   pictures: SourcePictures;
   marks: MarkFeed | null;
   look: PaperLook;
   renderOnPage?: (index: number) => ReactNode;
 }) {
-  const { page, index, pictures, marks, look, renderOnPage } = props;
+  const { page, index, name, pictures, marks, look, renderOnPage } = props;
   const { controller, fonts } = useStage();
   const host = useRef<HTMLDivElement>(null);
   const paper = useRef<HTMLDivElement>(null);
@@ -69,7 +70,7 @@ export const StagePage = memo(function StagePage(props: {
       ref={host}
       data-page={index + 1}
       role="group"
-      aria-label={`Page ${index + 1}`}
+      aria-label={`Page ${name}`}
       style={{
         position: 'absolute',
         left: 0,
