@@ -3,7 +3,8 @@ import { createContext, useContext, useSyncExternalStore } from 'react';
 import type { LoadedFonts } from './LoadedFonts';
 import type { PaperLook } from './look';
 import type { Writer } from './pointers';
-import type { StageController, StageSight } from './StageController';
+import type { StageSight } from './sight';
+import type { StageController } from './StageController';
 
 export interface StageHold {
   readonly controller: StageController;

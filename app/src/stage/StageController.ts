@@ -4,7 +4,6 @@ import {
   boxOfPoints,
   type Box,
   type Camera,
-  clampCamera,
   displayMatrix,
   spreadOf,
   transform,
@@ -15,8 +14,9 @@ import type { PageId } from '@marginalis/core/marks';
 import { KeptPapers } from './KeptPapers';
 import type { PaperLook } from './look';
 import type { PagePainter } from './PagePainter';
-import { type Fit, PLAIN_VIEW, type StagePlace, type StageView, Visited } from './place';
-import { StageCamera } from './StageCamera';
+import { type StagePlace, type StageView, Visited } from './place';
+import { NOTHING, type StageSight } from './sight';
+import { TurningCamera } from './TurningCamera';
 import { Touches } from './touches';
 
 /** After so long without a change of zoom, pages are drawn anew at the new scale, ms. */
@@ -25,13 +25,6 @@ const SETTLE = 140;
 const EDGE = 8;
 /** What is gone to stands so far from the head of the window, CSS pixels. */
 const SPOT = 24;
-/** Of the window's width, what a spread is drawn aside before the next one comes; and a finger so fast turns it at once, CSS pixels a ms. */
-const TURNED = 0.25;
-const FLICK = 0.4;
-/** A spread comes to rest within, ms. */
-const SLIDE = 180;
-/** Scrolling goes on to the next spread no sooner again, ms. */
-const ONE_TURN = 350;
 /** One may want to come back from farther than so many heights of the window, or spreads. */
 const FAR = 1.5;
 
@@ -40,49 +33,8 @@ interface Mounted {
   readonly painter: PagePainter;
 }
 
-/** What the rest of the screen shows of the stage. */
-export interface StageSight {
-  readonly first: number;
-  readonly last: number;
-  /** The page that has the upper third of the window. */
-  readonly current: number;
-  readonly zoom: number;
-  readonly fit: Fit;
-  readonly view: StageView;
-  /** How many pages there are. */
-  readonly count: number;
-  /** Where one was before the last jump; null without one, and when one is there again. */
-  readonly before: StagePlace | null;
-  /** Where one was before going back there; null when one has not. */
-  readonly after: StagePlace | null;
-  /** A place that is held: one goes there and back with one tap; null without one. */
-  readonly held: StagePlace | null;
-  /** So much of the window's head is covered by what is said over the pages, CSS pixels. */
-  readonly covered: number;
-  /** How paper is seen. */
-  readonly look: PaperLook;
-  /** What another window shows of a page, points from its upper left corner as seen; null without one. */
-  readonly framed: { readonly index: number; readonly area: Box } | null;
-}
-
-const NOTHING: StageSight = {
-  first: 0,
-  last: 0,
-  current: 0,
-  zoom: 1,
-  fit: 'width',
-  view: PLAIN_VIEW,
-  count: 0,
-  before: null,
-  after: null,
-  held: null,
-  covered: 0,
-  framed: null,
-  look: 'plain',
-};
-
 /** Puts the mounted pages where the camera sees them, and says what is in sight. Not React's business. */
-export class StageController extends StageCamera {
+export class StageController extends TurningCamera {
   /** The print of pages that went out of sight. */
   readonly papers = new KeptPapers();
   /** Taps and holds of fingers that move the paper. */
@@ -96,10 +48,6 @@ export class StageController extends StageCamera {
   private readonly visited = new Visited();
   private held: StagePlace | null = null;
   private fitBefore: { readonly fit: 'width' | 'page'; readonly zoom: number } | null = null;
-  /** The camera as a spread that comes to rest has moved it last. */
-  private sliding: Camera | null = null;
-  /** When scrolling went on to another spread last. */
-  private spreadTurned = -Infinity;
   /** Where one begins, once the window's size is known. */
   private beginning: StagePlace | null = null;
   private readonly listeners = new Set<() => void>();
@@ -204,19 +152,6 @@ export class StageController extends StageCamera {
     this.goToPage(spreads[Math.min(spreads.length - 1, Math.max(0, to))]?.first ?? 0);
   }
 
-  /** Scrolls by CSS pixels; where pages are seen one spread at a time the next one comes at the end of this. */
-  scroll(dx: number, dy: number): void {
-    const { x, y } = this.camera;
-    this.pan(dx, dy);
-    const { camera } = this;
-    const hasMoved = Math.hypot(camera.x - x, camera.y - y) * camera.zoom > 0.5;
-    if (this.stack.flow === 'down' || hasMoved) return;
-    const now = performance.now();
-    if (now - this.spreadTurned < ONE_TURN) return;
-    this.spreadTurned = now;
-    this.goSpreads(dx + dy < 0 ? 1 : -1);
-  }
-
   /** Goes to a page that has just been added, once it is among the pages here: React tells of it with the next frame. */
   goToAdded(id: PageId, then: () => void = () => undefined): void {
     requestAnimationFrame(() => {
@@ -225,54 +160,6 @@ export class StageController extends StageCamera {
       this.goToPage(at);
       then();
     });
-  }
-
-  /** Fingers take hold of the paper. */
-  grip(): void {
-    if (this.stack.flow === 'sideways') this.gripped = this.spreadOn(this.camera);
-  }
-
-  /** They let go of it, at a speed in CSS pixels a ms; true where it comes to rest on a spread by itself. */
-  letGo(speed: Vec): boolean {
-    const { gripped, camera, view } = this;
-    this.gripped = null;
-    if (gripped === null) return false;
-    const kept = clampCamera(camera, this.partAt(gripped), view);
-    const beyond = (camera.x - kept.x) * camera.zoom;
-    if (Math.abs(beyond) < 1) {
-      this.moved();
-      return false;
-    }
-    const way = Math.sign(beyond);
-    const isTurned = Math.abs(beyond) > TURNED * view.width || -way * speed.x > FLICK;
-    const { spreads } = this.stack;
-    const to = Math.min(spreads.length - 1, Math.max(0, isTurned ? gripped + way : gripped));
-    const { minX, maxX } = spreads[to].box;
-    const x = way > 0 ? minX : maxX - view.width / camera.zoom;
-    this.slide(to === gripped ? kept : clampCamera({ ...camera, x }, this.partAt(to), view));
-    return true;
-  }
-
-  /** Moves the camera there in a moment; anything else that moves it ends that. */
-  private slide(to: Camera): void {
-    const from = this.camera;
-    const begun = performance.now();
-    const isStill = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
-    const step = (now: number): void => {
-      const part = isStill ? 1 : Math.min(1, (now - begun) / SLIDE);
-      const eased = 1 - (1 - part) ** 3;
-      const at = (key: 'x' | 'y'): number => from[key] + (to[key] - from[key]) * eased;
-      const camera = { ...to, x: at('x'), y: at('y') };
-      this.sliding = part < 1 ? camera : null;
-      this.camera = camera;
-      this.moved();
-      if (part < 1) requestAnimationFrame((next) => this.camera === camera && step(next));
-    };
-    step(begun);
-  }
-
-  protected override isMoving(): boolean {
-    return super.isMoving() || this.sliding === this.camera;
   }
 
   /** Goes so far through the pages, 0–1: what lies there is in the middle of the window. */

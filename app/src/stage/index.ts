@@ -16,7 +16,8 @@ export {
   useSight,
   type StageHold,
 } from './StageContext';
-export type { StageController, StageSight } from './StageController';
+export type { StageController } from './StageController';
+export type { StageSight } from './sight';
 export type { StagePlace, StageView } from './place';
 export { QuadsOnPage, type ShownQuads } from './QuadsOnPage';
 export { NIGHT_FILTER, type PaperLook } from './look';
