@@ -351,3 +351,19 @@ test('one page at a time: a finger draws the next one in, and a little way comes
   await swipe(60, 300);
   await expect(numberField).toHaveValue('1');
 });
+
+test('a place is held, and one tap flips between it and where one reads on', async ({ page }) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  await command(page, 'Hold this place');
+  await page.keyboard.press('End');
+  const held = page.getByRole('group', { name: 'Place held' });
+  const numberField = page.getByRole('textbox', { name: /^Page/ });
+  await expect(numberField).toHaveValue('6');
+  await held.getByRole('button', { name: 'Flip to page 1' }).click();
+  await expect(numberField).toHaveValue('1');
+  await held.getByRole('button', { name: 'Flip to page 6' }).click();
+  await expect(numberField).toHaveValue('6');
+  await held.getByRole('button', { name: 'Let the place go' }).click();
+  await expect(held).toHaveCount(0);
+});
