@@ -11,7 +11,7 @@ export interface Stood extends StagePlace {
   /** A place that was held. */
   readonly held?: StagePlace | null;
   readonly panels?: ShellState['panels'];
-  readonly beside?: Beside | null;
+  readonly beside?: (Beside & { readonly share: number }) | null;
 }
 
 /** Has stand around a document what stood there last, where there is room: what is beside it, and panels by which one finds one's way. */
@@ -23,7 +23,10 @@ export function useWhatStood(
   const [first] = useState(stood);
   useEffect(() => {
     if (!first || window.innerWidth < WIDE_FROM) return;
-    if (first.beside) shell.panes.open(first.beside, true);
+    if (first.beside) {
+      shell.panes.divide(first.beside.share);
+      shell.panes.open(first.beside, true);
+    }
     for (const { id, side, way } of features.flatMap(({ panels = [] }) => panels))
       if (way && first.panels?.[side] === id) shell.openPanel(side, id);
   }, [first, shell, features]);

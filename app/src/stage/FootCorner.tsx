@@ -1,6 +1,9 @@
 import type { ReactNode } from 'react';
 import { Area } from '@/ui';
 
+/** Beside the way to the writing window, which stands in the corner itself, CSS pixels from the window's side. */
+export const BESIDE_OPENER = 64;
+
 /** At the foot of the window, away from the writing hand; a pen writes through it. */
 export function FootCorner(props: {
   hand: 'right' | 'left';

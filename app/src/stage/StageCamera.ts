@@ -90,8 +90,10 @@ export abstract class StageCamera {
     const at = known ?? Math.min(current, pages.length - 1);
     if (this.fit !== 'free' && this.stack.width !== from.width) this.refit(at);
     // Where the page is gone its place is taken by another, which need not be as wide.
-    const moved = known === undefined ? (this.stack.width - from.width) / 2 : 0;
-    const dx = known === undefined ? moved : this.stack.lefts[at] - from.lefts[current];
+    const dx =
+      known === undefined
+        ? (this.stack.width - from.width) / 2
+        : this.stack.lefts[at] - from.lefts[current];
     const dy = this.stack.tops[at] - from.tops[current];
     const camera = { ...this.camera, x: x + dx, y: y + dy };
     this.camera = clampCamera(camera, this.partAt(spreadOf(this.stack, at)), this.view);

@@ -9,7 +9,8 @@ export interface StageView extends Arrangement {
   readonly turn: 0 | 90 | 180 | 270;
 }
 
-export const PLAIN_VIEW: StageView = { ...CONTINUOUS, turn: 0 };
+/** Pages one below the other, as they came; facing, the first would lie by itself. */
+export const PLAIN_VIEW: StageView = { ...CONTINUOUS, cover: true, turn: 0 };
 
 /** What one sees of a document, whatever the window's size. */
 export interface StagePlace {

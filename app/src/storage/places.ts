@@ -30,13 +30,15 @@ const placeShape = seenShape.shape({
     turn: mixed<0 | 90 | 180 | 270>()
       .oneOf([0, 90, 180, 270] as const)
       .required(),
-  }).default({ across: 1, cover: false, flow: 'down', turn: 0 }),
+  }).default({ across: 1, cover: true, flow: 'down', turn: 0 }),
   /** A place that was held. */
   held: seenShape.nullable().default(null),
   /** What stood beside it, where there is room for that: null for the same document. */
   beside: object({
     document: string().max(100).nullable().default(null),
     place: seenShape.nullable().default(null),
+    /** What the first has of the width. */
+    share: number().min(0).max(1).default(0.5),
   })
     .nullable()
     .default(null),

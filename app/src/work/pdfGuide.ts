@@ -1,3 +1,4 @@
+import { plainText } from '@marginalis/core/about';
 import type { Box } from '@marginalis/core/geometry';
 import { cornerOf, type FilePlace, type OutlineEntry } from '@marginalis/core/guide';
 import type * as pdfjs from 'pdfjs-dist';
@@ -106,7 +107,7 @@ export class PdfGuide {
     const texts: string[] = [];
     const read = (node: unknown, depth: number): void => {
       const { alt, children } = (node ?? {}) as { alt?: unknown; children?: unknown };
-      const text = typeof alt === 'string' ? plain(alt) : '';
+      const text = plain(alt);
       if (text && texts.length < MOST_PICTURES) texts.push(text);
       if (!Array.isArray(children) || depth === DEEPEST) return;
       for (const child of children.slice(0, MOST_ENTRIES)) read(child, depth + 1);
@@ -157,9 +158,5 @@ const orNothing = <T>(asked: Promise<T>): Promise<T | null> =>
 const addressOf = (url: unknown): string | null =>
   typeof url === 'string' && ADDRESS.test(url) ? url : null;
 
-/** Without what would break a line, or turn it round. */
-const plain = (text: string): string =>
-  text
-    .replace(/[\p{Cc}\s\u202a-\u202e\u2066-\u2069]+/gu, ' ')
-    .trim()
-    .slice(0, LONGEST);
+/** As one line that can be shown. */
+const plain = (text: unknown): string => plainText(text, LONGEST) ?? '';

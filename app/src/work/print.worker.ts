@@ -46,7 +46,7 @@ async function answerTo({ ask }: PrintRequest, tell: (answer: Answer) => void): 
     await everyPage(text, tell, (page) => text.page(page));
     return { ok: true, headings: text.headings() };
   }
-  if (ask.is === 'kinds') {
+  if (ask.is === 'counts') {
     let counts = NO_PAGES;
     await everyPage(text, tell, (page) => {
       const words = text.page(page).text;

@@ -34,7 +34,7 @@ export interface PrintRequest {
     /** What headings it has; every page is read for it. Answered as {@link SearchAsk} is. */
     | { readonly is: 'headings' }
     /** What stands on its pages, counted; every page is read for it. Answered as {@link SearchAsk} is. */
-    | { readonly is: 'kinds' }
+    | { readonly is: 'counts' }
     /** Ends a search before. Answered as it goes on; the last answer says that it is done. */
     | SearchAsk;
 }
@@ -155,7 +155,7 @@ export class PrintReader {
    */
   async pageCounts(tell: (news: SearchNews) => void): Promise<PageCounts> {
     await this.opened();
-    const answer = await this.send({ is: 'kinds' }, [], (news) => {
+    const answer = await this.send({ is: 'counts' }, [], (news) => {
       if ('read' in news) tell(news);
     });
     if (!answer.ok) throw new PrintError(answer.message);

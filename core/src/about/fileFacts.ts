@@ -21,11 +21,11 @@ const LONGEST = 300;
 /** What would break a line or turn it round. */
 const UNFIT = /[\p{Cc}\s\u202a-\u202e\u2066-\u2069]+/gu;
 
-/** A text of a file as one line that can be shown; null where there is none. */
-export function plainText(value: unknown): string | null {
+/** A text of a file as one line that can be shown, no longer than `longest` characters; null where there is none. */
+export function plainText(value: unknown, longest = LONGEST): string | null {
   if (typeof value !== 'string') return null;
   const text = value.replace(UNFIT, ' ').trim();
-  return text.length > LONGEST ? `${text.slice(0, LONGEST)}…` : text || null;
+  return text.length > longest ? `${text.slice(0, longest)}…` : text || null;
 }
 
 /** The facts of a document information dictionary (ISO 32000-1 §14.3.3), whose values may be anything. */

@@ -8,8 +8,7 @@ import {
   transform,
   type Vec,
 } from '../geometry/index.ts';
-import type { DrawnShapes } from '../print/index.ts';
-import { NO_SHAPES } from '../print/index.ts';
+import { type DrawnShapes, NO_SHAPES } from '../print/index.ts';
 import type { PdfiumModule } from './module.ts';
 
 /** Of FPDFPageObj_GetType and FPDFPathSegment_GetType (fpdf_edit.h). */
@@ -99,9 +98,7 @@ function readPath(
   const count = pdfium.FPDFPath_CountSegments(path);
   if (count < 2 || count > MOST_PIECES) return;
   if (!pdfium.FPDFPath_GetDrawMode(path, scratch, scratch + 4)) return;
-  const [filled, stroked] = module.HEAPU8.subarray(scratch, scratch + 5).filter(
-    (_, k) => k % 4 === 0,
-  );
+  const [filled, stroked] = [module.HEAPU8[scratch], module.HEAPU8[scratch + 4]];
   const isFilled = filled > 0 && isSeen(module, path, 'fill', scratch);
   const isStroked = stroked > 0 && isSeen(module, path, 'stroke', scratch);
   if (!isFilled && !isStroked) return;
@@ -128,14 +125,15 @@ function readPath(
 
 /** Whether a colour can be seen on paper. */
 function isSeen(
-  { wasmExports: pdfium, HEAPU8 }: PdfiumModule,
+  module: PdfiumModule,
   path: number,
   what: 'fill' | 'stroke',
   scratch: number,
 ): boolean {
+  const { wasmExports: pdfium } = module;
   const ask = what === 'fill' ? pdfium.FPDFPageObj_GetFillColor : pdfium.FPDFPageObj_GetStrokeColor;
   if (!ask(path, scratch, scratch + 4, scratch + 8, scratch + 12)) return true;
-  const [red, green, blue, alpha] = [0, 4, 8, 12].map((k) => HEAPU8[scratch + k]);
+  const [red, green, blue, alpha] = [0, 4, 8, 12].map((k) => module.HEAPU8[scratch + k]);
   return alpha > 0 && Math.min(red, green, blue) < LIGHT;
 }
 

@@ -18,7 +18,7 @@ export function kindInWords(counts: PageCounts): string {
 }
 
 /** One size of page: "A4, 210 × 297 mm". */
-const sizeInWords = ({ name, width, height }: PageSize): string => {
+const pageSizeInWords = ({ name, width, height }: PageSize): string => {
   const measured = `${width} × ${height} mm`;
   if (!name) return measured;
   return `${name}${width > height ? ' landscape' : ''}, ${measured}`;
@@ -32,8 +32,10 @@ export function pagesInWords(sizes: readonly PageSize[]): string {
   const count = sizes.reduce((sum, size) => sum + size.count, 0);
   const [first] = sizes;
   if (!first) return 'None';
-  if (sizes.length === 1) return `${count}, ${sizeInWords(first)}`;
-  const said = sizes.slice(0, MOST_SIZES).map((size) => `${size.count} of ${sizeInWords(size)}`);
+  if (sizes.length === 1) return `${count}, ${pageSizeInWords(first)}`;
+  const said = sizes
+    .slice(0, MOST_SIZES)
+    .map((size) => `${size.count} of ${pageSizeInWords(size)}`);
   const more = sizes.length - MOST_SIZES;
   return `${count}: ${said.join('; ')}${more > 0 ? `; ${more} other sizes` : ''}`;
 }

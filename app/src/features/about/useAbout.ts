@@ -51,13 +51,18 @@ export function useAbout(): AboutDocument & { showLayer: (id: string, shown: boo
     };
   }, [session, pictures, source]);
   const showLayer = (id: string, shown: boolean): void => {
-    const self = pictures(source)?.about;
-    void self?.show(id, shown).then(async () => {
+    const show = async (): Promise<void> => {
+      const self = pictures(source)?.about;
+      await self?.show(id, shown);
       thumbnails.forget();
       for (const pane of Object.values(shell.panes.store.getState().held))
         if (pane?.session === session) pane.stage.renewPaper();
-      const layers = await self.layers();
+      const layers = (await self?.layers()) ?? null;
       setAbout((before) => ({ ...before, layers }));
+    };
+    show().catch((e: unknown) => {
+      console.warn('A layer was not shown, or not hidden.', e);
+      setAbout((before) => ({ ...before, trouble: 'This layer cannot be shown or hidden.' }));
     });
   };
   return { ...about, showLayer };

@@ -227,18 +227,19 @@ export class InkWriter implements InstrumentWriter {
     }
     // It may have been read since the pen moved last.
     if (stroke.lays) stroke.along = this.laid(stroke);
-    let whole = asWritten(stroke);
+    const id = crypto.randomUUID();
+    let whole = asWritten(stroke, id);
     const draw = (finished: FinishedStroke | null): void => {
       const { document } = session.store.getState();
       session.dispatch(
         finished ? drawFinished(document, whole, finished) : drawInk(document, whole),
       );
-      if (stroke.by === 'touch') session.fingers.noteWrote(whole.id);
+      if (stroke.by === 'touch') session.fingers.noteWrote(id);
       this.teach(stroke);
       const { settle } = useSettings.getState();
       const consider = (): void =>
         session.offers.considerTidy(
-          whole.id,
+          id,
           instrument.tidy,
           settle,
           finished?.found,
@@ -256,7 +257,7 @@ export class InkWriter implements InstrumentWriter {
     const read = session.print.of(page).then(
       () => {
         stroke.along = this.laid(stroke);
-        whole = { ...asWritten(stroke), id: whole.id };
+        whole = asWritten(stroke, id);
       },
       () => undefined,
     );
@@ -265,9 +266,9 @@ export class InkWriter implements InstrumentWriter {
 }
 
 /** A stroke as it goes into the document: along the print where it runs along it. */
-function asWritten({ along, instrument, samples, pageId }: Stroke): WrittenStroke {
+function asWritten({ along, instrument, samples, pageId }: Stroke, id: string): WrittenStroke {
   return {
-    id: crypto.randomUUID(),
+    id,
     page: pageId,
     instrument: along ? laidWith(instrument, along) : instrument,
     samples: along?.samples ?? samples,

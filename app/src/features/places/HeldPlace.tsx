@@ -1,11 +1,8 @@
 import { StyleSheet, View } from 'react-native';
 import { useTheme } from 'react-native-paper';
 import { usePageNames, useSettings } from '@/session';
-import { FootCorner, useSight, useStage } from '@/stage';
+import { BESIDE_OPENER, FootCorner, useSight, useStage } from '@/stage';
 import { Action, IconAction, paperIcon } from '@/ui';
-
-/** Beside the way to the writing window, CSS pixels from the window's side. */
-const BESIDE = 64;
 
 /** The place that is held: one tap flips there and back. */
 export function HeldPlace() {
@@ -17,7 +14,7 @@ export function HeldPlace() {
   const index = held ? controller.indexOf(held.page) : -1;
   if (index < 0) return null;
   return (
-    <FootCorner hand={hand} inset={BESIDE}>
+    <FootCorner hand={hand} inset={BESIDE_OPENER}>
       <View
         role="group"
         aria-label="Place held"

@@ -3,7 +3,14 @@ import { StyleSheet } from 'react-native';
 import { useTheme } from 'react-native-paper';
 import { usePageNames, useSettings } from '@/session';
 import { type Reader, useReader } from '@/shell';
-import { FootCorner, type StageController, type StagePlace, useSight, useStage } from '@/stage';
+import {
+  BESIDE_OPENER,
+  FootCorner,
+  type StageController,
+  type StagePlace,
+  useSight,
+  useStage,
+} from '@/stage';
 import { keepPlace, readPlace } from '@/storage';
 import { Action, paperIcon } from '@/ui';
 
@@ -11,8 +18,6 @@ import { Action, paperIcon } from '@/ui';
 const RESTED = 400;
 /** The way back is offered for so long, ms; its keys know it longer. */
 const OFFERED = 12_000;
-/** Beside the way to the writing window, CSS pixels from the window's side. */
-const BESIDE = 64;
 
 const NO_PANELS = { roll: null, margin: null } as const;
 
@@ -24,7 +29,7 @@ function seenIn(stage: StageController) {
 
 /** Keeps what one sees of a document, and what stands around it. */
 async function keepWhatStands({ session, shell, stage }: Reader): Promise<void> {
-  const { held, beside } = shell.panes.store.getState();
+  const { held, beside, share } = shell.panes.store.getState();
   const { id } = session.desk;
   if (held.first?.session !== session) {
     // What stands around it when it is read alone stays as it was.
@@ -36,7 +41,7 @@ async function keepWhatStands({ session, shell, stage }: Reader): Promise<void> 
   return keepPlace(id, {
     ...seenIn(held.first.stage),
     panels: shell.store.getState().panels,
-    beside: beside && { document: beside.document, place: second ?? beside.place },
+    beside: beside && { document: beside.document, place: second ?? beside.place, share },
   });
 }
 
@@ -89,7 +94,7 @@ function WayBack({ before }: { before: StagePlace }) {
   }, []);
   if (!offered) return null;
   return (
-    <FootCorner hand={hand} inset={BESIDE}>
+    <FootCorner hand={hand} inset={BESIDE_OPENER}>
       <Action
         mode="outlined"
         icon={paperIcon('undo')}

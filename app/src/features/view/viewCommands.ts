@@ -4,7 +4,7 @@ import type { StageView } from '@/stage';
 /** How pages are arranged and turned, each a switch of its own. */
 export function viewCommands({ stage }: Reader): readonly Command[] {
   const view = (): StageView => stage.getSight().view;
-  const change = (part: Partial<StageView>) => () => stage.setView({ ...view(), ...part });
+  const change = (part: Partial<StageView>): void => stage.setView({ ...view(), ...part });
   const isFacing = (): boolean => view().across === 2;
   return [
     {
@@ -15,7 +15,7 @@ export function viewCommands({ stage }: Reader): readonly Command[] {
       icon: 'facing',
       keys: ['Shift+D'],
       on: isFacing,
-      run: () => change({ across: isFacing() ? 1 : 2, cover: view().cover || !isFacing() })(),
+      run: () => change({ across: isFacing() ? 1 : 2 }),
     },
     {
       id: 'cover-alone',
@@ -25,7 +25,7 @@ export function viewCommands({ stage }: Reader): readonly Command[] {
       icon: 'facing',
       able: isFacing,
       on: () => view().cover,
-      run: () => change({ cover: !view().cover })(),
+      run: () => change({ cover: !view().cover }),
     },
     {
       id: 'page-by-page',
@@ -35,7 +35,7 @@ export function viewCommands({ stage }: Reader): readonly Command[] {
       icon: 'pageByPage',
       keys: ['Shift+P'],
       on: () => view().flow === 'sideways',
-      run: () => change({ flow: view().flow === 'sideways' ? 'down' : 'sideways' })(),
+      run: () => change({ flow: view().flow === 'sideways' ? 'down' : 'sideways' }),
     },
     {
       id: 'turn-for-reading',
@@ -44,7 +44,7 @@ export function viewCommands({ stage }: Reader): readonly Command[] {
       also: 'rotate 90 degrees clockwise landscape',
       icon: 'turn',
       keys: ['Shift+R'],
-      run: () => change({ turn: ((view().turn + 90) % 360) as StageView['turn'] })(),
+      run: () => change({ turn: ((view().turn + 90) % 360) as StageView['turn'] }),
     },
     {
       id: 'full-screen',
