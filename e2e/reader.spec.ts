@@ -37,8 +37,8 @@ test('is sharp at every zoom, drawn anew after zooming, in tiles when large', as
     Math.max(...[...document.querySelectorAll('canvas')].map((c) => c.width * c.height)),
   );
   expect(largest).toBeLessThanOrEqual(8_000_000);
-  for (let i = 0; i < 18; i++) await page.getByRole('button', { name: 'Zoom out' }).click();
-  await expect(page.getByText('25 %')).toBeVisible();
+  for (let i = 0; i < 20; i++) await page.getByRole('button', { name: 'Zoom out' }).click();
+  await expect(page.getByText('10 %')).toBeVisible();
   await expect.poll(() => sharpness(page)).toBeCloseTo(1, 1);
 });
 

@@ -14,7 +14,6 @@ import {
   fitWidthZoom,
   invertMatrix,
   type Matrix,
-  growBox,
   PAGE_GAP,
   pagesInBand,
   type PageStack,
@@ -128,16 +127,18 @@ export abstract class StageCamera {
   }
 
   /** What the camera is kept over while it shows a spread: where spreads lie beside each other that one alone. */
-  protected partAt(spread: number): Box {
+  protected partAt(spread: number, { zoom } = this.camera): Box {
     const { stack, gripped } = this;
     const { spreads } = stack;
     if (stack.flow === 'down' || spreads.length === 0) return wholeStack(stack);
     const { box: middle } = spreads[gripped ?? spread];
-    const around = FIT_MARGIN / this.camera.zoom;
-    if (gripped === null) return growBox(middle, around);
+    // Beside it the camera has room of its own.
+    const above = FIT_MARGIN / zoom;
+    const part = { ...middle, minY: middle.minY - above, maxY: middle.maxY + above };
+    if (gripped === null) return part;
     const { box: before } = spreads[Math.max(0, gripped - 1)];
     const { box: after } = spreads[Math.min(spreads.length - 1, gripped + 1)];
-    return growBox({ ...middle, minX: before.minX, maxX: after.maxX }, around);
+    return { ...part, minX: before.minX, maxX: after.maxX };
   }
 
   /** The spread that a camera shows the middle of. */
@@ -149,7 +150,7 @@ export abstract class StageCamera {
 
   /** Moves the camera, and keeps it over a spread where it shows one at a time. */
   protected move(camera: Camera, spread = this.spreadOn(camera)): void {
-    this.camera = clampCamera(camera, this.partAt(spread), this.view);
+    this.camera = clampCamera(camera, this.partAt(spread, camera), this.view);
     this.moved();
   }
 

@@ -217,3 +217,28 @@ test('a zoom that was held for a panel is fitted again, unless somebody has zoom
   stage.fitAgain();
   expect(stage.getSight()).toMatchObject({ fit: 'free', zoom: 3 });
 });
+
+test.each([
+  [390, 844],
+  [1200, 700],
+])(
+  'one page, or two, at a time stands in the middle of a window of %i × %i, wherever one came from',
+  (width, height) => {
+    const stage = stageOf(9);
+    stage.resize(width, height);
+    for (const across of [2, 1] as const) {
+      stage.setView({ across, cover: true, flow: 'sideways', turn: 0 });
+      for (const by of [1, 1, -1]) {
+        stage.goSpreads(by);
+        const { current } = stage.getSight();
+        const { zoom } = stage.getCamera();
+        const last = current + across - 1;
+        const [left, top] = stage.cornerOf(current);
+        const right = stage.cornerOf(last)[0] + stage.stack.widths[last] * zoom;
+        expect(left).toBeCloseTo(width - right, 3);
+        expect(top).toBeCloseTo(height - top - stage.stack.heights[current] * zoom, 3);
+        expect(left).toBeGreaterThan(7);
+      }
+    }
+  },
+);

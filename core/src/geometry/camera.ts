@@ -17,7 +17,8 @@ export interface Viewport {
 
 /** CSS pixels a point at 100 %: 96 CSS pixels and 72 points make an inch. */
 export const ACTUAL_SIZE = 96 / 72;
-export const MIN_ZOOM = 0.25 * ACTUAL_SIZE;
+/** Two facing pages fit a phone. */
+export const MIN_ZOOM = 0.1 * ACTUAL_SIZE;
 export const MAX_ZOOM = 8 * ACTUAL_SIZE;
 
 /** Space kept free around what is fitted into the window, CSS pixels. */
