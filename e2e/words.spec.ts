@@ -249,6 +249,19 @@ test('a scanned page is marked by area, which is said once', async ({ page }) =>
   await expect(page.getByRole('complementary', { name: 'Marks' })).toContainText(
     'Highlighted area',
   );
+
+  await take(page, 'Picker');
+  const middle = await placeOn(page, 1, 0.4, 0.12);
+  await pen.draw([middle, middle]);
+  const before = await inkOn(page, 1, 'highlights');
+  await dragGrip(page, 'Last corner of the area', [0.6, 0.2]);
+  await expect.poll(() => inkOn(page, 1, 'highlights')).toBeGreaterThan(1.5 * before);
+  const dragged = await inkOn(page, 1, 'highlights');
+  await page.getByRole('button', { name: 'First corner of the area' }).focus();
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect.poll(() => inkOn(page, 1, 'highlights')).toBeLessThan(dragged);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => inkOn(page, 1, 'highlights')).toBe(dragged);
 });
 
 test('a highlighter set to follow the print lies straight on the line it runs along; Shift lets one stroke lie as it is written', async ({

@@ -1,5 +1,11 @@
 import type { Page } from '@marginalis/core/document';
-import { type DrawnShapes, EMPTY_PRINT, NO_SHAPES, type Print } from '@marginalis/core/print';
+import {
+  type DrawnShapes,
+  EMPTY_PRINT,
+  NO_SHAPES,
+  type Print,
+  type Told,
+} from '@marginalis/core/print';
 import { readSource } from '@/storage';
 import { PrintReader } from '@/work';
 import { passwordFor } from './passwords';
@@ -18,6 +24,11 @@ export class SourcePrint {
     return 'paper' in shows
       ? EMPTY_PRINT
       : (this.readers.get(shows.source)?.known(shows.index) ?? null);
+  }
+
+  /** A page as it is told to those who do not see it; paper of our own says nothing. @throws PrintError when it cannot be read */
+  async told({ shows }: Page): Promise<readonly Told[]> {
+    return 'paper' in shows ? [] : this.readerOf(shows.source).told(shows.index);
   }
 
   /** The rules and dots that a page draws; paper of our own has none to meet. @throws PrintError when it cannot be read */

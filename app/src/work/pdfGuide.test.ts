@@ -89,25 +89,3 @@ test('of the annotations of a page only links count, and of those none that woul
   });
   expect(links[1].address).toBe('mailto:station@saltmarsh.example');
 });
-
-test('alternative texts are read from the structure of a page, in order, and no deeper than anyone writes', async () => {
-  const deep = (left: number): object =>
-    left === 0
-      ? { role: 'Figure', alt: 'far below' }
-      : { role: 'Sect', children: [deep(left - 1)] };
-  const tree = {
-    role: 'Root',
-    children: [
-      { role: 'Figure', alt: ' A limpet\nfrom the side ' },
-      { role: 'Sect', children: [{ role: 'Formula', alt: 'x squared' }, { role: 'P' }, null] },
-      deep(90),
-    ],
-  };
-  const page = { getStructTree: () => Promise.resolve(tree) };
-  const guide = guideOf({ getPage: () => Promise.resolve(page) });
-  expect(await guide.alternativesOn(0)).toEqual(['A limpet from the side', 'x squared']);
-  const none = guideOf({
-    getPage: () => Promise.resolve({ getStructTree: () => Promise.resolve(null) }),
-  });
-  expect(await none.alternativesOn(0)).toEqual([]);
-});

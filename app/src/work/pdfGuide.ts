@@ -99,23 +99,6 @@ export class PdfGuide {
     return pictureBoxes(fnArray, argsArray as unknown[][], OPS).slice(0, MOST_PICTURES);
   }
 
-  /** What a tagged file says of the pictures on a page, from 0, for those who do not see them; in reading order. */
-  async alternativesOn(index: number): Promise<readonly string[]> {
-    await this.begins;
-    const page = await this.doc.getPage(index + 1);
-    const tree = await orNothing(page.getStructTree());
-    const texts: string[] = [];
-    const read = (node: unknown, depth: number): void => {
-      const { alt, children } = (node ?? {}) as { alt?: unknown; children?: unknown };
-      const text = plain(alt);
-      if (text && texts.length < MOST_PICTURES) texts.push(text);
-      if (!Array.isArray(children) || depth === DEEPEST) return;
-      for (const child of children.slice(0, MOST_ENTRIES)) read(child, depth + 1);
-    };
-    read(tree, 0);
-    return texts;
-  }
-
   /** Where a destination, or the name of one, leads; null where that is nowhere in the file. */
   private async placeOf(dest: RawEntry['dest'] | undefined): Promise<FilePlace | null> {
     if (!dest) return null;

@@ -4,7 +4,7 @@ import { init } from '@embedpdf/pdfium';
 import { countPage, NO_PAGES } from '@marginalis/core/about';
 import { PdfRefusal } from '@marginalis/core/document';
 import { type OpenPrint, openPrint, type PdfiumModule } from '@marginalis/core/pdfium';
-import { DocumentText, type FoundOn, readPrint } from '@marginalis/core/print';
+import { DocumentText, type FoundOn, readPrint, toldOf } from '@marginalis/core/print';
 import type { PrintReply, PrintRequest, SearchAsk } from './printReader';
 
 /** Served by ourselves, beside the application. */
@@ -37,7 +37,8 @@ type Answer = PrintReply['answer'];
 async function answerTo({ ask }: PrintRequest, tell: (answer: Answer) => void): Promise<Answer> {
   if (ask.is === 'open') {
     opening = open(ask.bytes, ask.password);
-    return { ok: true, pageCount: (await opening).pdf.pageCount };
+    const { pageCount, isTagged } = (await opening).pdf;
+    return { ok: true, pageCount, isTagged };
   }
   if (!opening) throw new Error('No document is open.');
   const { pdf, text } = await opening;
@@ -55,6 +56,7 @@ async function answerTo({ ask }: PrintRequest, tell: (answer: Answer) => void): 
     return { ok: true, counts };
   }
   if (ask.is === 'shapes') return { ok: true, shapes: pdf.shapes(ask.page) };
+  if (ask.is === 'told') return { ok: true, told: toldOf(pdf.tagged(ask.page)) };
   const print = readPrint(pdf.raw(ask.page));
   text.keep(ask.page, print);
   return { ok: true, print };

@@ -20,7 +20,7 @@ class Stand {
   protected reply({ id, ask }: PrintRequest): void {
     const print = { ...EMPTY_PRINT, text: ask.is === 'page' ? `page ${ask.page}` : '' };
     const answer: PrintReply['answer'] =
-      ask.is === 'open' ? { ok: true, pageCount: 900 } : { ok: true, print };
+      ask.is === 'open' ? { ok: true, pageCount: 900, isTagged: false } : { ok: true, print };
     this.onmessage?.({ data: { id, answer } });
   }
 }

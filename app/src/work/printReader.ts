@@ -1,10 +1,12 @@
 import type { PageCounts } from '@marginalis/core/about';
-import type {
-  DrawnShapes,
-  FindOptions,
-  FoundOn,
-  PlacedHeading,
-  Print,
+import {
+  type DrawnShapes,
+  type FindOptions,
+  type FoundOn,
+  paragraphsOf,
+  type PlacedHeading,
+  type Print,
+  type Told,
 } from '@marginalis/core/print';
 import { createPrintWorker } from './createWorker';
 
@@ -31,6 +33,8 @@ export interface PrintRequest {
     /** From 0. */
     | { readonly is: 'page'; readonly page: number }
     | { readonly is: 'shapes'; readonly page: number }
+    /** How a page of a tagged file is told. */
+    | { readonly is: 'told'; readonly page: number }
     /** What headings it has; every page is read for it. Answered as {@link SearchAsk} is. */
     | { readonly is: 'headings' }
     /** What stands on its pages, counted; every page is read for it. Answered as {@link SearchAsk} is. */
@@ -42,12 +46,13 @@ export interface PrintRequest {
 export interface PrintReply {
   readonly id: number;
   readonly answer:
-    | { readonly ok: true; readonly pageCount: number }
+    | { readonly ok: true; readonly pageCount: number; readonly isTagged: boolean }
     | { readonly ok: true; readonly print: Print }
     | ({ readonly ok: true } & SearchNews)
     | { readonly ok: true; readonly headings: readonly PlacedHeading[] }
     | { readonly ok: true; readonly counts: PageCounts }
     | { readonly ok: true; readonly shapes: DrawnShapes }
+    | { readonly ok: true; readonly told: readonly Told[] }
     | { readonly ok: false; readonly message: string };
 }
 
@@ -70,6 +75,7 @@ export class PrintError extends Error {
 export class PrintReader {
   private worker: Worker | null = null;
   private opening: Promise<void> | null = null;
+  private isTagged = false;
   private closed = false;
   private count = 0;
   private readonly waiting = new Map<number, (answer: PrintReply['answer']) => void>();
@@ -95,6 +101,16 @@ export class PrintReader {
       this.read.delete(old);
     }
     return print;
+  }
+
+  /** A page (from 0) as it is told to those who do not see it: as its file's tags say, else as it is printed. @throws PrintError when it cannot be read */
+  async told(index: number): Promise<readonly Told[]> {
+    const print = await this.page(index);
+    if (!this.isTagged) return paragraphsOf(print);
+    const answer = await this.send({ is: 'told', page: index });
+    if (!answer.ok) throw new PrintError(answer.message);
+    if (!('told' in answer)) throw new PrintError('The page’s text did not come.');
+    return answer.told;
   }
 
   /** The rules and dots that a page (from 0) draws. @throws PrintError when it cannot be read */
@@ -212,6 +228,7 @@ export class PrintReader {
       bytes.buffer as ArrayBuffer,
     ]);
     if (!answer.ok) throw new PrintError(answer.message);
+    this.isTagged = 'isTagged' in answer && answer.isTagged;
   }
 
   /** Asks the worker; `meanwhile` hears what it answers before its last answer. */

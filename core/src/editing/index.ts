@@ -43,7 +43,7 @@ export {
 export { type IncomingInk, bringInInk } from './bringIn.ts';
 export { addPaper } from './pages.ts';
 export { addBookmark, moveBookmark, removeBookmark, renameBookmark } from './bookmarks.ts';
-export { type AreaMarking, markArea } from './markArea.ts';
+export { type AreaMarking, markArea, resizeArea } from './markArea.ts';
 export { type WordMarking, markWords } from './markWords.ts';
 export { rangeOfWords, stretchedWords, stretchWords } from './stretchWords.ts';
 export {

@@ -3,9 +3,16 @@ import { done, pageRefsFor } from '../../testing/marks.ts';
 import { SETTLING, YELLOW } from '../../testing/settling.ts';
 import { emptyDocument, marksOn } from '../document/index.ts';
 import { boxHeight, boxOfPoints, boxWidth, plainPage, type Vec } from '../geometry/index.ts';
-import { areaBetween, asWords, fromMarkRecord, kindFor, toMarkRecord } from '../kinds/index.ts';
+import {
+  areaBetween,
+  areaEnds,
+  asWords,
+  fromMarkRecord,
+  kindFor,
+  toMarkRecord,
+} from '../kinds/index.ts';
 import { type WordManner } from '../marks/index.ts';
-import { markArea } from './markArea.ts';
+import { markArea, resizeArea } from './markArea.ts';
 import { markWords } from './markWords.ts';
 import { restyleMarks } from './restyle.ts';
 import { startRubbing } from './rubbing.ts';
@@ -86,4 +93,41 @@ test('words marked beside an area stay by themselves, and nothing is found where
   const range = { from: 0, to: 9 };
   const marking = { id: 'w', page: 'p0', marker: YELLOW, print: SETTLING, range, madeAt: 5 };
   expect(marksOn(done(state, markWords(state, marking)), 'p0').size).toBe(2);
+});
+
+test('an area is found again between its ends, and one of them dragged makes it larger', () => {
+  const place = fc.record({
+    x: fc.double({ min: 20, max: 380, noNaN: true }),
+    y: fc.double({ min: 20, max: 780, noNaN: true }),
+  });
+  const manner = fc.constantFrom<WordManner>('highlight', 'underline', 'squiggle', 'strike');
+  const rotate = fc.constantFrom<0 | 90 | 180 | 270>(0, 90, 180, 270);
+  fc.assert(
+    fc.property(place, place, manner, rotate, (from, to, how, turn) => {
+      const page = { ...PAGE, rotate: turn };
+      const area = areaBetween(page, from, to, how);
+      const again = areaBetween(page, ...areaEnds(area, how), how);
+      again.quad.forEach((corner, k) => {
+        expect(corner.x).toBeCloseTo(area.quad[k].x, 6);
+        expect(corner.y).toBeCloseTo(area.quad[k].y, 6);
+      });
+    }),
+  );
+  const state = marked(at(100, 700), at(300, 650));
+  const mark = asWords([...marksOn(state, 'p0').values()][0]);
+  if (!mark) throw new Error('Nothing is marked.');
+  expect(resizeArea(mark, mark.strips[0])).toBeNull();
+  const larger = areaBetween(
+    PAGE,
+    at(350, 600),
+    areaEnds(mark.strips[0], 'highlight')[0],
+    'highlight',
+  );
+  const [next] = marksOn(done(state, resizeArea(mark, larger)), 'p0').values();
+  expect(boxOfPoints(asWords(next)?.strips[0].quad ?? [])).toEqual({
+    minX: 100,
+    minY: 600,
+    maxX: 350,
+    maxY: 700,
+  });
 });

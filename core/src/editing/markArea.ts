@@ -31,3 +31,14 @@ export function markArea(state: DocState, marking: AreaMarking): Transaction {
   };
   return { label: 'Mark an area', changes: [markChange(null, mark)] };
 }
+
+/** Gives an area that is marked other ends; null when they are the same. */
+export function resizeArea(mark: WordsMark, area: Strip): Transaction | null {
+  const [same] = mark.strips;
+  const isSame = same.quad.every(({ x, y }, k) => x === area.quad[k].x && y === area.quad[k].y);
+  if (isSame) return null;
+  return {
+    label: 'Change the area marked',
+    changes: [markChange(mark, { ...mark, strips: [area] })],
+  };
+}

@@ -20,9 +20,11 @@ export {
 } from './ink/index.ts';
 export {
   asWords,
+  isArea,
   type MarkedWord,
   type Strip,
   areaBetween,
+  areaEnds,
   rangesOf,
   stripsOf,
   textOfStrips,

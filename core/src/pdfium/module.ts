@@ -1,5 +1,5 @@
 /**
- * What is used of PDFium as WebAssembly: its public C interface (fpdfview.h, fpdf_text.h, fpdf_edit.h), called without a wrapper, since a page asks
+ * What is used of PDFium as WebAssembly: its public C interface (fpdfview.h, fpdf_text.h, fpdf_edit.h, fpdf_structtree.h, fpdf_catalog.h), called without a wrapper, since a page asks
  * it tens of thousands of times; and its memory. The views of the memory are other ones whenever it has grown.
  */
 export interface PdfiumModule {
@@ -52,6 +52,17 @@ export interface PdfiumModule {
     FPDFTextObj_GetFont(object: number): number;
     FPDFFont_GetAscent(font: number, size: number, ascent: number): number;
     FPDFFont_GetDescent(font: number, size: number, descent: number): number;
+    FPDFCatalog_IsTagged(document: number): number;
+    FPDFPageObj_GetMarkedContentID(object: number): number;
+    FPDF_StructTree_GetForPage(page: number): number;
+    FPDF_StructTree_Close(tree: number): void;
+    FPDF_StructTree_CountChildren(tree: number): number;
+    FPDF_StructTree_GetChildAtIndex(tree: number, index: number): number;
+    FPDF_StructElement_GetType(element: number, buffer: number, size: number): number;
+    FPDF_StructElement_GetAltText(element: number, buffer: number, size: number): number;
+    FPDF_StructElement_CountChildren(element: number): number;
+    FPDF_StructElement_GetChildAtIndex(element: number, index: number): number;
+    FPDF_StructElement_GetChildMarkedContentID(element: number, index: number): number;
     FPDFText_GetCharOrigin(text: number, index: number, x: number, y: number): number;
   };
   stringToUTF8(text: string, address: number, room: number): void;

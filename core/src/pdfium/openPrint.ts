@@ -1,15 +1,19 @@
 import { PdfRefusal } from '../document/index.ts';
-import type { DrawnShapes, RawPrint } from '../print/index.ts';
+import type { DrawnShapes, RawPrint, TaggedPage } from '../print/index.ts';
 import type { PdfiumModule } from './module.ts';
 import { pictureShare } from './pictureShare.ts';
-import { readRaw } from './readRaw.ts';
+import { readRaw, readTaggedPage } from './readRaw.ts';
 import { readShapes } from './readShapes.ts';
 
 /** A PDF whose print can be read. */
 export interface OpenPrint {
   readonly pageCount: number;
+  /** Whether the file says what its parts are: headings, lists, what is told in place of pictures. */
+  readonly isTagged: boolean;
   /** The characters of a page, from 0; none where the page cannot be read. */
   raw(page: number): RawPrint;
+  /** The same, and what a tagged file says of them. */
+  tagged(page: number): TaggedPage;
   /** What share of a page, from 0, its largest picture covers, 0–1. */
   pictureShare(page: number): number;
   /** The rules and dots that a page, from 0, draws. */
@@ -41,7 +45,9 @@ export function openPrint(module: PdfiumModule, bytes: Uint8Array, password?: st
   }
   return {
     pageCount: pdfium.FPDF_GetPageCount(document),
+    isTagged: pdfium.FPDFCatalog_IsTagged(document) !== 0,
     raw: (page) => readRaw(module, document, page),
+    tagged: (page) => readTaggedPage(module, document, page),
     shapes: (page) => readShapes(module, document, page),
     pictureShare: (page) => pictureShare(module, document, page),
     close() {

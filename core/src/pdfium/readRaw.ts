@@ -1,6 +1,7 @@
-import { isFromRight, type RawPrint } from '../print/index.ts';
+import { isFromRight, type RawPrint, type TaggedPage } from '../print/index.ts';
 import { loadWithAnnotations } from './drawAnnotations.ts';
 import type { PdfiumModule } from './module.ts';
+import { readTagged } from './readTagged.ts';
 
 /** A page is read to so many characters and no further: more has been made to harm. */
 const MOST_CHARACTERS = 100_000;
@@ -25,16 +26,40 @@ const NOTHING: RawPrint = {
 };
 
 /** The characters of a page (from 0) of an open document; none where PDFium cannot read it. */
-export function readRaw(module: PdfiumModule, document: number, index: number): RawPrint {
+export const readRaw = (module: PdfiumModule, document: number, index: number): RawPrint =>
+  onPage(module, document, index, NOTHING, (_, text) => charactersOf(module, text).raw);
+
+/** The same, and what a tagged file says of them. */
+export function readTaggedPage(module: PdfiumModule, document: number, index: number): TaggedPage {
+  const nothing = { raw: NOTHING, marked: new Int32Array(0), parts: [] };
+  return onPage(module, document, index, nothing, (page, text) => {
+    const parts = readTagged(module, page);
+    const { raw, types } = charactersOf(module, text);
+    const { FPDFPageObj_GetMarkedContentID: numberOf } = module.wasmExports;
+    const numbers = new Map<Type, number>();
+    const marked = Int32Array.from(types, (type) => {
+      let number = numbers.get(type);
+      if (number === undefined) numbers.set(type, (number = numberOf(type.object)));
+      return number;
+    });
+    return { raw, marked, parts };
+  });
+}
+
+function onPage<T>(
+  module: PdfiumModule,
+  document: number,
+  index: number,
+  nothing: T,
+  read: (page: number, text: number) => T,
+): T {
   const { wasmExports: pdfium } = module;
   const page = loadWithAnnotations(module, document, index);
-  if (page === 0) return NOTHING;
+  if (page === 0) return nothing;
   const text = pdfium.FPDFText_LoadPage(page);
-  const scratch = pdfium.malloc(SCRATCH);
   try {
-    return text === 0 ? NOTHING : charactersOf(module, text, scratch);
+    return text === 0 ? nothing : read(page, text);
   } finally {
-    pdfium.free(scratch);
     if (text !== 0) pdfium.FPDFText_ClosePage(text);
     pdfium.FPDF_ClosePage(page);
   }
@@ -50,7 +75,22 @@ interface Type {
   readonly reach: { readonly up: number; readonly down: number; readonly axis: 'x' | 'y' } | null;
 }
 
-function charactersOf(module: PdfiumModule, text: number, scratch: number): RawPrint {
+interface Characters {
+  readonly raw: RawPrint;
+  /** Of each character. */
+  readonly types: readonly Type[];
+}
+
+function charactersOf(module: PdfiumModule, text: number): Characters {
+  const scratch = module.wasmExports.malloc(SCRATCH);
+  try {
+    return readCharacters(module, text, scratch);
+  } finally {
+    module.wasmExports.free(scratch);
+  }
+}
+
+function readCharacters(module: PdfiumModule, text: number, scratch: number): Characters {
   const { wasmExports: pdfium } = module;
   const all = Math.min(MOST_CHARACTERS, Math.max(0, pdfium.FPDFText_CountChars(text)));
   const codes = new Uint32Array(all);
@@ -92,7 +132,7 @@ function charactersOf(module: PdfiumModule, text: number, scratch: number): RawP
   shareLigatures(n, codes, origins, boxes);
   for (let i = 1; i < n; i++)
     if (types[i] === types[i - 1]) endBeforeNext(boxes, origins, i, types[i]);
-  return {
+  const raw = {
     codes: codes.subarray(0, n),
     origins: origins.subarray(0, 2 * n),
     boxes: boxes.subarray(0, 4 * n),
@@ -100,6 +140,7 @@ function charactersOf(module: PdfiumModule, text: number, scratch: number): RawP
     faces: faces.subarray(0, n),
     angles: angles.subarray(0, n),
   };
+  return { raw, types };
 }
 
 function typeOf(

@@ -30,7 +30,9 @@ export {
   sentenceAround,
 } from './places.ts';
 export { type HeadingsOn, headingsOf, headingsOn, type PlacedHeading } from './headings.ts';
-export { type Paragraph, paragraphsOf } from './paragraphs.ts';
+export { paragraphsOf, type Told } from './paragraphs.ts';
+export { toldOf } from './told.ts';
+export { type TaggedPage, type TaggedPart } from './tagged.ts';
 export { type Sentence, sentencesOf, type Spoken, spokenOf } from './sentences.ts';
 export { type WordsMeant, wordsMeant, type WordWay } from './wordsMeant.ts';
 export { wordNumber, wordOnNextLine } from './steps.ts';

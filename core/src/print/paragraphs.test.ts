@@ -12,11 +12,11 @@ test('texts of a page in reading order, with those set larger as headings', () =
       ...column(['Few animals live here, and', 'those that do close up.'], 50, 610),
     ]),
   );
-  expect(paragraphsOf(print).map(({ text, heading }) => [heading, text])).toEqual([
-    [true, 'The lower shore'],
-    [false, 'Barnacles settle where others have settled, on rocks.'],
-    [true, 'The upper shore'],
-    [false, 'Few animals live here, and those that do close up.'],
+  expect(paragraphsOf(print)).toEqual([
+    { is: 'heading', level: 0, text: 'The lower shore' },
+    { is: 'paragraph', text: 'Barnacles settle where others have settled, on rocks.' },
+    { is: 'heading', level: 0, text: 'The upper shore' },
+    { is: 'paragraph', text: 'Few animals live here, and those that do close up.' },
   ]);
   expect(paragraphsOf(EMPTY_PRINT)).toEqual([]);
 });

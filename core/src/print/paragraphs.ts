@@ -3,18 +3,22 @@ import type { Print } from './print.ts';
 import { textOf } from './quote.ts';
 import { textsOf } from './texts.ts';
 
-/** A text of a page as it is read: a paragraph, a heading, a cell. */
-export interface Paragraph {
-  readonly text: string;
-  readonly heading: boolean;
-}
+/** A part of a page as it is told to those who do not see it. */
+export type Told =
+  /** A text: a paragraph, a caption, a cell. */
+  | { readonly is: 'paragraph'; readonly text: string }
+  /** `level` from 1; 0 where nothing tells it. */
+  | { readonly is: 'heading'; readonly text: string; readonly level: number }
+  /** What the file says in place of a picture. */
+  | { readonly is: 'picture'; readonly text: string }
+  | { readonly is: 'list'; readonly items: readonly (readonly Told[])[] };
 
-/** The texts of a page in reading order. */
-export function paragraphsOf(print: Print): Paragraph[] {
+/** The texts of a page in reading order, as they are printed. */
+export function paragraphsOf(print: Print): Told[] {
   const headings = new Set(headingsOn(print).may.map(({ from }) => from));
   return textsOf(print).map((lines) => {
     const { from } = lines[0];
     const text = textOf(print, { from, to: lines[lines.length - 1].to });
-    return { text, heading: headings.has(from) };
+    return headings.has(from) ? { is: 'heading', text, level: 0 } : { is: 'paragraph', text };
   });
 }

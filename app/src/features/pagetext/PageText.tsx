@@ -1,10 +1,9 @@
 import { inOrder, marksOn, type Page } from '@marginalis/core/document';
 import { kindFor } from '@marginalis/core/kinds';
 import { inkName } from '@marginalis/core/marks';
-import { type Paragraph, paragraphsOf } from '@marginalis/core/print';
-import { memo, useEffect, useMemo, useState } from 'react';
-import { usePageNames, usePagePrint, useSessionState } from '@/session';
-import { useReader } from '@/shell';
+import type { Told } from '@marginalis/core/print';
+import { memo, useEffect, useState } from 'react';
+import { usePageNames, useSession, useSessionState } from '@/session';
 import { Area } from '@/ui';
 
 /** The text of a page is read when it has been in sight for so long, ms: whoever leafs through needs none. */
@@ -32,61 +31,63 @@ export function PageText({ index }: { index: number }) {
     const waiting = setTimeout(() => setRested(true), RESTS);
     return () => clearTimeout(waiting);
   }, []);
-  const print = usePagePrint(page, rested);
-  const alternatives = useAlternatives(page, rested);
-  const texts = useMemo(() => (print ? paragraphsOf(print) : []), [print]);
+  const told = useTold(page, rested);
   if (!page) return null;
   return (
     <Area style={unseen} data-testid="page-text">
-      <Texts texts={texts} name={nameOf(index)} />
-      <Pictures texts={alternatives} />
+      {told.length > 0 && <Area>{`Text of page ${nameOf(index)}`}</Area>}
+      <Texts told={told} />
       <Marks page={page} />
     </Area>
   );
 }
 
-const Texts = memo(function Texts({ texts, name }: { texts: readonly Paragraph[]; name: string }) {
-  return (
-    <>
-      {texts.length > 0 && <Area>{`Text of page ${name}`}</Area>}
-      {texts.map(({ text, heading }, k) =>
-        heading ? (
-          <Area key={k} role="heading" aria-level={3}>
-            {text}
-          </Area>
-        ) : (
-          <Area key={k}>{text}</Area>
-        ),
-      )}
-    </>
-  );
-});
-
-/** What the file says of the pictures of a page, once it has rested; empty where it says nothing. */
-function useAlternatives(page: Page | undefined, rested: boolean): readonly string[] {
-  const { pictures } = useReader();
-  const [texts, setTexts] = useState<readonly string[]>([]);
+/** The page as it is told, once it has rested. */
+function useTold(page: Page | undefined, rested: boolean): readonly Told[] {
+  const { print } = useSession();
+  const [told, setTold] = useState<readonly Told[]>([]);
   useEffect(() => {
-    if (!page || !rested || 'paper' in page.shows) return undefined;
+    if (!page || !rested) return undefined;
     let isGone = false;
-    const { source, index } = page.shows;
-    pictures(source)
-      ?.guide.alternativesOn(index)
-      .then(
-        (read) => isGone || setTexts(read),
-        // A page that cannot be read has no pictures to be told of.
-        () => undefined,
-      );
+    print.told(page).then(
+      (read) => isGone || setTold(read),
+      // Whoever selects or searches hears that a page cannot be read.
+      () => undefined,
+    );
     return () => {
       isGone = true;
     };
-  }, [pictures, page, rested]);
-  return texts;
+  }, [print, page, rested]);
+  return told;
 }
 
-const Pictures = memo(function Pictures({ texts }: { texts: readonly string[] }) {
-  return texts.map((text, k) => <Area key={k} role="img" aria-label={text} />);
+const Texts = memo(function Texts({ told }: { told: readonly Told[] }) {
+  return told.map((one, k) => <Text key={k} told={one} />);
 });
+
+/** Headings of a page stand under the document's name and that of the page. */
+const UNDER = 2;
+const DEEPEST = 6;
+
+function Text({ told }: { told: Told }) {
+  if (told.is === 'paragraph') return <Area>{told.text}</Area>;
+  if (told.is === 'picture') return <Area role="img" aria-label={told.text} />;
+  if (told.is === 'list')
+    return (
+      <Area role="list">
+        {told.items.map((item, k) => (
+          <Area key={k} role="listitem">
+            <Texts told={item} />
+          </Area>
+        ))}
+      </Area>
+    );
+  return (
+    <Area role="heading" aria-level={Math.min(DEEPEST, UNDER + Math.max(1, told.level))}>
+      {told.text}
+    </Area>
+  );
+}
 
 function Marks({ page }: { page: Page }) {
   const marks = useSessionState((s) => marksOn(s.document, page.id));

@@ -1,25 +1,33 @@
 import { findMark, markChange } from '@marginalis/core/document';
 import { rangeOfWords, stretchedWords, stretchWords } from '@marginalis/core/editing';
-import { asWords, type WordsMark } from '@marginalis/core/kinds';
+import { asWords, isArea, type WordsMark } from '@marginalis/core/kinds';
 import type { TextRange } from '@marginalis/core/print';
 import { useState } from 'react';
 import { usePagePrint, useSession, useSessionState } from '@/session';
 import { usePageSeen } from '@/stage';
+import { AreaEnds } from './AreaEnds';
 import { Ends } from './Ends';
 
-/** Grips at the ends of a mark on words that is picked by itself: by them it takes more words, or fewer. */
+/** Grips at the ends of a mark on words, or on an area, that is picked by itself. */
 export function MarkEnds({ index }: { index: number }) {
-  const session = useSession();
-  const page = usePageSeen(index);
   const mark = useSessionState(({ document, picked, writable }): WordsMark | null => {
     const [id] = picked;
     const words = picked.size === 1 && writable ? asWords(findMark(document, id)) : null;
     return words && words.page === document.pages[index]?.id ? words : null;
   });
-  const print = usePagePrint(page, mark !== null);
+  if (!mark) return null;
+  if (!isArea(mark)) return <WordEnds index={index} mark={mark} />;
+  return mark.strips.length === 1 && <AreaEnds index={index} mark={mark} />;
+}
+
+/** By them a mark takes more words, or fewer. */
+function WordEnds({ index, mark }: { index: number; mark: WordsMark }) {
+  const session = useSession();
+  const page = usePageSeen(index);
+  const print = usePagePrint(page, true);
   const [dragged, setDragged] = useState<TextRange | null>(null);
-  const range = mark && print && (dragged ?? rangeOfWords(print, mark));
-  if (!page || !mark || !print || !range) return null;
+  const range = print && (dragged ?? rangeOfWords(print, mark));
+  if (!page || !print || !range) return null;
   const show = (ends: TextRange | null): void => {
     session.inHand.preview(null);
     const next = ends && stretchedWords(mark, print, ends);

@@ -1,6 +1,7 @@
 import {
   displayMatrix,
   invertMatrix,
+  lerp,
   type PageBox,
   transform,
   transformBox,
@@ -57,4 +58,11 @@ export function areaBetween(page: PageBox, from: Vec, to: Vec, manner: WordManne
     corner(right, foot),
   ];
   return { quad, words: [] };
+}
+
+/** Both ends of an area, in user space: between them {@link areaBetween} finds it again. */
+export function areaEnds({ quad }: Strip, manner: WordManner): readonly [Vec, Vec] {
+  const [headStart, headEnd, footStart, footEnd] = quad;
+  if (manner === 'highlight') return [headStart, footEnd];
+  return [lerp(footStart, headStart, RUNS[manner]), lerp(footEnd, headEnd, RUNS[manner])];
 }

@@ -1,0 +1,91 @@
+import { spawnSync } from 'node:child_process';
+import { openPrint } from '@marginalis/core/pdfium';
+import { type Told, toldOf } from '@marginalis/core/print';
+import { startPdfium } from '../cli/pdfium';
+import { taggedPdf } from '../core/testing/pdfs';
+import { printedByChromium } from './support/printedByChromium';
+import { withFile } from './support/programs';
+import { ARABIC_FACE, realPdf } from './support/realPdfs';
+
+/**
+ * What tagged files say of their pages (ISO 32000-1, 14.8): against the page that Debian's Chromium printed, whose headings, lists and alternative texts are known, and
+ * against the structure as poppler's pdfinfo reads it (Debian package poppler-utils).
+ */
+
+jest.setTimeout(240_000);
+
+/** The smallest picture that is one. */
+const PICTURE =
+  'data:image/svg+xml,' +
+  encodeURIComponent(
+    '<svg xmlns="http://www.w3.org/2000/svg" width="60" height="40"><rect width="60" height="40" fill="grey"/></svg>',
+  );
+const PAGE = `
+  <h1>The rocky shore</h1>
+  <p>Barnacles settle on rock, where <b>others</b> have settled, and never leave it.</p>
+  <h2>What we found</h2>
+  <ul><li>limpets on the upper shore</li><li>whelks
+    <ol><li>dog whelks</li><li>netted whelks</li></ol></li></ul>
+  <img src="${PICTURE}" alt="A limpet from the side">
+  <h3>Where</h3>
+  <p>In pools, under <a href="https://saltmarsh.example/stones">stones</a>.</p>`;
+
+async function toldPages(bytes: Uint8Array): Promise<Told[][]> {
+  const pdf = openPrint(await startPdfium(), bytes);
+  expect(pdf.isTagged).toBe(true);
+  const pages = Array.from({ length: pdf.pageCount }, (_, k) => toldOf(pdf.tagged(k)));
+  pdf.close();
+  return pages;
+}
+
+const paragraph = (text: string) => ({ is: 'paragraph', text });
+
+test('a page printed with tags is told as it was written', async () => {
+  const [told] = await toldPages(printedByChromium(PAGE, realPdf(ARABIC_FACE)));
+  expect(told).toEqual([
+    { is: 'heading', level: 1, text: 'The rocky shore' },
+    paragraph('Barnacles settle on rock, where others have settled, and never leave it.'),
+    { is: 'heading', level: 2, text: 'What we found' },
+    {
+      is: 'list',
+      items: [
+        [paragraph('limpets on the upper shore')],
+        [
+          paragraph('whelks'),
+          { is: 'list', items: [[paragraph('1. dog whelks')], [paragraph('2. netted whelks')]] },
+        ],
+      ],
+    },
+    { is: 'picture', text: 'A limpet from the side' },
+    { is: 'heading', level: 3, text: 'Where' },
+    paragraph('In pools, under stones.'),
+  ]);
+});
+
+/** What is told, without the room between words: poppler leaves it out where a part of a line is told by itself. */
+const letters = (told: readonly Told[]): string =>
+  told
+    .map((one) => {
+      if (one.is === 'list') return one.items.map(letters).join('');
+      return one.is === 'picture' ? '' : one.text;
+    })
+    .join('')
+    .replace(/\s/gu, '');
+
+test('it is told in the order in which poppler reads the structure', async () => {
+  const bytes = printedByChromium(PAGE, realPdf(ARABIC_FACE));
+  const theirs = withFile(bytes, (path) => {
+    const { stdout, error } = spawnSync('pdfinfo', ['-struct-text', path], { encoding: 'utf8' });
+    if (error) throw error;
+    return stdout;
+  });
+  const said = [...theirs.matchAll(/"([^"]*)"/gu)].map(([, text]) => text).join('');
+  const [told] = await toldPages(bytes);
+  expect(letters(told)).toBe(said.replace(/\s/gu, ''));
+});
+
+test('a page that is a picture only is told by its alternative text', async () => {
+  expect(await toldPages(await taggedPdf())).toEqual([
+    [{ is: 'picture', text: 'A limpet from the side' }],
+  ]);
+});
