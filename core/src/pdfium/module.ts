@@ -65,6 +65,8 @@ export interface PdfiumModule {
     FPDF_StructElement_GetChildMarkedContentID(element: number, index: number): number;
     FPDFText_GetCharOrigin(text: number, index: number, x: number, y: number): number;
   };
+  /** The text at an address, UTF-16LE, ended by zero. */
+  UTF16ToString(address: number): string;
   stringToUTF8(text: string, address: number, room: number): void;
   readonly HEAPU8: Uint8Array;
   readonly HEAPF32: Float32Array;

@@ -7,6 +7,8 @@ import { readTagged } from './readTagged.ts';
 const MOST_CHARACTERS = 100_000;
 /** Bytes for a matrix of six floats, or whatever else is asked for at a time. */
 const SCRATCH = 64;
+/** Of a box (FS_RECTF), bytes. */
+const BOX_SIZE = 16;
 
 /** A line is level, or upright, when it slants by no more than this. */
 const LEVEL = 0.01;
@@ -71,6 +73,8 @@ interface Type {
   readonly face: number;
   readonly size: number;
   readonly angle: number;
+  /** Along the line coordinates grow. */
+  readonly isForward: boolean;
   /** Across the line from where it stands, points; null where the face does not say, or the line slants. */
   readonly reach: { readonly up: number; readonly down: number; readonly axis: 'x' | 'y' } | null;
 }
@@ -91,36 +95,47 @@ function charactersOf(module: PdfiumModule, text: number): Characters {
 }
 
 function readCharacters(module: PdfiumModule, text: number, scratch: number): Characters {
-  const { wasmExports: pdfium } = module;
-  const all = Math.min(MOST_CHARACTERS, Math.max(0, pdfium.FPDFText_CountChars(text)));
+  // Taken out of their object, and the memory looked up only when it has grown: a book has a million characters.
+  const {
+    FPDFText_GetUnicode: unicodeOf,
+    FPDFText_GetTextObject: objectOf,
+    FPDFText_GetLooseCharBox: putBox,
+    FPDFText_GetCharOrigin: putOrigin,
+    FPDFText_IsGenerated: isGenerated,
+    FPDFText_CountChars: countOf,
+  } = module.wasmExports;
+  let { HEAPF32: floats, HEAPF64: doubles } = module;
+  const r = scratch >> 2;
+  const origin = scratch + BOX_SIZE;
+  const o = origin >> 3;
+  const all = Math.min(MOST_CHARACTERS, Math.max(0, countOf(text)));
   const codes = new Uint32Array(all);
   const origins = new Float32Array(2 * all);
   const boxes = new Float32Array(4 * all);
   const sizes = new Float32Array(all);
   const faces = new Uint32Array(all);
   const angles = new Float32Array(all);
+  const metrics = new Faces(module, scratch);
   let type: Type | null = null;
   const types: Type[] = [];
   let n = 0;
   for (let i = 0; i < all; i++) {
-    const code = pdfium.FPDFText_GetUnicode(text, i);
+    const code = unicodeOf(text, i);
     if (!isPrinted(code)) continue;
     // Of what PDFium makes up itself only spaces are printed characters.
-    if (code === SPACE && pdfium.FPDFText_IsGenerated(text, i) === 1) continue;
-    const object = pdfium.FPDFText_GetTextObject(text, i);
-    if (object !== type?.object) type = typeOf(module, text, i, object, scratch);
-    if (!pdfium.FPDFText_GetLooseCharBox(text, i, scratch)) continue;
+    if (code === SPACE && isGenerated(text, i) === 1) continue;
+    const object = objectOf(text, i);
+    if (object !== type?.object) type = typeOf(module, text, i, object, metrics, scratch);
+    if (!putBox(text, i, scratch) || !putOrigin(text, i, origin, origin + 8)) continue;
+    // Views of memory that has grown have become empty.
+    if (floats.length === 0) ({ HEAPF32: floats, HEAPF64: doubles } = module);
     // FS_RECTF: left, top, right, bottom.
-    const r = scratch >> 2;
-    const heap = module.HEAPF32;
-    boxes[4 * n] = heap[r];
-    boxes[4 * n + 1] = heap[r + 3];
-    boxes[4 * n + 2] = heap[r + 2];
-    boxes[4 * n + 3] = heap[r + 1];
-    if (!pdfium.FPDFText_GetCharOrigin(text, i, scratch, scratch + 8)) continue;
-    const o = scratch >> 3;
-    origins[2 * n] = module.HEAPF64[o];
-    origins[2 * n + 1] = module.HEAPF64[o + 1];
+    boxes[4 * n] = floats[r];
+    boxes[4 * n + 1] = floats[r + 3];
+    boxes[4 * n + 2] = floats[r + 2];
+    boxes[4 * n + 3] = floats[r + 1];
+    origins[2 * n] = doubles[o];
+    origins[2 * n + 1] = doubles[o + 1];
     codes[n] = code === SOFT_HYPHEN ? 0x2d : code;
     sizes[n] = type.size;
     faces[n] = type.face;
@@ -143,31 +158,61 @@ function readCharacters(module: PdfiumModule, text: number, scratch: number): Ch
   return { raw, types };
 }
 
+/** Heights of the faces of a page above and below where their characters stand, in sizes of type; NaN where a face does not say. */
+class Faces {
+  private readonly known = new Map<number, { readonly up: number; readonly down: number }>();
+
+  constructor(
+    private readonly module: PdfiumModule,
+    private readonly scratch: number,
+  ) {}
+
+  of(face: number): { readonly up: number; readonly down: number } {
+    let heights = this.known.get(face);
+    if (!heights) this.known.set(face, (heights = this.ask(face)));
+    return heights;
+  }
+
+  private ask(face: number): { readonly up: number; readonly down: number } {
+    const { FPDFFont_GetAscent: ascent, FPDFFont_GetDescent: descent } = this.module.wasmExports;
+    const at = this.scratch >> 2;
+    if (face === 0 || !ascent(face, 1, this.scratch)) return { up: NaN, down: NaN };
+    const up = this.module.HEAPF32[at];
+    const down = descent(face, 1, this.scratch) ? this.module.HEAPF32[at] : NaN;
+    return { up, down };
+  }
+}
+
 function typeOf(
   module: PdfiumModule,
   text: number,
   index: number,
   object: number,
+  faces: Faces,
   scratch: number,
 ): Type {
   const { wasmExports: pdfium } = module;
-  const at = scratch >> 2;
   const face = pdfium.FPDFTextObj_GetFont(object);
-  const plain = { object, face, size: 0, angle: 0, reach: null };
-  if (!pdfium.FPDFText_GetMatrix(text, index, scratch)) return plain;
-  const [a, b, c, d] = module.HEAPF32.slice(at, at + 4);
-  const size = pdfium.FPDFText_GetFontSize(text, index) * Math.hypot(c, d);
+  if (!pdfium.FPDFText_GetMatrix(text, index, scratch))
+    return { object, face, size: 0, angle: 0, isForward: true, reach: null };
+  const at = scratch >> 2;
+  const heap = module.HEAPF32;
+  const a = heap[at];
+  const b = heap[at + 1];
+  const scale = Math.hypot(heap[at + 2], heap[at + 3]);
+  const size = pdfium.FPDFText_GetFontSize(text, index) * scale;
   const angle = Math.atan2(b, a);
-  const measure = (ask: (face: number, size: number, at: number) => number): number =>
-    face !== 0 && ask(face, size, scratch) ? module.HEAPF32[at] : NaN;
-  const [up, down] = [measure(pdfium.FPDFFont_GetAscent), measure(pdfium.FPDFFont_GetDescent)];
-  const axis =
-    Math.abs(b) < LEVEL * Math.abs(a) ? 'y' : Math.abs(a) < LEVEL * Math.abs(b) ? 'x' : null;
-  const isTrue = up - down > LEAST_REACH * size && up - down < MOST_REACH * size;
-  if (axis === null || !isTrue) return { object, face, size, angle, reach: null };
+  const { up, down } = faces.of(face);
+  const isLevel = Math.abs(b) < LEVEL * Math.abs(a);
+  const isUpright = !isLevel && Math.abs(a) < LEVEL * Math.abs(b);
+  const isTrue = up - down > LEAST_REACH && up - down < MOST_REACH;
+  if (!(isLevel || isUpright) || !isTrue)
+    return { object, face, size, angle, isForward: Math.cos(angle) > 0, reach: null };
   // Up is to the left where writing goes up, and down where it goes backwards.
-  const way = axis === 'y' ? Math.sign(a) : -Math.sign(b);
-  return { object, face, size, angle, reach: { up: way * up, down: way * down, axis } };
+  const way = size * (isLevel ? Math.sign(a) : -Math.sign(b));
+  const reach = { up: way * up, down: way * down, axis: isLevel ? 'y' : 'x' } as const;
+  const isForward = (isLevel ? Math.cos(angle) : Math.sin(angle)) > 0;
+  return { object, face, size, angle, isForward, reach };
 }
 
 /** Takes a box across the line from what its face says, rather than from the largest of its glyphs. */
@@ -188,10 +233,9 @@ function endBeforeNext(
   boxes: Float32Array,
   origins: Float32Array,
   n: number,
-  { reach, angle, size }: Type,
+  { reach, isForward, size }: Type,
 ): void {
   const k = reach?.axis === 'x' ? 1 : 0;
-  const isForward = (k === 0 ? Math.cos(angle) : Math.sin(angle)) > 0;
   const [low, high] = [4 * (n - 1) + k, 4 * (n - 1) + k + 2];
   const next = origins[2 * n + k];
   if (Math.abs(origins[2 * (n - 1) + k] - next) < OVERHANG * size) return;
@@ -202,6 +246,18 @@ function endBeforeNext(
 /** Accents that are drawn by themselves over a letter are none. */
 const isLetter = (code: number): boolean => /^\p{L}/u.test(String.fromCodePoint(code));
 
+/** Whether two characters stand at one place and have one box. */
+function isOne(a: number, b: number, origins: Float32Array, boxes: Float32Array): boolean {
+  return (
+    origins[2 * a] === origins[2 * b] &&
+    origins[2 * a + 1] === origins[2 * b + 1] &&
+    boxes[4 * a] === boxes[4 * b] &&
+    boxes[4 * a + 1] === boxes[4 * b + 1] &&
+    boxes[4 * a + 2] === boxes[4 * b + 2] &&
+    boxes[4 * a + 3] === boxes[4 * b + 3]
+  );
+}
+
 /** The letters of a ligature come with the box of all of them, each: they share its width evenly. */
 function shareLigatures(
   n: number,
@@ -209,13 +265,9 @@ function shareLigatures(
   origins: Float32Array,
   boxes: Float32Array,
 ): void {
-  const isOne = (a: number, b: number): boolean =>
-    origins[2 * a] === origins[2 * b] &&
-    origins[2 * a + 1] === origins[2 * b + 1] &&
-    [0, 1, 2, 3].every((k) => boxes[4 * a + k] === boxes[4 * b + k]);
   for (let from = 0, to = 1; from < n; from = to++) {
-    if (!isLetter(codes[from])) continue;
-    while (to < n && isLetter(codes[to]) && isOne(from, to)) to++;
+    if (to >= n || !isOne(from, to, origins, boxes) || !isLetter(codes[from])) continue;
+    while (to < n && isOne(from, to, origins, boxes) && isLetter(codes[to])) to++;
     const count = to - from;
     if (count === 1) continue;
     // Along the line is the way in which the box begins at the origin.

@@ -19,7 +19,7 @@ export function readTagged(module: PdfiumModule, page: number): TaggedPart[] {
     // Its length in bytes with the zero at its end, UTF-16LE; nothing is written when it is longer than there is room.
     const length = ask(element, room, LONGEST);
     if (length < 2 || length > LONGEST) return '';
-    return new TextDecoder('utf-16le').decode(module.HEAPU8.slice(room, room + length - 2));
+    return module.UTF16ToString(room);
   };
 
   const read = (element: number, depth: number): TaggedPart => {

@@ -26,37 +26,37 @@ export function blocksOf(lines: readonly Piece[]): Block[] {
   const order = lines
     .map((_, k) => k)
     .sort((a, b) => lines[a].frame - lines[b].frame || lines[b].base - lines[a].base);
-  const above = new Map<number, number>();
-  const below = new Map<number, number[]>();
+  /** The only line above each; −1 of none. Of how many lines each is that. */
+  const above = new Int32Array(lines.length).fill(-1);
+  const count = new Uint32Array(lines.length);
   order.forEach((k, at) => {
-    const nearest = nearestAbove(order, at, lines);
-    if (nearest.length !== 1) return;
-    above.set(k, nearest[0]);
-    below.set(nearest[0], [...(below.get(nearest[0]) ?? []), k]);
+    above[k] = onlyOneAbove(order, at, lines);
+    if (above[k] >= 0) count[above[k]]++;
   });
-  const blockOf = new Map<number, Block>();
+  const blockOf: Block[] = [];
   const blocks: Block[] = [];
   for (const k of order) {
-    const upper = above.get(k);
-    const isOne = upper !== undefined && below.get(upper)?.length === 1;
-    const block = isOne && isText(lines[upper], lines[k]) ? blockOf.get(upper) : undefined;
-    if (block) grow(block, lines[k], k);
+    const upper = above[k];
+    const goesOn = upper >= 0 && count[upper] === 1 && isText(lines[upper], lines[k]);
+    if (goesOn) grow(blockOf[upper], lines[k], k);
     else blocks.push(begin(lines[k], k));
-    blockOf.set(k, block ?? blocks[blocks.length - 1]);
+    blockOf[k] = goesOn ? blockOf[upper] : blocks[blocks.length - 1];
   }
   return blocks;
 }
 
-/** The lines right above one that lie over it: those that are nearest, and what stands beside those. */
-function nearestAbove(order: readonly number[], at: number, lines: readonly Piece[]): number[] {
+/** The line right above one that lies over it, if nothing that does stands beside it; else −1. */
+function onlyOneAbove(order: readonly number[], at: number, lines: readonly Piece[]): number {
   const line = lines[order[at]];
-  const found: number[] = [];
+  let found = -1;
   for (let k = at - 1; k >= 0; k--) {
     const upper = lines[order[k]];
     if (upper.frame !== line.frame) break;
-    if (found.length > 0 && upper.foot > lines[found[0]].head) break;
+    if (found >= 0 && upper.foot > lines[found].head) break;
     if (upper.base - line.base < 0.3 * Math.min(line.size, upper.size)) continue;
-    if (sharedWidth(upper, line) > 0) found.push(order[k]);
+    if (sharedWidth(upper, line) <= 0) continue;
+    if (found >= 0) return -1;
+    found = order[k];
   }
   return found;
 }

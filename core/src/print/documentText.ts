@@ -1,4 +1,4 @@
-import { boxCentre, type Vec } from '../geometry/index.ts';
+import type { Vec } from '../geometry/index.ts';
 import { findInPrint, type FindOptions, makeReady } from './find.ts';
 import { type HeadingsOn, headingsOf, headingsOn, type PlacedHeading } from './headings.ts';
 import type { PageText, Print, TextRange } from './print.ts';
@@ -56,18 +56,14 @@ export class DocumentText {
   /** Keeps what has been read of a page in any case. */
   keep(index: number, print: Print): KeptText {
     const { text, breaks, lines } = print;
-    const middles = lines.flatMap(({ box }) => {
-      const { x, y } = boxCentre(box);
-      return [x, y];
+    const ends = new Uint32Array(lines.length);
+    const middles = new Float32Array(2 * lines.length);
+    lines.forEach(({ box, to }, k) => {
+      ends[k] = to;
+      middles[2 * k] = (box.minX + box.maxX) / 2;
+      middles[2 * k + 1] = (box.minY + box.maxY) / 2;
     });
-    const ends = Uint32Array.from(lines, ({ to }) => to);
-    const kept = {
-      text,
-      breaks,
-      ends,
-      middles: Float32Array.from(middles),
-      headings: headingsOn(print),
-    };
+    const kept = { text, breaks, ends, middles, headings: headingsOn(print) };
     makeReady(kept);
     this.texts.set(index, kept);
     return kept;

@@ -62,29 +62,45 @@ function searched(print: PageText, exact: boolean, breaks: Breaks): Searched {
 
 function prepare({ text, breaks: ends }: PageText, exact: boolean, breaks: Breaks): Searched {
   /** Where breaks of words are: the hyphen, and the line feed after it. */
-  const gone = new Set<number>();
-  for (const to of ends) {
-    if (breaks === 'joined') gone.add(to - 1);
-    gone.add(to);
-  }
-  const parts: string[] = [];
+  const gone = ends.flatMap((to) => (breaks === 'joined' ? [to - 1, to] : [to]));
+  let folded = '';
   let length = 0;
   // Room for those that become two; what became more is rare and grows it.
   let places = new Uint32Array(text.length + 16);
-  for (let k = 0; k < text.length;) {
+  let unplain = -1;
+  for (let k = 0, nth = 0; k < text.length;) {
+    while (gone[nth] < k) nth++;
+    if (unplain < k) unplain = nextUnplain(text, k);
+    // Most print is plain, and goes at once.
+    const end = Math.min(unplain, gone[nth] ?? text.length);
+    if (end > k) {
+      const part = text.slice(k, end).replace(/\n/gu, ' ');
+      folded += exact ? part : part.toLowerCase();
+      if (length + part.length >= places.length) places = grown(places, part.length);
+      while (k < end) places[length++] = k++;
+      continue;
+    }
     const code = text.codePointAt(k) ?? 0;
-    const size = code > 0xffff ? 2 : 1;
-    const part = gone.has(k) || code === SOFT_HYPHEN ? '' : foldOne(code, exact);
-    if (length + part.length >= places.length) places = grown(places);
+    const part = k === gone[nth] || code === SOFT_HYPHEN ? '' : foldOne(code, exact);
+    if (length + part.length >= places.length) places = grown(places, part.length);
     for (let n = 0; n < part.length; n++) places[length++] = k;
-    parts.push(part);
-    k += size;
+    folded += part;
+    k += code > 0xffff ? 2 : 1;
   }
-  return { text: parts.join(''), places: places.slice(0, length) };
+  return { text: folded, places: places.slice(0, length) };
 }
 
-function grown(places: Uint32Array): Uint32Array<ArrayBuffer> {
-  const larger = new Uint32Array(2 * places.length);
+/** What is not ASCII, or not the same to every search but for its case: a grave accent is taken for a quote. */
+const UNPLAIN = /[^\n\x20-\x5f\x61-\x7e]/gu;
+
+/** The first such unit from one on; where the text ends if there is none. */
+function nextUnplain(text: string, from: number): number {
+  UNPLAIN.lastIndex = from;
+  return UNPLAIN.exec(text)?.index ?? text.length;
+}
+
+function grown(places: Uint32Array, by: number): Uint32Array<ArrayBuffer> {
+  const larger = new Uint32Array(2 * places.length + by);
   larger.set(places);
   return larger;
 }

@@ -64,14 +64,21 @@ export function glyphsOf(raw: RawPrint): Glyphs {
     return number;
   };
   // Most characters are written the way the one before was.
-  let [last, number] = [NaN, 0];
+  let last = NaN;
+  let number = 0;
+  let frame = frames[0];
+  let isAlongAxis = true;
   for (let i = 0; i < n; i++) {
-    const isDown = isWrittenDown(raw, i);
+    const isDown = raw.codes[i] >= FIRST_CJK && isWrittenDown(raw, i);
     const angle = isDown ? -Math.PI / 2 : raw.angles[i];
-    if (angle !== last) number = numberOf((last = angle));
+    if (angle !== last) {
+      last = angle;
+      number = numberOf(angle);
+      frame = frames[number];
+      isAlongAxis = frame.along.x === 0 || frame.along.y === 0;
+    }
     glyphs.frame[i] = number;
-    const frame = frames[number];
-    if (frame.along.x === 0 || frame.along.y === 0) placeAlongAxis(glyphs, frame, i);
+    if (isAlongAxis) placeAlongAxis(glyphs, frame, i);
     else placeSlanting(glyphs, frame, i);
     if (isDown)
       glyphs.base[i] = (glyphs.foot[i] + glyphs.head[i]) / 2 - UNDER_MIDDLE * raw.sizes[i];
@@ -81,17 +88,26 @@ export function glyphsOf(raw: RawPrint): Glyphs {
 
 function placeAlongAxis(glyphs: Glyphs, { along, up }: Frame, i: number): void {
   const { boxes, origins } = glyphs.raw;
-  // Without the destructuring of arrays: there are a million of these in a book.
+  // Without arrays, and without products that are zero: there are a million of these in a book.
   const k = 4 * i;
-  const u0 = boxes[k] * along.x + boxes[k + 1] * along.y;
-  const u1 = boxes[k + 2] * along.x + boxes[k + 3] * along.y;
-  const v0 = boxes[k] * up.x + boxes[k + 1] * up.y;
-  const v1 = boxes[k + 2] * up.x + boxes[k + 3] * up.y;
-  glyphs.from[i] = Math.min(u0, u1);
-  glyphs.to[i] = Math.max(u0, u1);
-  glyphs.foot[i] = Math.min(v0, v1);
-  glyphs.head[i] = Math.max(v0, v1);
-  glyphs.base[i] = origins[2 * i] * up.x + origins[2 * i + 1] * up.y;
+  if (along.x === 0) {
+    putAlong(glyphs, i, along.y * boxes[k + 1], along.y * boxes[k + 3]);
+    putAcross(glyphs, i, up.x * boxes[k], up.x * boxes[k + 2], up.x * origins[2 * i]);
+  } else {
+    putAlong(glyphs, i, along.x * boxes[k], along.x * boxes[k + 2]);
+    putAcross(glyphs, i, up.y * boxes[k + 1], up.y * boxes[k + 3], up.y * origins[2 * i + 1]);
+  }
+}
+
+function putAlong(glyphs: Glyphs, i: number, a: number, b: number): void {
+  glyphs.from[i] = a < b ? a : b;
+  glyphs.to[i] = a < b ? b : a;
+}
+
+function putAcross(glyphs: Glyphs, i: number, a: number, b: number, base: number): void {
+  glyphs.foot[i] = a < b ? a : b;
+  glyphs.head[i] = a < b ? b : a;
+  glyphs.base[i] = base;
 }
 
 /** An upright box around a slanting character is larger than what it takes of its line. */
@@ -134,7 +150,7 @@ function turned(angle: number): number {
 
 /** Whether the character is one of a column written from the top down, whose characters stand upright. */
 function isWrittenDown(raw: RawPrint, i: number): boolean {
-  if (raw.codes[i] < FIRST_CJK || Math.abs(raw.angles[i]) > SAME) return false;
+  if (Math.abs(raw.angles[i]) > SAME) return false;
   const steps = (a: number, b: number): boolean => {
     if (a < 0 || b >= raw.codes.length || raw.codes[a] < FIRST_CJK || raw.codes[b] < FIRST_CJK)
       return false;

@@ -67,13 +67,13 @@ export function headingsOn(print: Print): HeadingsOn {
   const may: Heading[] = [];
   texts.forEach((lines, k) => {
     const [first, last] = [lines[0], lines[lines.length - 1]];
-    const size = Math.max(...lines.map((line) => line.size));
     const isLong = lines.length > MOST_LINES || last.to - first.from > MOST_CHARACTERS;
     if (isLong || first.running) return;
-    const text = textOf(print, { from: first.from, to: last.to });
-    if (!/\p{L}/u.test(text) || LEADERS.test(text)) return;
+    const size = lines.reduce((most, line) => Math.max(most, line.size), 0);
     const byFace = size <= LARGER * usual;
-    if (byFace && !(standsByFace(lines, texts[k + 1], face, usual) && OPEN_END.test(text))) return;
+    if (byFace && !standsByFace(lines, texts[k + 1], face, usual)) return;
+    const text = textOf(print, { from: first.from, to: last.to });
+    if (!/\p{L}/u.test(text) || LEADERS.test(text) || (byFace && !OPEN_END.test(text))) return;
     const [at] = quadsOf(print, first)[0];
     may.push({ text, from: first.from, size, at, byFace });
   });

@@ -8,7 +8,7 @@ const OVER = 0.4;
 /** Type of one line differs by no more. */
 const MOST_UNLIKE = 2.2;
 
-/** Joins the pieces of one line that the file does not draw one after the other. */
+/** Joins the pieces of one line that the file does not draw one after the other; the pieces themselves become the lines. */
 export function joinPieces(pieces: readonly Piece[], glyphs: Glyphs): Piece[] {
   const sorted = [...pieces].sort(
     (a, b) => a.frame - b.frame || b.base - a.base || a.from - b.from,
@@ -17,7 +17,7 @@ export function joinPieces(pieces: readonly Piece[], glyphs: Glyphs): Piece[] {
   for (const piece of sorted) {
     const line = lineFor(piece, lines);
     if (line) take(line, piece);
-    else lines.push({ ...piece, glyphs: [...piece.glyphs] });
+    else lines.push(piece);
   }
   for (const line of lines) {
     sortAlong(line, glyphs);
@@ -54,8 +54,15 @@ function take(line: Piece, piece: Piece): void {
 }
 
 /** In the order in which they are seen along the line, whichever way it is read. */
-function sortAlong(line: Piece, { from, to }: Glyphs): void {
-  const middle = (i: number): number => from[i] + to[i];
-  const isSorted = line.glyphs.every((g, k) => k === 0 || middle(line.glyphs[k - 1]) <= middle(g));
-  if (!isSorted) line.glyphs.sort((a, b) => middle(a) - middle(b));
+function sortAlong({ glyphs }: Piece, { from, to }: Glyphs): void {
+  let before = -Infinity;
+  for (const glyph of glyphs) {
+    // Twice its middle.
+    const here = from[glyph] + to[glyph];
+    if (here < before) {
+      glyphs.sort((a, b) => from[a] + to[a] - from[b] - to[b]);
+      return;
+    }
+    before = here;
+  }
 }

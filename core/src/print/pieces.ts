@@ -83,10 +83,10 @@ function add(piece: Piece, { from, to, foot, head, base, raw }: Glyphs, i: numbe
 
 function continues(piece: Piece, glyphs: Glyphs, last: number, i: number): boolean {
   const { frame, from, to, foot, head, raw } = glyphs;
-  const here = { foot: foot[i], head: head[i] };
   if (piece.frame !== frame[i]) return false;
-  if (!isLevel(piece.band, here) && !isLevel({ foot: foot[last], head: head[last] }, here))
-    return false;
+  const { band } = piece;
+  const onLine = areLevel(band.foot, band.head, foot[i], head[i]);
+  if (!onLine && !areLevel(foot[last], head[last], foot[i], head[i])) return false;
   const size = Math.max(piece.size, raw.sizes[i]);
   const gap = Math.max(from[i] - piece.to, piece.from - to[i]);
   return gap < NEAR * size && gap > -BACK * size;
@@ -102,7 +102,9 @@ export function mostlyIn(characters: readonly number[], { raw }: Glyphs): number
 }
 
 /** Whether two stand on one line, as a raised number does with its word. */
-export function isLevel(a: Band, b: Band): boolean {
-  const shared = Math.min(a.head, b.head) - Math.max(a.foot, b.foot);
-  return shared > LEVEL * Math.min(a.head - a.foot, b.head - b.foot);
+export const isLevel = (a: Band, b: Band): boolean => areLevel(a.foot, a.head, b.foot, b.head);
+
+function areLevel(footA: number, headA: number, footB: number, headB: number): boolean {
+  const shared = Math.min(headA, headB) - Math.max(footA, footB);
+  return shared > LEVEL * Math.min(headA - footA, headB - footB);
 }

@@ -1,4 +1,4 @@
-import { type Box, EMPTY_BOX, uniteBoxes } from '../geometry/index.ts';
+import type { Box } from '../geometry/index.ts';
 import type { Block } from './blocks.ts';
 import { columnsOf } from './columns.ts';
 import type { Glyphs } from './glyphs.ts';
@@ -28,14 +28,16 @@ export function setDown(
 class GrowingText {
   private readonly words: PrintWord[] = [];
   private readonly lines: Growing<PrintLine>[] = [];
-  private readonly parts: string[] = [];
+  private units: Uint16Array;
   private boxes: Float32Array;
   /** Units of text so far. */
   private length = 0;
 
   constructor(private readonly glyphs: Glyphs) {
-    // Most characters are one unit, and every fifth or so is followed by a space.
-    this.boxes = new Float32Array(8 * (glyphs.raw.codes.length + 16));
+    // Most characters are one unit, and every fifth or so is followed by a space; what is more grows it.
+    const room = Math.ceil(1.3 * glyphs.raw.codes.length) + 16;
+    this.units = new Uint16Array(room);
+    this.boxes = new Float32Array(4 * room);
   }
 
   putLine(piece: Piece, column: number, block: number, running: boolean): void {
@@ -43,10 +45,14 @@ class GrowingText {
     if (words.length === 0) return;
     if (this.lines.length > 0) this.putGap('\n');
     const from = this.length;
-    let around = EMPTY_BOX;
+    let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
     for (const word of words) {
       if (this.length > from) this.putGap(' ');
-      around = uniteBoxes(around, this.putWord(word));
+      const box = this.putWord(word);
+      minX = Math.min(minX, box.minX);
+      minY = Math.min(minY, box.minY);
+      maxX = Math.max(maxX, box.maxX);
+      maxY = Math.max(maxY, box.maxY);
     }
     const { angle } = this.glyphs.frames[piece.frame];
     const { length: to } = this;
@@ -60,7 +66,7 @@ class GrowingText {
       running,
       from,
       to,
-      box: around,
+      box: { minX, minY, maxX, maxY },
       breaks: false,
     };
     this.lines.push(line);
@@ -90,10 +96,10 @@ class GrowingText {
   }
 
   private put(text: string, minX: number, minY: number, maxX: number, maxY: number): void {
-    this.parts.push(text);
-    if (4 * (this.length + text.length) > this.boxes.length) this.grow();
-    const { boxes } = this;
+    while (this.length + text.length > this.units.length) this.grow();
+    const { units, boxes } = this;
     for (let n = 0; n < text.length; n++) {
+      units[this.length] = text.charCodeAt(n);
       const k = 4 * this.length++;
       boxes[k] = minX;
       boxes[k + 1] = minY;
@@ -103,14 +109,17 @@ class GrowingText {
   }
 
   private grow(): void {
-    const larger = new Float32Array(2 * this.boxes.length);
-    larger.set(this.boxes);
-    this.boxes = larger;
+    const units = new Uint16Array(2 * this.units.length);
+    units.set(this.units);
+    this.units = units;
+    const boxes = new Float32Array(2 * this.boxes.length);
+    boxes.set(this.boxes);
+    this.boxes = boxes;
   }
 
   done(): Print {
     const { words, lines } = this;
-    const text = this.parts.join('');
+    const text = textOf(this.units.subarray(0, this.length));
     for (let k = 0; k + 1 < lines.length; k++)
       lines[k].breaks = isBroken(text, lines[k], lines[k + 1]);
     return {
@@ -121,6 +130,19 @@ class GrowingText {
       lines,
     };
   }
+}
+
+/** So many units become text at a time: each is an argument of a call. */
+const AT_ONCE = 4096;
+
+function textOf(units: Uint16Array): string {
+  let text = '';
+  for (let k = 0; k < units.length; k += AT_ONCE) {
+    const some = units.subarray(k, k + AT_ONCE);
+    // Spread out they take nine times as long; what is typed as an array may be any list of numbers.
+    text += String.fromCharCode.apply(null, some as unknown as number[]);
+  }
+  return text;
 }
 
 const HYPHEN = /[-\u00ad\u2010]/u;

@@ -28,10 +28,11 @@ const SURE = 0.15;
 
 /** The words of a line, in the order they are read in. */
 export function wordsOf(line: Piece, glyphs: Glyphs): SignWord[] {
-  const seen = seenWords(line, glyphs);
   const { codes } = glyphs.raw;
-  if (!line.glyphs.some((glyph) => mayBeFromRight(codes[glyph]))) return seen;
-  const words = seen.map((signs) => ({
+  if (!line.glyphs.some((glyph) => mayBeFromRight(codes[glyph])))
+    return seenWords(line.glyphs, glyphs, false);
+  const drawsSpaces = line.glyphs.some((glyph) => isSpace(codes[glyph]));
+  const words = seenWords(line.glyphs, glyphs, drawsSpaces).map((signs) => ({
     signs,
     way: wayOf(signs.map(({ text }) => text).join('')),
   }));
@@ -40,11 +41,10 @@ export function wordsOf(line: Piece, glyphs: Glyphs): SignWord[] {
   );
 }
 
-/** The words as they are seen from one side of the line to the other. */
-function seenWords({ glyphs: along }: Piece, glyphs: Glyphs): SignWord[] {
+/** The words as they are seen from one side of the line to the other; where it draws its spaces, letters that join leave room otherwise. */
+function seenWords(along: readonly number[], glyphs: Glyphs, joinsApart: boolean): SignWord[] {
   const { from, to, raw } = glyphs;
   const least = leastSpace(along, glyphs);
-  const drawsSpaces = along.some((glyph) => isSpace(raw.codes[glyph]));
   const words: Sign[][] = [];
   let word: Sign[] = [];
   let end = -Infinity;
@@ -57,16 +57,18 @@ function seenWords({ glyphs: along }: Piece, glyphs: Glyphs): SignWord[] {
       continue;
     }
     const gap = from[glyph] - end;
-    const areJoining = drawsSpaces && joins(last) && joins(code);
+    const areJoining = joinsApart && joins(last) && joins(code);
     const apart = isSpaced ? DRAWN_SPACE : areJoining ? UNJOINED : least;
     const isNew = gap > apart * raw.sizes[glyph];
+    const before = last;
     last = code;
     isSpaced = false;
     if (isNew) {
       word = [];
       words.push(word);
     }
-    if (!withAccent(word, glyph, glyphs)) word.push({ text: textOf(code), glyph });
+    const isPlain = !mayBeAccent(code) && !mayBeAccent(before);
+    if (isPlain || !withAccent(word, glyph, glyphs)) word.push({ text: textOf(code), glyph });
     end = isNew ? to[glyph] : Math.max(end, to[glyph]);
   }
   return words;
@@ -80,8 +82,8 @@ const joins = (code: number): boolean =>
 function leastSpace(along: readonly number[], { from, to, raw }: Glyphs): number {
   const sure: number[] = [];
   for (let k = 1; k < along.length; k++) {
-    const [a, b] = [along[k - 1], along[k]];
-    const gap = (from[b] - to[a]) / raw.sizes[b];
+    const b = along[k];
+    const gap = (from[b] - to[along[k - 1]]) / raw.sizes[b];
     if (gap > SURE) sure.push(gap);
   }
   if (sure.length === 0) return SPACE;
@@ -93,8 +95,7 @@ function leastSpace(along: readonly number[], { from, to, raw }: Glyphs): number
 function withAccent(word: Sign[], glyph: number, glyphs: Glyphs): boolean {
   const before = word[word.length - 1];
   if (!before) return false;
-  const [first, second] = [glyphs.raw.codes[before.glyph], glyphs.raw.codes[glyph]];
-  if (!mayBeAccent(first) && !mayBeAccent(second)) return false;
+  const second = glyphs.raw.codes[glyph];
   if (!isOver(before.glyph, glyph, glyphs) && !isOver(glyph, before.glyph, glyphs)) return false;
   const [a, b] = [before.text, textOf(second)];
   const [letter, mark] = [accented(a, b), accented(b, a)];
@@ -110,8 +111,12 @@ function isOver(accent: number, letter: number, { from, to }: Glyphs): boolean {
   return middle > from[letter] && middle < to[letter];
 }
 
+/** Characters up to here are nearly all of most books (Unicode, Latin Extended-A). */
+const MOST_USED = Array.from({ length: 0x180 }, (_, code) => String.fromCharCode(code));
+
 /** Latin ligatures and the like are the letters they are made of; other characters are what they are. */
 function textOf(code: number): string {
+  if (code < MOST_USED.length) return MOST_USED[code];
   const text = String.fromCodePoint(code);
   const isLigature = (code >= 0xfb00 && code <= 0xfb06) || (code >= 0xfb50 && code <= 0xfefc);
   return isLigature ? text.normalize('NFKC') : text;
