@@ -1,5 +1,6 @@
-import { createContext, useContext } from 'react';
+import { createContext, useCallback, useContext } from 'react';
 import { useStore } from 'zustand';
+import { nameIn } from './guide';
 import type { HandState } from './hand';
 import type { DocumentSession } from './documentSession';
 import type { SessionState } from './sessionState';
@@ -21,8 +22,8 @@ export function useHand<T>(pick: (state: HandState) => T): T {
 /** What the pages of the open document are called, in order: "iv", "12". */
 export function usePageNames(): (index: number) => string {
   const { guide } = useSession();
-  useStore(guide.store, (s) => s.names);
-  return (index) => guide.nameOf(index);
+  const names = useStore(guide.store, (s) => s.names);
+  return useCallback((index) => nameIn(names, index), [names]);
 }
 
 /** A part of the open document's state. */

@@ -115,3 +115,13 @@ test('pages without words are counted, and a source that cannot be read says why
   });
   expect(placesOf(search)).toEqual(['p3 7']);
 });
+
+test('hits stay the ones they were while more are found', () => {
+  const { search, asked } = searchIn();
+  search.find('tide', {}, 0);
+  asked[0].tell({ found: [found(0, 1)], read: 1, of: 2 });
+  const [first] = search.store.getState().hits;
+  asked[0].tell({ found: [found(1, 7)], read: 2, of: 2, done: true });
+  expect(search.store.getState().hits).toHaveLength(3);
+  expect(search.store.getState().hits[0]).toBe(first);
+});

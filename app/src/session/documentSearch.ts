@@ -49,6 +49,11 @@ interface SourceFound {
 export class DocumentSearch {
   readonly store = createStore<SearchState>(() => NOTHING);
   private found = new Map<string, SourceFound>();
+  /** The hits on each page of the document, by its id, as long as nothing else is found there: a list that grows shows those it had as they are. */
+  private readonly hitsOn = new Map<
+    string,
+    { readonly found: FoundOn; readonly hits: readonly SearchHit[] }
+  >();
   /** Counts searches: what an earlier one still tells is not heard. */
   private searches = 0;
 
@@ -61,6 +66,7 @@ export class DocumentSearch {
   find(term: string, how: FindOptions, inSight: number): void {
     const own = ++this.searches;
     this.found = new Map();
+    this.hitsOn.clear();
     if (term.trim() === '') return this.store.setState({ ...NOTHING, how });
     this.store.setState({ ...NOTHING, term, how });
     const firsts = new Map<string, number>();
@@ -117,7 +123,7 @@ export class DocumentSearch {
       if ('paper' in shows) continue;
       const found = this.found.get(shows.source)?.pages.get(shows.index);
       if (!found) continue;
-      for (const hit of found.hits) hits.push({ ...hit, page: id });
+      for (const hit of this.hitsOf(id, found)) hits.push(hit);
       more += found.more;
       if (found.wordless) wordless++;
     }
@@ -127,4 +133,13 @@ export class DocumentSearch {
     const stays = at && hits.find(({ page, from }) => page === at.page && from === at.from);
     this.store.setState({ hits, more, wordless, reading, at: stays ?? null });
   };
+
+  private hitsOf(page: string, found: FoundOn): readonly SearchHit[] {
+    let known = this.hitsOn.get(page);
+    if (known?.found !== found) {
+      known = { found, hits: found.hits.map((hit) => ({ ...hit, page })) };
+      this.hitsOn.set(page, known);
+    }
+    return known.hits;
+  }
 }

@@ -57,6 +57,10 @@ export class Guide {
 
   /** What a page, from 0, is called. */
   nameOf(index: number): string {
-    return this.store.getState().names[index] ?? String(index + 1);
+    return nameIn(this.store.getState().names, index);
   }
 }
+
+/** What a page, from 0, is called among the names of all. */
+export const nameIn = (names: readonly string[], index: number): string =>
+  names[index] ?? String(index + 1);

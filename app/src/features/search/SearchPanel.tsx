@@ -13,6 +13,8 @@ import { useMarkedHits } from './useMarkedHits';
 
 /** What is typed is looked for when nothing has been typed for so long, ms. */
 const PAUSE = 120;
+/** So many rows are laid out at a time: the pen and the paper want their turn. */
+const ROWS_AT_ONCE = 6;
 
 /** Looks for printed words: what and how, from hit to hit, and all of them in a list. */
 export function SearchPanel({ onGone }: { onGone: () => void }) {
@@ -61,6 +63,19 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
     search.find(typed, { ...how, ...other }, inSight());
   const unsearched = unsearchedSaid(state);
   const marked = useMarkedHits();
+
+  const renderHit = useCallback(
+    ({ item }: { item: SearchHit }) => (
+      <HitRow
+        hit={item}
+        page={nameOf(stage.indexOf(item.page))}
+        here={item === at}
+        marked={marked.get(item) ?? null}
+        onPress={jump}
+      />
+    ),
+    [nameOf, stage, at, marked, jump],
+  );
 
   return (
     <View style={styles.panel}>
@@ -119,20 +134,13 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
         data={hits}
         keyExtractor={(hit) => `${hit.page} ${hit.from}`}
         getItemLayout={(_, index) => ({ length: HIT_HEIGHT, offset: HIT_HEIGHT * index, index })}
-        initialNumToRender={12}
+        initialNumToRender={ROWS_AT_ONCE}
+        maxToRenderPerBatch={ROWS_AT_ONCE}
         windowSize={5}
         extraData={marked.size > 0 ? [at, marked] : at}
         accessibilityLabel="Hits"
         style={styles.hits}
-        renderItem={({ item }) => (
-          <HitRow
-            hit={item}
-            page={nameOf(stage.indexOf(item.page))}
-            here={item === at}
-            marked={marked.get(item) ?? null}
-            onPress={jump}
-          />
-        )}
+        renderItem={renderHit}
       />
     </View>
   );
