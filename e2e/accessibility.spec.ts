@@ -249,5 +249,11 @@ test('a page is text for those who do not see it, with its headings and its mark
   expect(order.indexOf('A decision made once')).toBeLessThan(order.indexOf('Six feeding stages'));
   const pen = await Pen.of(page);
   await pen.draw(line(await placeOn(page, 1, 0.2, 0.05), await placeOn(page, 1, 0.3, 0.05)));
-  await expect(text.getByRole('listitem')).toHaveText(/^Pen stroke|^Ink|^Line/);
+  const heading = text.getByRole('heading', { name: 'How barnacles choose a rock' });
+  const mark = text.getByRole('note', { name: 'Mark' });
+  await expect(mark).toHaveText(/^Pen stroke|^Ink|^Line/);
+  // It is told where it stands: after the heading it was drawn beside.
+  expect(await heading.evaluate((one) => one.nextElementSibling?.getAttribute('role'))).toBe(
+    'note',
+  );
 });

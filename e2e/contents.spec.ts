@@ -139,4 +139,8 @@ test('a document without contents gets them from its headings, when asked', asyn
     .first()
     .click();
   await expect(field(page)).toHaveValue('3');
+  // They are there again.
+  await kept(page);
+  await page.reload();
+  await expect(heading).toBeVisible();
 });

@@ -1,6 +1,7 @@
 import type { Page } from '@marginalis/core/document';
 import { type OutlineEntry, pageNames, proposeOutline } from '@marginalis/core/guide';
 import { createStore } from 'zustand/vanilla';
+import { keepHeadings, readHeadings } from '@/storage';
 import type { PdfGuide, PrintReader } from '@/work';
 
 export interface GuideState {
@@ -8,7 +9,7 @@ export interface GuideState {
   readonly outline: readonly OutlineEntry[] | null;
   /** What each page of the document is called, in order. */
   readonly names: readonly string[];
-  /** Contents made of the headings of a document that has none of its own; null until they are asked for. */
+  /** Contents made of the headings of a document that has none of its own, now or another time; null until they are asked for. */
   readonly proposed: readonly OutlineEntry[] | null;
   /** Pages read for that and to be read; null while nothing is. */
   readonly proposing: { readonly read: number; readonly of: number } | null;
@@ -32,11 +33,15 @@ export class Guide {
   async read(source: string, file: Pick<PdfGuide, 'labels' | 'outline'>): Promise<void> {
     this.labels.set(source, await file.labels());
     this.name();
-    this.store.setState({ outline: await file.outline() });
+    const outline = await file.outline();
+    this.store.setState({ outline });
+    if (outline.length > 0) return;
+    const headings = await readHeadings(source);
+    if (headings) this.store.setState({ proposed: proposeOutline(headings) });
   }
 
-  /** Makes contents of the headings. @throws PrintError when the document cannot be read */
-  async propose(reader: Pick<PrintReader, 'headings'>): Promise<void> {
+  /** Makes contents of the headings of a source, and keeps them. @throws PrintError when it cannot be read */
+  async propose(source: string, reader: Pick<PrintReader, 'headings'>): Promise<void> {
     if (this.store.getState().proposing) return;
     this.store.setState({ proposing: { read: 0, of: this.pages().length } });
     try {
@@ -44,6 +49,7 @@ export class Guide {
         this.store.setState({ proposing: { read, of } }),
       );
       this.store.setState({ proposed: proposeOutline(headings) });
+      await keepHeadings(source, headings);
     } finally {
       this.store.setState({ proposing: null });
     }

@@ -23,3 +23,4 @@ export {
 } from './settings';
 export { type KeptPlace, readPlace, keepPlace, dropPlace } from './places';
 export { keepMeaning, readMeaning } from './meanings';
+export { keepHeadings, type KeptHeadings, readHeadings } from './headings';

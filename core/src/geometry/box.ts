@@ -51,3 +51,7 @@ export function boxOfPoints(points: Iterable<Vec>): Box {
   }
   return { minX, minY, maxX, maxY };
 }
+
+/** How far a point is from a box; 0 within it. */
+export const distanceToBox = ({ x, y }: Vec, { minX, minY, maxX, maxY }: Box): number =>
+  Math.hypot(Math.max(minX - x, 0, x - maxX), Math.max(minY - y, 0, y - maxY));

@@ -21,6 +21,7 @@ export {
   boxWidth,
   boxHeight,
   boxCentre,
+  distanceToBox,
   growBox,
   boxesMeet,
   uniteBoxes,

@@ -6,7 +6,9 @@ interface Growing extends OutlineEntry {
 }
 
 /** An outline made of headings: each stands under the one before it of a higher level. */
-export function proposeOutline(headings: readonly PlacedHeading[]): readonly OutlineEntry[] {
+export function proposeOutline(
+  headings: readonly Pick<PlacedHeading, 'text' | 'page' | 'level' | 'at'>[],
+): readonly OutlineEntry[] {
   const top: Growing[] = [];
   /** Those that what comes next may stand under, with their levels. */
   const open: { readonly level: number; readonly under: Growing[] }[] = [];

@@ -32,6 +32,7 @@ export {
 export { type HeadingsOn, headingsOf, headingsOn, type PlacedHeading } from './headings.ts';
 export { paragraphsOf, type Told } from './paragraphs.ts';
 export { toldOf } from './told.ts';
+export { toldNear } from './toldNear.ts';
 export { type TaggedPage, type TaggedPart } from './tagged.ts';
 export { type Sentence, sentencesOf, type Spoken, spokenOf } from './sentences.ts';
 export { type WordsMeant, wordsMeant, type WordWay } from './wordsMeant.ts';

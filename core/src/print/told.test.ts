@@ -1,6 +1,7 @@
 import { column, rawPrint, type SetLine } from '../../testing/print.ts';
 import type { TaggedPage, TaggedPart } from './tagged.ts';
 import { toldOf } from './told.ts';
+import { toldNear } from './toldNear.ts';
 
 /** A page whose lines belong to marked content each, by its number; −1 to none. */
 function tagged(lines: readonly (readonly [number, SetLine])[], parts: TaggedPart[]): TaggedPage {
@@ -45,7 +46,7 @@ test('headings with their levels, paragraphs over lines, and lists with their la
       ),
     ],
   );
-  expect(toldOf(page)).toEqual([
+  expect(toldOf(page)).toMatchObject([
     { is: 'heading', level: 2, text: 'The lower shore' },
     paragraph('Barnacles settle where others have settled.'),
     {
@@ -65,7 +66,7 @@ test('what is said in place of a picture stands for all that is in it', () => {
     part('P', 2),
     figure,
   ]);
-  expect(toldOf(page)).toEqual([
+  expect(toldOf(page)).toMatchObject([
     paragraph('It holds on.'),
     { is: 'picture', text: 'A limpet from the side' },
   ]);
@@ -76,7 +77,7 @@ test('what the tags leave out comes last; what they tell twice is told once', ()
     part('P', 0),
     part('P', 0),
   ]);
-  expect(toldOf(page)).toEqual([paragraph('Low water was at six.'), paragraph('12')]);
+  expect(toldOf(page)).toMatchObject([paragraph('Low water was at six.'), paragraph('12')]);
 });
 
 test('tags that hold little of the page do not hide the rest: it is told as it is printed', () => {
@@ -89,7 +90,7 @@ test('tags that hold little of the page do not hide the rest: it is told as it i
     lines.map((line, k) => [k === 0 ? 0 : -1, line] as const),
     [picture],
   );
-  expect(toldOf(page)).toEqual([
+  expect(toldOf(page)).toMatchObject([
     paragraph('gull'),
     paragraph('Few animals live here, and those that do close up.'),
     { is: 'picture', text: 'A gull' },
@@ -97,7 +98,23 @@ test('tags that hold little of the page do not hide the rest: it is told as it i
 });
 
 test('a page without tags, or without words', () => {
-  expect(toldOf(tagged(below([-1, 'Plain']), []))).toEqual([paragraph('Plain')]);
+  expect(toldOf(tagged(below([-1, 'Plain']), []))).toMatchObject([paragraph('Plain')]);
   const picture = { ...part('Figure', 0), alternative: 'A gull' };
   expect(toldOf(tagged([], [picture, part('P', 1)]))).toEqual([{ is: 'picture', text: 'A gull' }]);
+});
+
+test('the text nearest to a place, in a list too', () => {
+  const page = tagged(
+    below([0, 'The lower shore'], [1, 'limpets'], [2, 'whelks'], [3, 'It holds on.']),
+    [part('H1', 0), part('L', part('LI', 1), part('LI', 2)), part('P', 3)],
+  );
+  const told = toldOf(page);
+  const nearest = (x: number, y: number) => {
+    const near = toldNear(told, { x, y });
+    return near && 'text' in near ? near.text : null;
+  };
+  expect(nearest(60, 705)).toBe('The lower shore');
+  expect(nearest(84, 675)).toBe('whelks');
+  expect(nearest(60, 100)).toBe('It holds on.');
+  expect(toldNear([{ is: 'picture', text: 'A gull' }], { x: 0, y: 0 })).toBeNull();
 });

@@ -1,3 +1,4 @@
+import { type Box, uniteBoxes } from '../geometry/index.ts';
 import { paragraphsOf, type Told } from './paragraphs.ts';
 import { textOf } from './quote.ts';
 import type { RawPrint } from './rawPrint.ts';
@@ -52,8 +53,8 @@ class Teller {
     const told: Told[] = [];
     let numbers: number[] = [];
     const endText = (): void => {
-      const text = this.textOf(numbers);
-      if (text !== '') told.push({ is: 'paragraph', text });
+      const said = this.said(numbers);
+      if (said) told.push({ is: 'paragraph', ...said });
       numbers = [];
     };
     for (const one of holds) {
@@ -77,8 +78,8 @@ class Teller {
     if (type === 'L') return this.list(holds);
     const [heading, level = ''] = HEADING.exec(type) ?? [];
     if (heading === undefined) return this.of(holds);
-    const text = this.textOf(numbersIn(part));
-    return text === '' ? [] : [{ is: 'heading', text, level: Number(level) }];
+    const said = this.said(numbersIn(part));
+    return said ? [{ is: 'heading', ...said, level: Number(level) }] : [];
   }
 
   /** A list; what it holds beside its items, such as a caption, stands before it, and a list under an item within that. */
@@ -99,24 +100,27 @@ class Teller {
   private item({ holds }: TaggedPart): Told[] {
     const isLabel = (one: number | TaggedPart): one is TaggedPart =>
       typeof one !== 'number' && one.type === 'Lbl';
-    const label = this.textOf(holds.filter(isLabel).flatMap(numbersIn));
-    const [first, ...more] = this.of(holds.filter((one) => !isLabel(one)));
-    if (label === '') return first ? [first, ...more] : [];
-    if (first?.is !== 'paragraph')
-      return [{ is: 'paragraph', text: label }, ...(first ? [first] : []), ...more];
-    return [{ is: 'paragraph', text: `${label} ${first.text}` }, ...more];
+    const label = this.said(holds.filter(isLabel).flatMap(numbersIn));
+    const told = this.of(holds.filter((one) => !isLabel(one)));
+    if (!label) return told;
+    const [first, ...more] = told;
+    if (first?.is !== 'paragraph') return [{ is: 'paragraph', ...label }, ...told];
+    const text = `${label.text} ${first.text}`;
+    return [{ is: 'paragraph', text, box: uniteBoxes(label.box, first.box) }, ...more];
   }
 
-  /** What some marked content says; none of it is told again. */
-  private textOf(numbers: readonly number[]): string {
+  /** What some marked content says, and where; null where it says nothing. None of it is told again. */
+  private said(numbers: readonly number[]): { readonly text: string; readonly box: Box } | null {
     const characters = numbers.flatMap((number) => {
       const own = this.left.get(number) ?? [];
       this.left.delete(number);
       return own;
     });
-    if (characters.length === 0) return '';
+    if (characters.length === 0) return null;
     const print = readPrint(charactersOf(this.raw, characters));
-    return textOf(print, { from: 0, to: print.text.length });
+    if (print.lines.length === 0) return null;
+    const text = textOf(print, { from: 0, to: print.text.length });
+    return { text, box: print.lines.map((line) => line.box).reduce(uniteBoxes) };
   }
 }
 

@@ -11,7 +11,7 @@ export function Proposal() {
   const { proposed, proposing } = useStore(guide.store);
   const { colors } = useTheme();
   const propose = (): void => {
-    guide.propose(print.readerOf(desk.source)).catch((e: unknown) => {
+    guide.propose(desk.source, print.readerOf(desk.source)).catch((e: unknown) => {
       notices.tell(e instanceof Error ? e.message : String(e));
     });
   };

@@ -1,8 +1,9 @@
 import { inOrder, marksOn, type Page } from '@marginalis/core/document';
+import { boxCentre } from '@marginalis/core/geometry';
 import { kindFor } from '@marginalis/core/kinds';
 import { inkName } from '@marginalis/core/marks';
-import type { Told } from '@marginalis/core/print';
-import { memo, useEffect, useState } from 'react';
+import { type Told, toldNear } from '@marginalis/core/print';
+import { Fragment, memo, useEffect, useMemo, useState } from 'react';
 import { usePageNames, useSession, useSessionState } from '@/session';
 import { Area } from '@/ui';
 
@@ -22,7 +23,7 @@ const unseen = {
   pointerEvents: 'none',
 } as const;
 
-/** A page as text: its paragraphs and headings in reading order, and what is marked on it. */
+/** A page as text: its paragraphs, headings and lists in reading order, and each mark where it stands. */
 export function PageText({ index }: { index: number }) {
   const page = useSessionState((s) => s.document.pages[index]);
   const nameOf = usePageNames();
@@ -32,12 +33,13 @@ export function PageText({ index }: { index: number }) {
     return () => clearTimeout(waiting);
   }, []);
   const told = useTold(page, rested);
+  const marks = useMarksTold(page, told);
   if (!page) return null;
   return (
     <Area style={unseen} data-testid="page-text">
       {told.length > 0 && <Area>{`Text of page ${nameOf(index)}`}</Area>}
-      <Texts told={told} />
-      <Marks page={page} />
+      <Texts told={told} marks={marks.by} />
+      <Marks texts={marks.elsewhere} />
     </Area>
   );
 }
@@ -61,15 +63,51 @@ function useTold(page: Page | undefined, rested: boolean): readonly Told[] {
   return told;
 }
 
-const Texts = memo(function Texts({ told }: { told: readonly Told[] }) {
-  return told.map((one, k) => <Text key={k} told={one} />);
+/** What is said of marks, by the text that each stands on or beside; of those on a page without text, elsewhere. */
+interface MarksTold {
+  readonly by: ReadonlyMap<Told, readonly string[]>;
+  readonly elsewhere: readonly string[];
+}
+
+function useMarksTold(page: Page | undefined, told: readonly Told[]): MarksTold {
+  const marks = useSessionState((s) => page && marksOn(s.document, page.id));
+  return useMemo(() => {
+    const by = new Map<Told, string[]>();
+    if (!marks || marks.size === 0) return { by, elsewhere: [] };
+    if (marks.size > MOST_TOLD) return { by, elsewhere: [`${marks.size} marks on this page`] };
+    const elsewhere: string[] = [];
+    for (const mark of inOrder(marks)) {
+      const kind = kindFor(mark);
+      const { name, text } = kind.words(mark);
+      const said = [name, inkName(mark.style.colour), text].filter(Boolean).join(', ');
+      const near = toldNear(told, boxCentre(kind.roughBounds(mark)));
+      if (near) by.set(near, [...(by.get(near) ?? []), said]);
+      else elsewhere.push(said);
+    }
+    return { by, elsewhere };
+  }, [marks, told]);
+}
+
+interface TextsProps {
+  readonly told: readonly Told[];
+  readonly marks: MarksTold['by'];
+}
+
+const Texts = memo(function Texts({ told, marks }: TextsProps) {
+  return told.map((one, k) => (
+    <Fragment key={k}>
+      <Text told={one} marks={marks} />
+      <Marks texts={marks.get(one) ?? NONE} />
+    </Fragment>
+  ));
 });
+const NONE: readonly string[] = [];
 
 /** Headings of a page stand under the document's name and that of the page. */
 const UNDER = 2;
 const DEEPEST = 6;
 
-function Text({ told }: { told: Told }) {
+function Text({ told, marks }: { told: Told; marks: MarksTold['by'] }) {
   if (told.is === 'paragraph') return <Area>{told.text}</Area>;
   if (told.is === 'picture') return <Area role="img" aria-label={told.text} />;
   if (told.is === 'list')
@@ -77,7 +115,7 @@ function Text({ told }: { told: Told }) {
       <Area role="list">
         {told.items.map((item, k) => (
           <Area key={k} role="listitem">
-            <Texts told={item} />
+            <Texts told={item} marks={marks} />
           </Area>
         ))}
       </Area>
@@ -89,20 +127,10 @@ function Text({ told }: { told: Told }) {
   );
 }
 
-function Marks({ page }: { page: Page }) {
-  const marks = useSessionState((s) => marksOn(s.document, page.id));
-  if (marks.size === 0 || marks.size > MOST_TOLD)
-    return marks.size > 0 && <Area>{`${marks.size} marks on this page`}</Area>;
-  return (
-    <Area role="list" aria-label="Marks on this page">
-      {inOrder(marks).map((mark) => {
-        const { name, text } = kindFor(mark).words(mark);
-        return (
-          <Area key={mark.id} role="listitem">
-            {[name, inkName(mark.style.colour), text].filter(Boolean).join(', ')}
-          </Area>
-        );
-      })}
+function Marks({ texts }: { texts: readonly string[] }) {
+  return texts.map((text, k) => (
+    <Area key={k} role="note" aria-label="Mark">
+      {text}
     </Area>
-  );
+  ));
 }
