@@ -1,72 +1,17 @@
 import { expect, type Page, test } from '@playwright/test';
 import { command, openDesk, openDocument, placeOn, take } from './support/reader';
 import { line, Pen } from './support/pen';
+import { isSilent, said, standInVoice, voice } from './support/voice';
 
 /** Reading aloud with a stand-in for the browser's voice, and the pacer. */
 
-/** Puts a voice into the page that says nothing: the test says what is heard of it. */
-async function standIn(page: Page, voices: number): Promise<void> {
-  await page.addInitScript((count) => {
-    const said: string[] = [];
-    let now: SpeechSynthesisUtterance | null = null;
-    class Utterance extends EventTarget {
-      voice = null;
-      lang = '';
-      rate = 1;
-      onboundary: ((e: object) => void) | null = null;
-      onend: (() => void) | null = null;
-      onerror: (() => void) | null = null;
-      constructor(readonly text: string) {
-        super();
-      }
-    }
-    const synthesis = Object.assign(new EventTarget(), {
-      getVoices: () =>
-        Array.from({ length: count }, (_, k) => ({
-          voiceURI: `voice ${k}`,
-          name: `Stand-in ${k + 1}`,
-          lang: ['en-GB', 'de-DE'][k % 2],
-        })),
-      speak(utterance: SpeechSynthesisUtterance) {
-        said.push(utterance.text);
-        now = utterance;
-      },
-      cancel() {
-        now = null;
-      },
-    });
-    Object.defineProperty(window, 'speechSynthesis', { value: synthesis });
-    Object.assign(window, {
-      SpeechSynthesisUtterance: Utterance,
-      voice: {
-        said,
-        word: (charIndex: number) => now?.onboundary?.({ name: 'word', charIndex } as never),
-        end: () => now?.onend?.({} as never),
-        isSilent: () => now === null,
-      },
-    });
-  }, voices);
-}
-interface StandIn {
-  readonly said: string[];
-  word(at: number): void;
-  end(): void;
-  isSilent(): boolean;
-}
-const said = (page: Page) =>
-  page.evaluate(() => (window as unknown as { voice: StandIn }).voice.said);
-const voice = (page: Page, act: 'end' | 'word', at = 0) =>
-  page.evaluate(
-    ([name, n]) => (window as unknown as { voice: StandIn }).voice[name as 'word'](n as number),
-    [act, at] as const,
-  );
 const strip = (page: Page) => page.getByRole('group', { name: 'Reading aloud' });
 const parts = (page: Page) => page.getByTestId('being-read').locator('polygon');
 
 test('sentences are read one after the other, the spoken word marked and kept in sight', async ({
   page,
 }) => {
-  await standIn(page, 2);
+  await standInVoice(page, 2);
   await openDesk(page);
   await openDocument(page, 'How barnacles choose a rock');
   await command(page, 'Read aloud from the start');
@@ -96,13 +41,11 @@ test('sentences are read one after the other, the spoken word marked and kept in
   await page.keyboard.press('Escape');
   await page.keyboard.press('Escape');
   await expect(strip(page)).toBeHidden();
-  expect(
-    await page.evaluate(() => (window as unknown as { voice: StandIn }).voice.isSilent()),
-  ).toBe(true);
+  expect(await isSilent(page)).toBe(true);
 });
 
 test('selected words are read, and found again', async ({ page }) => {
-  await standIn(page, 1);
+  await standInVoice(page, 1);
   await openDesk(page);
   await openDocument(page, 'How barnacles choose a rock');
   const pen = await Pen.of(page);
@@ -127,7 +70,7 @@ test('selected words are read, and found again', async ({ page }) => {
 });
 
 test('where there is no voice the pacer leads over the words', async ({ page }) => {
-  await standIn(page, 0);
+  await standInVoice(page, 0);
   await openDesk(page);
   await openDocument(page, 'How barnacles choose a rock');
   await page.getByTestId('stage').focus();

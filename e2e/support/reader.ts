@@ -172,3 +172,23 @@ export async function command(page: Page, name: string | RegExp): Promise<void> 
   await commands.getByRole('option', { name }).click();
   await commands.waitFor({ state: 'hidden' });
 }
+
+/** Drags a grip with the mouse to a place of a page, in shares of its width and height. */
+export async function dragGrip(
+  page: Page,
+  name: string,
+  [u, v, number = 1]: readonly number[],
+): Promise<void> {
+  const box = await page.getByRole('button', { name, exact: true }).boundingBox();
+  if (!box) throw new Error(`There is no ${name}.`);
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  // The grip stands off from what it means: it goes as far as that goes.
+  const from = await placeOn(page, 1, 0, 0);
+  const [toX, toY] = await placeOn(page, number, u, v);
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move((x + toX) / 2, (y + toY) / 2, { steps: 4 });
+  await page.mouse.move(toX, toY, { steps: 4 });
+  expect(await placeOn(page, 1, 0, 0)).toEqual(from);
+  await page.mouse.up();
+}

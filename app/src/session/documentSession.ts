@@ -101,6 +101,12 @@ export class DocumentSession {
       onKept: (lines) => this.visit.tell(lines),
       onTrouble: this.notices.tell,
     });
+    // What another instrument is taken for begins anew: grips of what was picked would stand in its way.
+    this.hand.store.subscribe((now, before) => {
+      if (now.current === before.current) return;
+      this.inHand.pick([]);
+      this.words.choose([]);
+    });
     this.guide.name();
     this.endUse = markInUse(desk.id);
     this.visit = new Visit(desk.id, {

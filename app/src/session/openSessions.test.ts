@@ -100,6 +100,11 @@ test('two documents are open at once, each with its own pen and its own undo', a
     'fine-pen',
   ]);
   expect([write(here, 'a'), write(there, 'b'), write(there, 'c')]).toEqual([true, true, true]);
+  // Another instrument begins anew: what was picked is let go of, in its own document only.
+  here.inHand.pick(['a']);
+  there.inHand.pick(['b']);
+  here.hand.choose('fine-pen');
+  expect([here, there].map((one) => one.store.getState().picked.size)).toEqual([0, 1]);
   expect(there.undo()?.label).toBe('Write');
   expect([here, there].map((s) => countMarks(s.store.getState().document))).toEqual([1, 1]);
   expect(here.store.getState().history.undone).toBeNull();

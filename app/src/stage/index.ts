@@ -1,7 +1,7 @@
 export { Chip, CHIP_HEIGHT, ChipButton, ChipTag } from './Chip';
 export { Grip, gripManners, TOUCH } from './Grip';
 export { useStandOff } from './useStandOff';
-export { BESIDE_OPENER, FootCorner } from './FootCorner';
+export { BESIDE_OPENER, FootCorner, takesFoot } from './FootCorner';
 export { Stage } from './Stage';
 export type { MarkFeed } from './MarkFeed';
 export { StageProvider } from './StageProvider';

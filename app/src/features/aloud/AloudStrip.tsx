@@ -4,6 +4,7 @@ import { Text, useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
 import { useSession, useSettings } from '@/session';
 import { useReader } from '@/shell';
+import { takesFoot } from '@/stage';
 import { Action, Area, IconAction, WIDE_FROM } from '@/ui';
 import { VOICES } from './ids';
 
@@ -21,9 +22,11 @@ export function AloudStrip() {
   // With the document left, nobody listens.
   useEffect(() => aloud.stop, [aloud]);
   const place = { position: 'absolute', bottom: 10, zIndex: 6 } as const;
+  const style = { ...place, ...(wide ? styles.wide : styles.narrow) };
+  const foot = wide ? undefined : takesFoot;
   if (voiceless)
     return (
-      <Area data-control style={{ ...place, ...(wide ? styles.wide : styles.narrow) }}>
+      <Area data-control ref={foot} style={style}>
         <View
           role="alert"
           style={[styles.card, { backgroundColor: colors.surface, borderColor: colors.primary }]}
@@ -52,7 +55,7 @@ export function AloudStrip() {
     }
   };
   return (
-    <Area data-control style={{ ...place, ...(wide ? styles.wide : styles.narrow) }}>
+    <Area data-control ref={foot} style={style}>
       <View
         role="group"
         aria-label={way === 'voice' ? 'Reading aloud' : 'Pacer'}
