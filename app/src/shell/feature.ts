@@ -51,6 +51,8 @@ export interface Command {
   readonly whileTyping?: readonly string[];
   /** What it is called beside words that are selected; not offered there without. */
   readonly forWords?: string;
+  /** It has a button on the chip beside what is picked, and beside selected words. */
+  readonly chip?: true;
   /** Only by its keys: it would make no sense in a list. */
   readonly hidden?: boolean;
   /** Whether it can be done now; always without. */

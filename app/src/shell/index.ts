@@ -11,6 +11,7 @@ export type {
   ReaderFeature,
 } from './feature';
 export { late } from './late';
+export { ChipCommands } from './ChipCommands';
 export { SecondWindow } from './SecondWindow';
 export { ReaderShell, type ReaderShellProps } from './ReaderShell';
 export type { Opened } from './Pane';

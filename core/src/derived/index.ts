@@ -15,5 +15,6 @@ export {
   listMarks,
   wordsBeneath,
 } from './markList.ts';
+export { type ListedNote, listNotes } from './notes.ts';
 export { wordsKnown } from './wordsKnown.ts';
 export { isLetterLike, type ListRow, listRows, type WrittenLine } from './writtenLines.ts';

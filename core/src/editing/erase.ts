@@ -7,7 +7,7 @@ import {
   markChange,
 } from '../document/index.ts';
 import { boxOfPoints, growBox, type Vec } from '../geometry/index.ts';
-import type { Mark } from '../kinds/index.ts';
+import { kindFor, type Mark } from '../kinds/index.ts';
 import type { MarkId, PageId } from '../marks/index.ts';
 
 /** The marks of a page that an eraser of `radius` points swept along `sweep` touches. */
@@ -34,9 +34,11 @@ export function removeMarks(state: DocState, ids: Iterable<MarkId>): Transaction
   };
 }
 
-/** Takes all marks off a page but for those that are locked; null when there are none. */
+/** Takes all marks off a page but for those that are locked, and notes; null when there are none. */
 export function clearPage(state: DocState, page: PageId): Transaction | null {
-  const marks = [...marksOn(state, page).values()].filter((mark) => !mark.locked);
+  const marks = [...marksOn(state, page).values()].filter(
+    (mark) => !mark.locked && !kindFor(mark).unrubbed,
+  );
   if (marks.length === 0) return null;
   return {
     label: 'Clear the page',

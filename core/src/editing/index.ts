@@ -44,6 +44,17 @@ export { type IncomingInk, bringInInk } from './bringIn.ts';
 export { addPaper } from './pages.ts';
 export { addBookmark, moveBookmark, removeBookmark, renameBookmark } from './bookmarks.ts';
 export { type AreaMarking, markArea, resizeArea } from './markArea.ts';
+export {
+  addNote,
+  answerNote,
+  type NewNote,
+  type NoteAbout,
+  removeAnswer,
+  removeNote,
+  reopenNote,
+  rewordRemark,
+  settleNote,
+} from './notes.ts';
 export { type WordMarking, markWords } from './markWords.ts';
 export { rangeOfWords, stretchedWords, stretchWords } from './stretchWords.ts';
 export {

@@ -23,9 +23,9 @@ export interface Rubbing {
 
 const sortOf = (mark: Mark): string => kindFor(mark).words(mark).sort;
 
-/** Whether a rubber of this manner takes a mark; those that are locked it never takes. */
+/** Whether a rubber of this manner takes a mark; those that are locked, and notes, it never takes. */
 export function isRubbed(mark: Mark, { only, colour }: EraserManner): boolean {
-  if (mark.locked) return false;
+  if (mark.locked || kindFor(mark).unrubbed) return false;
   switch (only) {
     case 'everything':
       return true;

@@ -27,4 +27,5 @@ export type AnnotationSketch =
       readonly subtype: 'Highlight' | 'Underline' | 'Squiggly' | 'StrikeOut';
       readonly quads: readonly Quad[];
     }
+  | { readonly subtype: 'Text'; readonly at: Vec }
   | ({ readonly subtype: 'Square' | 'Circle'; readonly corners: readonly [Vec, Vec] } & Stroked);

@@ -30,4 +30,5 @@ export {
   textOfStrips,
   type WordsMark,
 } from './words/index.ts';
+export { asNote, type NoteMark } from './note/index.ts';
 export { asFigure, FIGURE_NAMES, type FigureMark } from './figure/index.ts';

@@ -82,6 +82,8 @@ export interface Kind<M extends MarkBase> {
    * it touches none, null when nothing is left. Without, and without lines, it goes whole.
    */
   rub?(mark: M, touches: (area: readonly Vec[]) => boolean): M | null;
+  /** No rubber takes it, nor does a page that is cleared: it is removed where it is read. */
+  readonly unrubbed?: true;
   /** It belongs to what is printed where it lies: a person does not move, scale or turn it. */
   readonly bound?: true;
   /** Under an affine map of its page. */

@@ -1,6 +1,7 @@
 import { FIGURE } from './figure/index.ts';
 import { INK } from './ink/index.ts';
 import type { Kind } from './kind.ts';
+import { NOTE } from './note/index.ts';
 import { WORDS } from './words/index.ts';
 
 /** Every kind of mark there is. What a document can hold follows from this table. */
@@ -8,6 +9,7 @@ export const KINDS = {
   ink: INK,
   figure: FIGURE,
   words: WORDS,
+  note: NOTE,
 };
 
 type MarkOfKind<K> = K extends Kind<infer M> ? M : never;

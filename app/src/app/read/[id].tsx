@@ -6,6 +6,7 @@ import { inkFilesFeature } from '@/features/inkfiles';
 import { inkingFeature } from '@/features/inking';
 import { keepingFeature } from '@/features/keeping';
 import { markListFeature } from '@/features/marklist';
+import { notesFeature } from '@/features/notes';
 import { offlineFeature } from '@/features/offline';
 import { pageTextFeature } from '@/features/pagetext';
 import { pagesFeature } from '@/features/pages';
@@ -36,6 +37,7 @@ const FEATURES = [
   figuresFeature,
   pickingFeature,
   markListFeature,
+  notesFeature,
   contentsFeature,
   searchFeature,
   linksFeature,

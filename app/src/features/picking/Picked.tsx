@@ -11,7 +11,7 @@ import {
 import { asFigure, kindFor, type Mark } from '@marginalis/core/kinds';
 import { useState } from 'react';
 import { useLatelyWritten, useSettings, useSession, useSessionState } from '@/session';
-import { useReader } from '@/shell';
+import { ChipCommands, useReader } from '@/shell';
 import { Chip, ChipButton, TOUCH, useSight, useStandOff, usePageSeen } from '@/stage';
 import { duplicatePicked } from './clipboard';
 import { MoreSheet } from './MoreSheet';
@@ -116,6 +116,7 @@ function PickedBar(props: {
               onPress={() => duplicatePicked(session)}
             />
           )}
+          <ChipCommands of="forPicked" />
           <ChipButton
             icon="remove"
             text=""

@@ -11,6 +11,7 @@ import {
   useSessionState,
   useSettings,
 } from '@/session';
+import { ChipCommands } from '@/shell';
 import { Chip, ChipButton, QuadsOnPage, usePagesSeen, useSight } from '@/stage';
 import { InkDrop, WIDE_FROM } from '@/ui';
 import { Caret } from './Caret';
@@ -150,6 +151,7 @@ function WordsChip({ index, page, part }: { index: number; page: Page; part: Cho
             }}
           />
         ))}
+      <ChipCommands of="forWords" />
       <ChipButton
         icon="copy"
         text={wide ? 'Copy' : ''}
@@ -157,7 +159,7 @@ function WordsChip({ index, page, part }: { index: number; page: Page; part: Cho
         onPress={() => void copy()}
       />
       <MoreForWords />
-      <ChipButton icon="close" text="" label="Let the words go" onPress={letGo} />
+      {wide && <ChipButton icon="close" text="" label="Let the words go" onPress={letGo} />}
     </Chip>
   );
 }

@@ -10,7 +10,7 @@ export function MoreForWords() {
       {(close) =>
         reader
           .commands()
-          .filter(({ forWords, able }) => forWords && (able?.() ?? true))
+          .filter(({ forWords, chip, able }) => forWords && !chip && (able?.() ?? true))
           .map(({ id, forWords, icon = 'more', run }) => (
             <Menu.Item
               key={id}

@@ -1,0 +1,62 @@
+import { addNote } from '@marginalis/core/editing';
+import { StyleSheet, View } from 'react-native';
+import { Text, TextInput, useTheme } from 'react-native-paper';
+import { useState } from 'react';
+import { useSettings } from '@/session';
+import { NoteField } from './NoteField';
+import { type BegunNote, notesHeld } from './notesHeld';
+
+/** The line of dots beneath words, and the dot at a place: blue ink, as wide as a fine pen. */
+const SIGN = { colour: '#1d3f8f', width: 1.2, opacity: 1 };
+
+/** A note that is begun: what it is about, what it says, and by whom, until somebody has said so. */
+export function NewNote({ begun }: { begun: BegunNote }) {
+  const { session, about, quote, text } = begun;
+  const { author, setAuthor } = useSettings();
+  const [name, setName] = useState('');
+  const { colors } = useTheme();
+  const leave = (): void => notesHeld.setState({ begun: null });
+  const keep = (): void => {
+    const signed = author || name.trim();
+    if (signed !== author) setAuthor(signed);
+    const id = crypto.randomUUID();
+    const note = { id, about, text, style: SIGN, author: signed, madeAt: Date.now() };
+    if (session.dispatch(addNote(session.store.getState().document, note)))
+      notesHeld.setState({ begun: null, chosen: id });
+  };
+  return (
+    <View
+      role="group"
+      aria-label="New note"
+      style={[styles.card, { borderColor: colors.primary, backgroundColor: colors.surface }]}
+    >
+      <Text variant="bodySmall" numberOfLines={2} style={{ color: colors.onSurfaceVariant }}>
+        {quote === '' ? 'On a place of the page' : `On “${quote}”`}
+      </Text>
+      {author === '' && (
+        <TextInput
+          mode="outlined"
+          dense
+          accessibilityLabel="Your name, if notes are to carry it"
+          placeholder="Your name, if notes are to carry it"
+          value={name}
+          maxLength={100}
+          onChangeText={setName}
+          style={{ backgroundColor: colors.surface }}
+        />
+      )}
+      <NoteField
+        label="What the note says"
+        text={text}
+        onText={(next) => notesHeld.setState({ begun: { ...begun, text: next } })}
+        keep="Add the note"
+        onKeep={keep}
+        onLeave={leave}
+      />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  card: { borderWidth: 1, borderRadius: 6, padding: 10, gap: 8 },
+});

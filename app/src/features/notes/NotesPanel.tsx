@@ -1,0 +1,101 @@
+import { type ListedNote, listNotes } from '@marginalis/core/derived';
+import { useCallback, useEffect, useRef } from 'react';
+import { FlatList, StyleSheet, View } from 'react-native';
+import { Text, useTheme } from 'react-native-paper';
+import { useStore } from 'zustand';
+import { usePageNames, useSession, useSessionState } from '@/session';
+import { useReader } from '@/shell';
+import { Action, paperIcon } from '@/ui';
+import { beginNote } from './beginNote';
+import { NewNote } from './NewNote';
+import { NoteCard } from './NoteCard';
+import { notesHeld } from './notesHeld';
+
+/** All notes of the document in reading order, how many are open, and one that is begun. */
+export function NotesPanel({ onGone }: { onGone: () => void }) {
+  const reader = useReader();
+  const session = useSession();
+  const { stage } = reader;
+  const { colors } = useTheme();
+  const notes = useSessionState((s) => listNotes(s.document));
+  const writable = useSessionState((s) => s.writable);
+  const { begun, chosen } = useStore(notesHeld);
+  const nameOf = usePageNames();
+  const list = useRef<FlatList<ListedNote>>(null);
+  const open = notes.filter(({ thread }) => !thread.settled).length;
+  const shown = notes.findIndex(({ thread }) => thread.id === chosen);
+  useEffect(() => {
+    if (shown >= 0)
+      list.current?.scrollToIndex({ index: shown, viewPosition: 0.2, animated: false });
+  }, [shown]);
+  const jump = useCallback(
+    ({ thread, about }: ListedNote): void => {
+      notesHeld.setState({ chosen: thread.id });
+      if (!about) return;
+      stage.showPlace(about.page, about.at);
+      session.inHand.point(about.mark.id);
+      onGone();
+    },
+    [stage, session, onGone],
+  );
+  const mine = begun?.session === session ? begun : null;
+  return (
+    <View style={styles.panel}>
+      {mine ? (
+        <NewNote begun={mine} />
+      ) : (
+        <View style={styles.row}>
+          <Action
+            compact
+            icon={paperIcon('note')}
+            disabled={!writable}
+            onPress={() => {
+              onGone();
+              beginNote(reader);
+            }}
+          >
+            Add a note
+          </Action>
+          <Text variant="bodySmall" role="status" style={{ color: colors.onSurfaceVariant }}>
+            {saidOf(notes.length, open)}
+          </Text>
+        </View>
+      )}
+      <FlatList
+        ref={list}
+        data={notes}
+        keyExtractor={({ thread }) => thread.id}
+        initialNumToRender={8}
+        windowSize={7}
+        extraData={chosen}
+        onScrollToIndexFailed={({ averageItemLength, index }) =>
+          list.current?.scrollToOffset({ offset: averageItemLength * index, animated: false })
+        }
+        accessibilityLabel="Notes of the document"
+        style={styles.list}
+        contentContainerStyle={styles.cards}
+        renderItem={({ item }) => (
+          <NoteCard
+            note={item}
+            page={item.about ? nameOf(item.about.page) : ''}
+            chosen={item.thread.id === chosen}
+            onJump={jump}
+          />
+        )}
+      />
+    </View>
+  );
+}
+
+function saidOf(all: number, open: number): string {
+  if (all === 0) return 'Nothing is noted yet.';
+  const notes = all === 1 ? '1 note' : `${all} notes`;
+  return `${notes}, ${open === 0 ? 'all settled' : `${open} open`}`;
+}
+
+const styles = StyleSheet.create({
+  panel: { flex: 1, minHeight: 0, gap: 8 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: 8 },
+  list: { flex: 1 },
+  cards: { gap: 8, paddingBottom: 12 },
+});

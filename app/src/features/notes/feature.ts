@@ -1,0 +1,51 @@
+import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
+import { beginNote } from './beginNote';
+import { NOTES } from './ids';
+import { NoteSigns } from './NoteSigns';
+
+const NotesPanel = late(async () => (await import('./NotesPanel')).NotesPanel);
+
+const commands = (reader: Reader): readonly Command[] => {
+  const { session, shell } = reader;
+  return [
+    {
+      id: 'note',
+      title: 'Add a note',
+      group: 'Marks',
+      also: 'comment remark write margin',
+      icon: 'note',
+      keys: ['N'],
+      forPicked: 'Note',
+      forWords: 'Note',
+      chip: true,
+      able: () => session.store.getState().writable,
+      run: () => beginNote(reader),
+    },
+    {
+      id: NOTES,
+      title: 'Notes',
+      group: 'Marks',
+      also: 'comments remarks answers margin',
+      icon: 'note',
+      keys: ['Shift+N'],
+      on: () => shell.isOpen(NOTES),
+      run: () => shell.togglePanel('margin', NOTES),
+    },
+  ];
+};
+
+/** Notes on words, marks and places, and the answers to them. */
+export const notesFeature: ReaderFeature = {
+  name: 'notes',
+  commands,
+  OnPage: NoteSigns,
+  panels: [
+    {
+      id: NOTES,
+      title: 'Notes',
+      side: 'margin',
+      way: { order: 5 },
+      Content: NotesPanel,
+    },
+  ],
+};

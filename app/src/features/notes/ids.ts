@@ -1,0 +1,2 @@
+/** The panel of all notes. */
+export const NOTES = 'notes';

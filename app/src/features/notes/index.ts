@@ -1,0 +1,1 @@
+export { notesFeature } from './feature';

@@ -1,0 +1,115 @@
+import {
+  changeOf,
+  type DocState,
+  findMark,
+  markChange,
+  nextOrder,
+  type Remark,
+  type Thread,
+  type Transaction,
+} from '../document/index.ts';
+import type { Vec } from '../geometry/index.ts';
+import { asNote, type NoteMark } from '../kinds/index.ts';
+import type { MarkId, MarkStyle, PageId } from '../marks/index.ts';
+import { type Print, quadsOf, quoteOf, type TextRange } from '../print/index.ts';
+
+/** What a note is about: another mark, printed words of a page, or a place of one. */
+export type NoteAbout =
+  | { readonly mark: MarkId }
+  | { readonly page: PageId; readonly print: Print; readonly range: TextRange }
+  | { readonly page: PageId; readonly at: Vec };
+
+export interface NewNote {
+  readonly id: string;
+  readonly about: NoteAbout;
+  readonly text: string;
+  /** Of its sign on the page. */
+  readonly style: MarkStyle;
+  /** Nobody when empty. */
+  readonly author: string;
+  /** Milliseconds since 1970. */
+  readonly madeAt: number;
+}
+
+/** Begins a note, and puts a sign of it on the page where it is about no other mark; null when it says nothing. */
+export function addNote(state: DocState, note: NewNote): Transaction | null {
+  const { id, about, author, madeAt } = note;
+  const text = note.text.trim();
+  if (text === '') return null;
+  const remark: Remark = { id: `${id}.1`, author, text, madeAt, editedAt: null };
+  const mark = 'mark' in about ? about.mark : id;
+  const thread: Thread = { id, mark, remarks: [remark], settled: null, tags: [] };
+  const changes = 'mark' in about ? [] : [markChange(null, signOf(state, note, about))];
+  return { label: 'Add a note', changes: [...changes, changeOf('thread', null, thread)] };
+}
+
+function signOf(
+  state: DocState,
+  { id, style, author, madeAt }: NewNote,
+  about: Exclude<NoteAbout, { readonly mark: MarkId }>,
+): NoteMark {
+  const { page } = about;
+  const common = {
+    kind: 'note',
+    id,
+    page,
+    order: nextOrder(state, page),
+    style,
+    madeAt,
+    ...(author ? { author } : {}),
+  } as const;
+  if ('at' in about)
+    return { ...common, at: about.at, quads: [], quote: { exact: '', before: '', after: '' } };
+  const quads = quadsOf(about.print, about.range);
+  return { ...common, at: quads[0][0], quads, quote: quoteOf(about.print, about.range) };
+}
+
+/** Answers a note; null when the answer says nothing. */
+export function answerNote(
+  thread: Thread,
+  { id, author, text, madeAt }: Pick<Remark, 'id' | 'author' | 'text' | 'madeAt'>,
+): Transaction | null {
+  if (text.trim() === '') return null;
+  const remark: Remark = { id, author, text: text.trim(), madeAt, editedAt: null };
+  return changed('Answer a note', thread, { remarks: [...thread.remarks, remark] });
+}
+
+/** Says something else in a remark; null when that is the same, or nothing. */
+export function rewordRemark(
+  thread: Thread,
+  remark: Remark,
+  text: string,
+  editedAt: number,
+): Transaction | null {
+  const said = text.trim();
+  if (said === '' || said === remark.text) return null;
+  const remarks = thread.remarks.map((one) =>
+    one.id === remark.id ? { ...one, text: said, editedAt } : one,
+  );
+  return changed('Change a note', thread, { remarks });
+}
+
+/** Takes an answer away; the first remark goes with its note. */
+export function removeAnswer(thread: Thread, remark: Remark): Transaction | null {
+  if (thread.remarks[0].id === remark.id) return null;
+  const remarks = thread.remarks.filter(({ id }) => id !== remark.id);
+  return changed('Remove an answer', thread, { remarks });
+}
+
+export const settleNote = (thread: Thread, by: string, at: number): Transaction =>
+  changed('Settle a note', thread, { settled: { by, at } });
+
+export const reopenNote = (thread: Thread): Transaction =>
+  changed('Open a note again', thread, { settled: null });
+
+/** Takes a note away, with its sign on the page; a mark that it is about stays. */
+export function removeNote(state: DocState, thread: Thread): Transaction {
+  const sign = asNote(findMark(state, thread.mark));
+  const changes = sign ? [markChange(sign, null)] : [];
+  return { label: 'Remove a note', changes: [...changes, changeOf('thread', thread, null)] };
+}
+
+const changed = (label: string, thread: Thread, by: Partial<Thread>): Transaction => ({
+  label,
+  changes: [changeOf('thread', thread, { ...thread, ...by })],
+});

@@ -1,0 +1,2 @@
+export { asNote, type NoteMark } from './mark.ts';
+export { NOTE } from './note.ts';

@@ -1,0 +1,1 @@
+export { placeInOrder, type Wanting } from './placeInOrder.ts';
