@@ -1,6 +1,7 @@
+import { spawnSync } from 'node:child_process';
 import { expect, type Page, test } from '@playwright/test';
 import { line, Pen } from './support/pen';
-import { kept, openDesk, openDocument, placeOn, take } from './support/reader';
+import { kept, makeCopy, openDesk, openDocument, placeOn, take } from './support/reader';
 
 /** Notes on words, marks and places, and the answers to them. */
 
@@ -57,6 +58,24 @@ test('notes on words, on a mark and on a place are numbered as they are read, an
   await expect(second).toContainText('Settled by Ines Mara');
   await expect(page.getByText('2 notes, 1 open')).toBeVisible();
   await kept(page);
+
+  // The copy says them at its end, with their numbers where they belong.
+  await makeCopy(page);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Download' }).click();
+  const file = await (await download).path();
+  expect(spawnSync('qpdf', ['--check', file]).status).toBe(0);
+  const { stdout } = spawnSync('pdftotext', ['-f', '7', file, '-'], { encoding: 'utf8' });
+  const order = [
+    'Notes',
+    'Bring the printed copy.',
+    'How long does it live there?',
+    'Up to ten years.',
+  ];
+  const places = order.map((words) => stdout.indexOf(words));
+  expect(places.every((at, k) => at >= 0 && at > (places[k - 1] ?? -1))).toBe(true);
+  expect(stdout).toContain('Settled by Ines Mara');
+  await page.keyboard.press('Escape');
 
   await page.reload();
   await expect(signs(page)).toHaveText(['1', '2']);

@@ -1,7 +1,14 @@
 import type { DocState, Page, RefusalReason } from '@marginalis/core/document';
 import type { PlacedInk } from '@marginalis/core/formats';
 import type { MarkRecord, PageId } from '@marginalis/core/marks';
-import type { CopyOf, FixedCopy, Inspection, MarkLayer, Source } from '@marginalis/core/pdf';
+import type {
+  CopyNote,
+  CopyOf,
+  FixedCopy,
+  Inspection,
+  MarkLayer,
+  Source,
+} from '@marginalis/core/pdf';
 import type { FaceName } from '@marginalis/core/type';
 
 /** What can be asked of the worker, and what it answers. */
@@ -15,6 +22,7 @@ export interface Jobs {
       layers: ReadonlyMap<PageId, MarkLayer>;
       /** Where the file of each face is: those that marks are set in go into the copy. */
       faces: Readonly<Record<FaceName, string>>;
+      notes: readonly CopyNote[];
       copyOf: CopyOf;
     };
     answer: FixedCopy;

@@ -2,7 +2,7 @@ import { placeTraces, readInkml, writeInkml } from '@marginalis/core/formats';
 import { PdfRefusal } from '@marginalis/core/document';
 import { fromMarkRecord } from '@marginalis/core/kinds';
 import { encodeMarks, inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
-import { openFace } from '@marginalis/core/typesetter';
+import { openFace, placeText, setText } from '@marginalis/core/typesetter';
 import type { JobName, Jobs, WorkFailure, WorkReply, WorkRequest } from './contract';
 
 /** RFC 1950 by the browser; many times faster than in JavaScript. */
@@ -30,11 +30,12 @@ type Run<J extends JobName> = (
 
 const runs: { [J in JobName]: Run<J> } = {
   inspect: ({ bytes, password }) => inspectPdf(bytes, password),
-  fixedCopy: ({ sources, document, layers, faces, copyOf }, onProgress) =>
+  fixedCopy: ({ sources, document, layers, faces, notes, copyOf }, onProgress) =>
     makeFixedCopy(sources, document, {
       onProgress,
       layers,
       copyOf,
+      notes: { notes, typesetter: { setText, placeText } },
       deflate: platformDeflate(),
       face: async (name) => openFace(name, await readFile(faces[name])),
     }),

@@ -37,6 +37,21 @@ test('what has room stands where it wants to; what has none shares the way', () 
   expect(placeInOrder([], GAP)).toEqual([]);
 });
 
+test('all stand within the page, as long as there is room for them', () => {
+  const page = { from: 0, to: 800 };
+  fc.assert(
+    fc.property(things, (all) => {
+      const tops = placeInOrder(all, GAP, page);
+      const need = all.reduce((sum, { height }) => sum + height + GAP, -GAP);
+      const foot = tops.map((top, k) => top + all[k].height).at(-1) ?? 0;
+      expect(tops[0] ?? 0).toBeGreaterThanOrEqual(0);
+      if (need <= 800) expect(foot).toBeLessThanOrEqual(800 + 1e-6);
+      for (let k = 1; k < all.length; k++)
+        expect(tops[k] - tops[k - 1]).toBeGreaterThanOrEqual(all[k - 1].height + GAP - 1e-6);
+    }),
+  );
+});
+
 test('nothing overlaps, and the order stays', () => {
   fc.assert(
     fc.property(things, (all) => {

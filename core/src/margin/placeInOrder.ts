@@ -10,8 +10,13 @@ export interface Wanting {
  * best is the smallest there is. Pool adjacent violators (R. E. Barlow et al., Statistical inference under order restrictions, 1972; from memory).
  * @param things in their order
  * @param gap between two of them
+ * @param within where the first may begin and the last must end, as far as all have room there
  */
-export function placeInOrder(things: readonly Wanting[], gap: number): number[] {
+export function placeInOrder(
+  things: readonly Wanting[],
+  gap: number,
+  within: { readonly from: number; readonly to: number } = { from: -Infinity, to: Infinity },
+): number[] {
   /** How far each stands below the first when all stand as close as they may. */
   const below: number[] = [];
   let sum = 0;
@@ -31,5 +36,6 @@ export function placeInOrder(things: readonly Wanting[], gap: number): number[] 
     groups.push(group);
   });
   const means = groups.flatMap(({ mean, count }) => Array<number>(count).fill(mean));
-  return means.map((mean, k) => mean + below[k]);
+  const last = Math.max(within.from, within.to - (sum - gap));
+  return means.map((mean, k) => Math.min(last, Math.max(within.from, mean)) + below[k]);
 }

@@ -1,5 +1,6 @@
 import { PDFDocument, type PDFRef } from '@cantoo/pdf-lib';
 import { type DocState, marksOn } from '../document/index.ts';
+import { displaySize } from '../geometry/index.ts';
 import { paperDrawing } from '../paper/index.ts';
 import { baseAddress } from './actions.ts';
 import { flattenAnnotations } from './annotations/flatten.ts';
@@ -12,6 +13,7 @@ import { quickenCrossReferences } from './library/quickCrossReferences.ts';
 import { keepReachable } from './library/reachable.ts';
 import { openPdf } from './openPdf.ts';
 import { encodeMarks, type MarkLayer } from './markLayer.ts';
+import { type NotesToCopy, readyNotes } from './notes/notesInCopy.ts';
 import { type GatheredPage, gatherPages, type Source } from './pages/gather.ts';
 import { fixGeometry, pageGeometry } from './pages/geometry.ts';
 import { type EncodedForm, isEmptyForm } from './sink/encodedForm.ts';
@@ -31,6 +33,8 @@ export interface FixedCopyOptions extends HeldFiles {
   readonly deflate?: Deflate;
   /** The marks of pages that were encoded ahead, by page id; those of the document are not looked at there. */
   readonly layers?: ReadonlyMap<string, MarkLayer>;
+  /** Notes that are in the copy: numbers where they belong, and what they say on pages at its end. */
+  readonly notes?: NotesToCopy;
   /** Written into the copy, so that it says what it is when it comes back. */
   readonly copyOf?: CopyOf;
 }
@@ -78,6 +82,10 @@ export async function makeFixedCopy(
   const base = baseAddress(doc);
   const gathered = await gatherPages(doc, all, document);
   const held = new Held(doc.context, options);
+  const notes =
+    options.notes && options.notes.notes.length > 0
+      ? await readyNotes(options.notes, options.face)
+      : null;
   const dropped: string[] = [];
   const linksDropped: string[] = [];
   let marksDrawn = 0;
@@ -104,10 +112,19 @@ export async function makeFixedCopy(
       (await encodeMarks(marksOn(document, page.id), options.deflate));
     draw(marks.form);
     marksDrawn += marks.count;
+    if (notes) draw(await encodeForm(notes.signsOn(index, geometry), options.deflate));
     mendContents(pdf);
     drawOverPage(pdf, drawn);
     fixGeometry(pdf, geometry);
     options.onProgress?.(index + 1, gathered.pages.length);
+  }
+  const { width, height } = sizeOfNotes(gathered.pages[0]);
+  const notePages = notes?.pages({ width, height }) ?? [];
+  for (const drawing of notePages) {
+    const page = doc.addPage([width, height]);
+    const form = await encodeForm(drawing, options.deflate);
+    const bounds = { minX: 0, minY: 0, maxX: width, maxY: height };
+    drawOverPage(page, [registerForm(doc.context, form, bounds, held)]);
   }
   await held.finish();
   removeInteraction(
@@ -128,7 +145,7 @@ export async function makeFixedCopy(
   });
   return {
     bytes,
-    pages: gathered.pages.length,
+    pages: gathered.pages.length + notePages.length,
     marksDrawn,
     annotationsDrawn,
     annotationsDropped: dropped,
@@ -148,6 +165,19 @@ function ownSource(bytes: Uint8Array, { pages }: DocState, { password }: FixedCo
 
 const openFirst = ([first]: readonly Source[]): Promise<PDFDocument> =>
   first ? openPdf(first.bytes, first.password) : PDFDocument.create();
+
+/** Pages on which notes are set have a sheet's size: A4 where the document's first page has none. */
+const A4 = { width: 595, height: 842 };
+const LEAST = 350;
+const MOST = 1200;
+
+function sizeOfNotes(first: GatheredPage | undefined): { width: number; height: number } {
+  if (!first) return A4;
+  const size = displaySize(geometryOf(first));
+  const isSheet =
+    Math.min(size.width, size.height) > LEAST && Math.max(size.width, size.height) < MOST;
+  return isSheet ? size : A4;
+}
 
 /** How a page is seen: as it came, unless the person has turned it or cut it down. */
 const geometryOf = ({ page, pdf }: GatheredPage): ReturnType<typeof pageGeometry> =>

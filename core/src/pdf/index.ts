@@ -10,4 +10,5 @@ export { encodeMarks, type MarkLayer } from './markLayer.ts';
 export { type Source, SourceMissing } from './pages/gather.ts';
 export type { HeldFiles, PictureFile } from './sink/held.ts';
 export type { Deflate } from './sink/formWriter.ts';
+export type { CopyNote } from './notes/copyNote.ts';
 export type { CopyOf } from './copyOf.ts';

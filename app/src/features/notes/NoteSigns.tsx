@@ -39,7 +39,7 @@ interface Sign {
  * Where the numbers of a page's notes stand: those on words and marks in the margin nearer to them, at the height of their first line, one beneath the other; those on places there.
  */
 function signsOn(notes: readonly ListedNote[], page: Page, zoom: number): Sign[] {
-  const { width } = displaySize(page);
+  const { width, height } = displaySize(page);
   const display = displayMatrix(page);
   const signs: Sign[] = [];
   const sides: { x: number; waiting: { note: ListedNote; y: number }[] }[] = [
@@ -63,6 +63,8 @@ function signsOn(notes: readonly ListedNote[], page: Page, zoom: number): Sign[]
     const heads = placeInOrder(
       sorted.map(({ y }) => ({ at: y, height: SEEN / zoom })),
       GAP / zoom,
+      // Places are the middles of signs.
+      { from: (EDGE + SEEN / 2) / zoom, to: height + (SEEN / 2 - EDGE) / zoom },
     );
     sorted.forEach(({ note }, k) => signs.push({ note, at: { x, y: heads[k] } }));
   }

@@ -5,6 +5,7 @@ import { passwordFor, useSession } from '@/session';
 import { readSource } from '@/storage';
 import { faceAddresses } from '@/ui';
 import { startWork, type Work } from '@/work';
+import { notesFor } from './notesFor';
 
 export type CopyState =
   | { readonly phase: 'idle' }
@@ -49,6 +50,7 @@ export function useFixedCopy(): { state: CopyState; make: () => void; stop: () =
         document: plainDocument({ ...document, marks: unknown }),
         layers,
         faces: faceAddresses(),
+        notes: notesFor(document, (index) => session.guide.nameOf(index)),
         copyOf: { title: session.desk.title, madeAt: Date.now() },
       };
       mine.work = startWork('fixedCopy', ask, (done, all) => show({ phase: 'making', done, all }));

@@ -1,0 +1,28 @@
+import type { Vec } from '../../geometry/index.ts';
+
+/** A note as a copy tells it: pages are called by their names already, and times are written out. */
+export interface CopyNote {
+  readonly number: number;
+  /** Where it belongs; null where what it was about is gone. */
+  readonly place: {
+    /** Page of the document, from 0. */
+    readonly page: number;
+    /** In user space. */
+    readonly at: Vec;
+    /** Its number stands in the margin at this height, rather than at the place itself. */
+    readonly inMargin: boolean;
+  } | null;
+  /** What it is about: its page, and the words there. */
+  readonly about: string;
+  readonly remarks: readonly {
+    /** Whose it is, and when. */
+    readonly by: string;
+    readonly text: string;
+  }[];
+  /** Who settled it, and when; empty while it is open. */
+  readonly settled: string;
+}
+
+/** All that is said in a note, for finding the faces it needs. */
+export const saidIn = ({ about, remarks, settled }: CopyNote): string =>
+  [about, settled, ...remarks.flatMap(({ by, text }) => [by, text])].join('\n');

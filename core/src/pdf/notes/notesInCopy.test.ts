@@ -1,0 +1,92 @@
+import { PDFDocument } from '@cantoo/pdf-lib';
+import { shippedFonts } from '../../../testing/faces.ts';
+import { pageRefsFor } from '../../../testing/marks.ts';
+import { plainPdf } from '../../../testing/pdfs.ts';
+import { emptyDocument } from '../../document/index.ts';
+import { drawingBounds } from '../../drawing/index.ts';
+import { displaySize, plainPage } from '../../geometry/index.ts';
+import { placeText, setText } from '../../type/setText.ts';
+import { runBox } from '../../type/index.ts';
+import { makeFixedCopy } from '../fixedCopy.ts';
+import { inspectPdf } from '../inspect.ts';
+import type { CopyNote } from './copyNote.ts';
+import { drawSigns } from './drawSigns.ts';
+import { setNotes } from './setNotes.ts';
+
+const fonts = shippedFonts();
+const typesetter = { setText, placeText };
+const face = async (name: Parameters<typeof fonts.face>[0]) => {
+  const found = fonts.face(name);
+  if (!found) throw new Error(`There is no ${name}.`);
+  return found;
+};
+const SIZE = { width: 595, height: 842 };
+
+const note = (number: number, more: Partial<CopyNote> = {}): CopyNote => ({
+  number,
+  place: { page: 0, at: { x: 80, y: 700 }, inMargin: true },
+  about: 'Page 1 · “An adult barnacle”',
+  remarks: [{ by: 'Ines Mara · 3 May 2026', text: 'How long does it live there?' }],
+  settled: '',
+  ...more,
+});
+const textOn = (page: ReturnType<typeof setNotes>[number]): string =>
+  page.map((item) => (item.is === 'glyphs' ? item.run.text : '')).join('\n');
+
+test('notes are set in order, within the margins, on as many pages as they take', () => {
+  const long = 'Barnacles settle on rock where others have settled. '.repeat(30);
+  const notes = Array.from({ length: 30 }, (_, k) =>
+    note(k + 1, { remarks: [{ by: '', text: k % 7 === 3 ? long : `Remark ${k + 1} ends.` }] }),
+  );
+  const pages = setNotes(notes, SIZE, fonts, typesetter);
+  expect(pages.length).toBeGreaterThan(2);
+  const order = pages
+    .map(textOn)
+    .join('\n')
+    .match(/Remark \d+/gu);
+  expect(order).toEqual(
+    notes.filter((_, k) => k % 7 !== 3).map(({ number }) => `Remark ${number}`),
+  );
+  for (const page of pages)
+    for (const item of page) {
+      if (item.is !== 'glyphs') throw new Error('Notes are text.');
+      const { minX, minY, maxX, maxY } = runBox(item.run);
+      expect(Math.min(minX, minY)).toBeGreaterThan(40);
+      expect(maxX).toBeLessThan(SIZE.width - 40);
+      expect(maxY).toBeLessThan(SIZE.height - 40);
+    }
+});
+
+test.each([0, 90, 180, 270] as const)(
+  'numbers lie within a page turned by %i°, none on another',
+  (rotate) => {
+    // Some of them belong beyond its edge.
+    const page = { ...plainPage(400, 600), rotate };
+    const notes = Array.from({ length: 9 }, (_, k) => note(k + 1));
+    const signs = drawSigns(notes, page, fonts, typesetter);
+    const { minX, minY, maxX, maxY } = drawingBounds(signs);
+    expect([minX > 0, minY > 0, maxX < 400, maxY < 600]).toEqual([true, true, true, true]);
+    const grounds = signs.filter((item) => item.is === 'fill').map((item) => drawingBounds([item]));
+    grounds.forEach((a, k) => {
+      for (const b of grounds.slice(k + 1))
+        expect(a.maxX <= b.minX || b.maxX <= a.minX || a.maxY <= b.minY || b.maxY <= a.minY).toBe(
+          true,
+        );
+    });
+    expect(displaySize(page).width).toBe(rotate % 180 === 0 ? 400 : 600);
+  },
+);
+
+test('a copy has a page more for its notes; one without notes has none', async () => {
+  const source = await plainPdf();
+  const document = emptyDocument(pageRefsFor((await inspectPdf(source)).pages));
+  const plain = await makeFixedCopy(source, document);
+  const noted = await makeFixedCopy(source, document, {
+    face,
+    notes: { notes: [note(1), note(2, { place: null, settled: 'Settled by Teo' })], typesetter },
+  });
+  expect(noted.pages).toBe(plain.pages + 1);
+  expect((await PDFDocument.load(noted.bytes)).getPageCount()).toBe(noted.pages);
+  const none = await makeFixedCopy(source, document, { notes: { notes: [], typesetter } });
+  expect(none.pages).toBe(plain.pages);
+});

@@ -1,0 +1,73 @@
+import type { Drawing, Glyphs } from '../../drawing/index.ts';
+import { moveBy } from '../../geometry/index.ts';
+import type { Fonts, TextStyle, Typesetter } from '../../type/index.ts';
+import type { CopyNote } from './copyNote.ts';
+
+/** What is free around the notes, points; on small pages no more than this share of the width. */
+const MARGIN = 54;
+const MOST_MARGIN = 0.12;
+/** Remarks stand in by so much, so that numbers stand by themselves. */
+const INDENT = 22;
+/** A note begins where so much is left of the page, points. */
+const ROOM = 60;
+
+const HEADING: TextStyle = { face: 'sans-bold', size: 18 };
+const NUMBER: TextStyle = { face: 'sans-bold', size: 10.5 };
+const ASIDE: TextStyle = { face: 'sans', size: 8.5 };
+const TEXT: TextStyle = { face: 'sans', size: 10.5, leading: 1.35 };
+
+const INK = '#1c2333';
+const PALE = '#55607a';
+export const SIGN_COLOUR = '#a8261b';
+
+/** Sets notes on pages of their own, one beneath the other, as they are numbered. */
+export function setNotes(
+  notes: readonly CopyNote[],
+  page: { readonly width: number; readonly height: number },
+  fonts: Fonts,
+  { setText, placeText }: Pick<Typesetter, 'setText' | 'placeText'>,
+): Drawing[] {
+  const margin = Math.min(MARGIN, MOST_MARGIN * page.width);
+  const foot = page.height - margin;
+  const pages: Glyphs[][] = [[]];
+  /** From the head of the page. */
+  let y = margin;
+  const turn = (): void => {
+    pages.push([]);
+    y = margin;
+  };
+  /** Puts lines beneath what is there already, over as many pages as they take. */
+  const put = (text: string, style: TextStyle, colour: string, indent = 0): void => {
+    const width = page.width - 2 * margin - indent;
+    const { lines, height } = setText(text, style, width, fonts);
+    const step = height / lines.length;
+    for (const line of lines) {
+      if (y + step > foot && y > margin) turn();
+      // Set text hangs from its own head: this line's goes where the page has come to.
+      const by = { x: margin + indent, y: page.height - y + (line.baseline - lines[0].baseline) };
+      for (const run of placeText({ lines: [line], width: 0, height: 0, missing: [] }, moveBy(by)))
+        pages[pages.length - 1].push({ is: 'glyphs', run, paint: { colour, opacity: 1 } });
+      y += step;
+    }
+  };
+  put('Notes', HEADING, INK);
+  y += 8;
+  for (const { number, about, remarks, settled } of notes) {
+    if (y + ROOM > foot) turn();
+    const beside = y;
+    put(String(number), NUMBER, SIGN_COLOUR);
+    y = beside + (NUMBER.size - ASIDE.size);
+    put(about, ASIDE, PALE, INDENT);
+    for (const { by, text } of remarks) {
+      y += 4;
+      if (by !== '') put(by, ASIDE, PALE, INDENT);
+      put(text, TEXT, INK, INDENT);
+    }
+    if (settled !== '') {
+      y += 2;
+      put(settled, ASIDE, PALE, INDENT);
+    }
+    y += 14;
+  }
+  return pages;
+}
