@@ -147,6 +147,13 @@ for (const scheme of ['light', 'dark'] as const) {
       await pen.draw(line(await placeOn(page, 1, 0.2, 0.3), await placeOn(page, 1, 0.4, 0.34)));
       await expect(page.getByRole('group', { name: 'Selected words' })).toBeVisible();
       expect(await complaints(page), 'selected words').toEqual([]);
+      await page.getByRole('button', { name: 'Add a note' }).click();
+      const says = page.getByRole('textbox', { name: 'What the note says' });
+      await says.fill('How long does it live there?');
+      expect(await complaints(page), 'a note that is begun').toEqual([]);
+      await page.getByRole('button', { name: 'Add the note' }).click();
+      await expect(page.getByRole('article', { name: 'Note 1' })).toBeVisible();
+      expect(await complaints(page), 'a note').toEqual([]);
     });
 
     test('contents, search, and links', async ({ page }) => {

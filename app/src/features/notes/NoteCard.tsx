@@ -133,7 +133,9 @@ export const NoteCard = memo(function NoteCard({ note, page, chosen, onJump }: N
               onLeave={() => setTyped(null)}
             />
           ) : (
-            <Text variant="bodyMedium">{remark.text}</Text>
+            <Text variant="bodyMedium" {...{ dir: 'auto' }}>
+              {remark.text}
+            </Text>
           )}
         </View>
       ))}

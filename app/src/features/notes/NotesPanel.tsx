@@ -71,6 +71,7 @@ export function NotesPanel({ onGone }: { onGone: () => void }) {
         onScrollToIndexFailed={({ averageItemLength, index }) =>
           list.current?.scrollToOffset({ offset: averageItemLength * index, animated: false })
         }
+        role="group"
         accessibilityLabel="Notes of the document"
         style={styles.list}
         contentContainerStyle={styles.cards}
