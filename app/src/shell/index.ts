@@ -10,7 +10,7 @@ export type {
   Reader,
   ReaderFeature,
 } from './feature';
-export { late } from './late';
+export { late, preload } from './late';
 export { ChipCommands } from './ChipCommands';
 export { SecondWindow } from './SecondWindow';
 export { ReaderShell, type ReaderShellProps } from './ReaderShell';

@@ -1,15 +1,18 @@
 import { type Instrument, rollInSight } from '@marginalis/core/marks';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Portal, Snackbar, useTheme } from 'react-native-paper';
 import { useHand, useSettings, useSession, useSessionState } from '@/session';
-import { isAble, spelledKeys, usePlaced } from '@/shell';
+import { isAble, late, preload, spelledKeys, usePlaced } from '@/shell';
 import { Area } from '@/ui';
 import { InstrumentButton, PLACE, RollButton } from './InstrumentButton';
-import { InstrumentSheet } from './InstrumentSheet';
 import { RollSheet } from './RollSheet';
 import { TakesParts } from './TakesParts';
 import { useRollDrag } from './useRollDrag';
+
+const InstrumentSheet = late(async () => (await import('./InstrumentSheet')).InstrumentSheet);
+/** It is fetched when the reader has been open for so long, ms: the first page comes first. */
+const SOON = 1_500;
 
 const TAP_AGAIN = {
   id: 'tap-again',
@@ -53,6 +56,11 @@ export function PenRoll({ upright }: { upright: boolean }) {
       move(id, roll.indexOf(before));
     },
   );
+  useEffect(() => {
+    // What fails is fetched when it is shown, and says so then.
+    const soon = setTimeout(() => void preload([InstrumentSheet]), SOON);
+    return () => clearTimeout(soon);
+  }, []);
   const shown = roll.find((i) => i.id === changing) ?? null;
   const press = (id: string, isHeld: boolean): void => {
     if (drag.wasDrag()) return;
@@ -153,14 +161,16 @@ export function PenRoll({ upright }: { upright: boolean }) {
           <TakesParts eraser={held} />
         </View>
       )}
-      <InstrumentSheet
-        instrument={shown}
-        onClose={() => setChanging(null)}
-        onAdd={() => {
-          setChanging(null);
-          setAdding(true);
-        }}
-      />
+      {shown && (
+        <InstrumentSheet
+          instrument={shown}
+          onClose={() => setChanging(null)}
+          onAdd={() => {
+            setChanging(null);
+            setAdding(true);
+          }}
+        />
+      )}
       <RollSheet open={adding} rest={upright ? [] : rest} onClose={() => setAdding(false)} />
       <Portal>
         <Snackbar

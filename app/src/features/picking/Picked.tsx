@@ -16,7 +16,7 @@ import { Chip, ChipButton, TOUCH, useSight, useStandOff, usePageSeen } from '@/s
 import { duplicatePicked } from './clipboard';
 import { MoreSheet } from './MoreSheet';
 import { PickedBox, roomFor, TURN_REACH } from './PickedBox';
-import { RESTYLE } from './RestylePanel';
+import { RESTYLE } from './ids';
 import { usePicked } from './usePicked';
 
 /** Width of the bar, CSS pixels. */

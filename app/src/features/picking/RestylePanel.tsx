@@ -67,8 +67,6 @@ const inksOf = (
 const widthsOf = (light: boolean, onWords: boolean): InstrumentKind =>
   onWords ? 'word-marker' : light ? 'highlighter' : 'figure-pen';
 
-export const RESTYLE = 'restyle';
-
 /** How what is picked looks, wherever it lies; gone when nothing is picked any more. */
 export function RestylePanel({ onGone }: { onGone: () => void }) {
   const marks = usePicked();

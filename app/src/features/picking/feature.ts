@@ -7,13 +7,15 @@ import {
   thenMatrix,
   type Vec,
 } from '@marginalis/core/geometry';
-import type { Command, Reader, ReaderFeature } from '@/shell';
+import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
 import { arrowStep } from '@/ui';
 import { copyPicked, cutPicked, duplicatePicked, pasteClip } from './clipboard';
 import { Picked } from './Picked';
 import { PickWriter } from './PickWriter';
-import { RESTYLE, RestylePanel } from './RestylePanel';
+import { RESTYLE } from './ids';
 import { WidthSetting } from './WidthSetting';
+
+const RestylePanel = late(async () => (await import('./RestylePanel')).RestylePanel);
 
 /** The page in the middle of the window and the place there; the current page's middle when none is. */
 function middleOf({ session, stage }: Reader): { page: string; at: Vec | null } {

@@ -1,0 +1,2 @@
+/** The panel of how what is picked looks. */
+export const RESTYLE = 'restyle';
