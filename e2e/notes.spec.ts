@@ -81,6 +81,15 @@ test('notes on words, on a mark and on a place are numbered as they are read, an
   await expect(signs(page)).toHaveText(['1', '2']);
   // The panel stands there again.
   await expect(second).toContainText('Up to ten years.');
+  // Search finds what notes say.
+  await page.getByTestId('stage').focus();
+  await page.keyboard.press('Control+f');
+  await page.getByRole('searchbox', { name: 'Search the document' }).fill('ten YEARS');
+  await page
+    .getByRole('group', { name: 'In notes' })
+    .getByRole('button', { name: /^Note 2: / })
+    .click();
+  await page.getByRole('button', { name: 'Close search' }).click();
   await page.getByRole('button', { name: 'More for remark 1 of note 1' }).click();
   await page.getByRole('menuitem', { name: 'Remove the note' }).click();
   await expect(cards(page)).toHaveCount(1);

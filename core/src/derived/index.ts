@@ -15,6 +15,7 @@ export {
   listMarks,
   wordsBeneath,
 } from './markList.ts';
+export { type NoteHit, notesSaying } from './notesSaying.ts';
 export { type ListedNote, listNotes } from './notes.ts';
 export { wordsKnown } from './wordsKnown.ts';
 export { isLetterLike, type ListRow, listRows, type WrittenLine } from './writtenLines.ts';

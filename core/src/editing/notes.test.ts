@@ -1,7 +1,7 @@
 import { done, markOf, pageRefsFor, written } from '../../testing/marks.ts';
 import { SETTLING } from '../../testing/settling.ts';
 import { wavePath } from '../../testing/hand.ts';
-import { listNotes } from '../derived/index.ts';
+import { listNotes, notesSaying } from '../derived/index.ts';
 import {
   applyTransaction,
   type DocState,
@@ -133,4 +133,28 @@ test('an eraser that goes over a note leaves it', () => {
     expect(rubbing.done()).toBeNull();
   }
   expect(clearPage(state, 'p0')).toBeNull();
+});
+
+test('notes are found by what they say, answers too, as print is found', () => {
+  let state = noted(
+    empty,
+    'n',
+    { page: 'p0', at: { x: 50, y: 200 } },
+    'The tide, at Émile’s steps',
+  );
+  state = noted(state, 'm', { page: 'p0', at: { x: 50, y: 100 } }, 'Nothing of it');
+  const answer = { id: 'a', author: '', text: 'TIDES differ', madeAt: 5 };
+  state = done(state, answerNote(threadOf(state, 'm'), answer));
+  const found = (term: string, how = {}) =>
+    notesSaying(listNotes(state), term, how).map(({ note: { thread }, quote }) => [
+      thread.id,
+      quote.exact,
+    ]);
+  expect(found('tide')).toEqual([
+    ['n', 'tide'],
+    ['m', 'TIDE'],
+  ]);
+  expect(found('tide', { wholeWords: true })).toEqual([['n', 'tide']]);
+  expect(found("emile's")).toEqual([['n', 'Émile’s']]);
+  expect(found('gull')).toEqual([]);
 });

@@ -1,3 +1,4 @@
+import type { NoteHit } from '@marginalis/core/derived';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { FlatList, StyleSheet, type TextInput as NativeInput, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
@@ -7,6 +8,7 @@ import { useReader } from '@/shell';
 import { ToggleChip } from '@/ui';
 import { goToHit } from './goToHit';
 import { HIT_HEIGHT, HitRow } from './HitRow';
+import { NoteHits } from './NoteHits';
 import { hitsSaid, unsearchedSaid } from './hitsSaid';
 import { StepButtons } from './StepButtons';
 import { useMarkedHits } from './useMarkedHits';
@@ -59,6 +61,12 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
     },
     [reader, search, onGone],
   );
+  const goToNote = ({ note: { about } }: NoteHit): void => {
+    if (!about) return;
+    stage.showPlace(about.page, about.at);
+    session.inHand.point(about.mark.id);
+    onGone();
+  };
   const change = (other: Partial<typeof how>): void =>
     search.find(typed, { ...how, ...other }, inSight());
   const unsearched = unsearchedSaid(state);
@@ -129,6 +137,7 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
           {unsearched}
         </Text>
       )}
+      {state.term !== '' && <NoteHits term={state.term} how={how} onGo={goToNote} />}
       <FlatList
         ref={list}
         data={hits}
