@@ -126,7 +126,8 @@ async function write(
 async function countMarks(page: Page): Promise<number> {
   const text = page.locator('[data-marks]');
   // A tab that was killed while the list stood there comes back with it.
-  if (!(await text.isVisible())) await page.keyboard.press('l');
+  const list = page.getByRole('complementary', { name: 'Marks' });
+  if (!(await list.isVisible())) await page.keyboard.press('l');
   await expect(text).toBeVisible();
   await expect(page.getByText('Another tab is writing')).toBeHidden();
   const count = Number((await text.getAttribute('data-marks')) ?? 0);

@@ -30,6 +30,8 @@ export function MarkList({ onGone }: { onGone: () => void }) {
   const nameOf = usePageNames();
   // The list may lag behind the pen: lifting it does not wait for thousands of rows.
   const document = useDeferredValue(useSessionState((s) => s.document));
+  // Before the journal has been read nothing is known of its marks; said no sooner than the list shows them.
+  const isRead = useDeferredValue(useSessionState((s) => s.phase !== 'opening'));
   const picked = useSessionState((s) => s.picked);
   const writable = useSessionState((s) => s.writable);
   const [filter, setFilter] = useState<MarkFilter>({});
@@ -126,12 +128,14 @@ export function MarkList({ onGone }: { onGone: () => void }) {
           variant="bodySmall"
           role="status"
           // How many strokes and other marks there are, whatever stands together.
-          {...{ dataSet: { marks: String(all.length) } }}
+          {...(isRead && { dataSet: { marks: String(all.length) } })}
           style={{ color: colors.onSurfaceVariant }}
         >
-          {fitting.length === all.length
-            ? countOf(rows.length)
-            : `${rows.length} of ${listRows(all).length}`}
+          {!isRead
+            ? 'Reading the marks …'
+            : fitting.length === all.length
+              ? countOf(rows.length)
+              : `${rows.length} of ${listRows(all).length}`}
         </Text>
       </View>
       {filtering && (

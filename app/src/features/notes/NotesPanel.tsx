@@ -19,6 +19,8 @@ export function NotesPanel({ onGone }: { onGone: () => void }) {
   const { colors } = useTheme();
   const notes = useSessionState((s) => listNotes(s.document));
   const writable = useSessionState((s) => s.writable);
+  // Before the journal has been read nothing is known of its notes.
+  const isRead = useSessionState((s) => s.phase !== 'opening');
   const { begun, chosen } = useStore(notesHeld);
   const nameOf = usePageNames();
   const list = useRef<FlatList<ListedNote>>(null);
@@ -57,7 +59,7 @@ export function NotesPanel({ onGone }: { onGone: () => void }) {
             Add a note
           </Action>
           <Text variant="bodySmall" role="status" style={{ color: colors.onSurfaceVariant }}>
-            {saidOf(notes.length, open)}
+            {isRead ? saidOf(notes.length, open) : 'Reading the notes …'}
           </Text>
         </View>
       )}
