@@ -38,9 +38,9 @@ export async function openDocument(page: Page, title: string): Promise<void> {
 export const pageBox = (page: Page, number: number): Locator =>
   page.locator(`[data-page="${number}"]`);
 
-/** Waits until the paper of a page is there. */
+/** Waits until the paper of a page is there; of two places that show the page, in one of them. */
 export async function drawn(page: Page, number: number): Promise<void> {
-  await expect(page.locator(`[data-page="${number}"][data-drawn]`)).toBeAttached();
+  await expect(page.locator(`[data-page="${number}"][data-drawn]`).first()).toBeAttached();
 }
 
 /** A place on a page, in shares of its width and height. */
