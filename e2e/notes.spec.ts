@@ -40,7 +40,7 @@ test('notes on words, on a mark and on a place are numbered as they are read, an
   // On a place above: it comes first.
   await page.keyboard.press('Escape');
   await page.getByTestId('stage').focus();
-  await page.keyboard.press('n');
+  await page.keyboard.press('a');
   await expect(page.getByText('Tap the place that the note is about.')).toBeVisible();
   const place = await placeOn(page, 1, 0.6, 0.06);
   await pen.draw([place, place]);
