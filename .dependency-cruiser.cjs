@@ -26,7 +26,7 @@ const CORE = {
   document: ['geometry', 'marks', 'kinds', 'paper'],
   pdfium: ['geometry', 'print', 'marks', 'kinds', 'document'],
   about: ['geometry'],
-  margin: [],
+  margin: ['geometry'],
   guide: ['geometry', 'print', 'marks', 'kinds', 'document'],
   derived: [...UP_TO_DOCUMENT],
   editing: [...UP_TO_DOCUMENT, 'derived'],

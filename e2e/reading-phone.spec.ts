@@ -1,8 +1,9 @@
 import { expect, type Page, test } from '@playwright/test';
-import { line, Pen } from './support/pen';
+import { Pen } from './support/pen';
 import {
   command,
   dragGrip,
+  goOver,
   inkOn,
   openDesk,
   openDocument,
@@ -33,15 +34,10 @@ test('words are marked, over columns and pages, joined, made fewer, rubbed out w
   await openDesk(page);
   await openDocument(page, 'How barnacles choose a rock');
   const pen = await Pen.of(page);
-  const goOver = async (
-    [u, v, first = 1]: readonly number[],
-    [s, t, last = first]: readonly number[],
-  ): Promise<void> =>
-    pen.draw(line(await placeOn(page, first, u, v), await placeOn(page, last, s, t)));
   await take(page, 'Word highlighter');
-  await goOver([0.13, 0.188], [0.28, 0.188]);
+  await goOver(page, pen, [0.13, 0.188], [0.28, 0.188]);
   await expect.poll(() => inkOn(page, 1, 'highlights')).toBeGreaterThan(100);
-  await goOver([0.35, 0.188], [0.2, 0.2145]);
+  await goOver(page, pen, [0.35, 0.188], [0.2, 0.2145]);
   await expect
     .poll(() => listed(page))
     .toEqual(['Text highlight, Sap green, page 1, An adult barnacle cannot walk away from']);
@@ -59,16 +55,16 @@ test('words are marked, over columns and pages, joined, made fewer, rubbed out w
   await take(page, 'Eraser');
   await page.getByRole('radio', { name: 'What it passes over' }).click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
-  await goOver([0.14, 0.184], [0.14, 0.192]);
+  await goOver(page, pen, [0.14, 0.184], [0.14, 0.192]);
   await expect.poll(() => listed(page)).toEqual([expect.not.stringContaining('An adult')]);
 
   // From the last words of a column to the first of the next, and over the border of the page.
   await take(page, 'Word highlighter');
-  await goOver([0.3, 0.905], [0.65, 0.165]);
+  await goOver(page, pen, [0.3, 0.905], [0.65, 0.165]);
   await expect
     .poll(() => listed(page))
     .toContainEqual(expect.stringMatching(/page 1, .*hours, from counting/));
-  await goOver([0.6, 0.888, 1], [0.2, 0.09, 2]);
+  await goOver(page, pen, [0.6, 0.888, 1], [0.2, 0.09, 2]);
   await expect.poll(() => listed(page)).toContainEqual(expect.stringMatching(/page 2, working/));
 });
 

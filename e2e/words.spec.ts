@@ -4,6 +4,7 @@ import { line, Pen } from './support/pen';
 import {
   command,
   dragGrip,
+  goOver,
   inkOn,
   kept,
   makeCopy,
@@ -23,15 +24,6 @@ test.beforeEach(async ({ page }) => {
   await openDocument(page, 'How barnacles choose a rock');
   pen = await Pen.of(page);
 });
-
-/** Goes over the words from one place of a page to another, in shares of its width and height. */
-async function goOver(
-  page: Page,
-  [u, v, first = 1]: readonly number[],
-  [s, t, last = first]: readonly number[],
-): Promise<void> {
-  await pen.draw(line(await placeOn(page, first, u, v), await placeOn(page, last, s, t)));
-}
 
 /** What the rows of the list of marks say. */
 async function listed(page: Page): Promise<string[]> {
@@ -57,11 +49,11 @@ test('words are marked as they are gone over; marks side by side become one, and
   page,
 }) => {
   await take(page, 'Word highlighter');
-  await goOver(page, [0.13, 0.188], [0.28, 0.188]);
+  await goOver(page, pen, [0.13, 0.188], [0.28, 0.188]);
   await expect.poll(() => inkOn(page, 1, 'highlights')).toBeGreaterThan(500);
   const one = await listed(page);
   expect(one).toEqual(['Text highlight, Sap green, page 1, An adult barnacle']);
-  await goOver(page, [0.35, 0.188], [0.2, 0.2145]);
+  await goOver(page, pen, [0.35, 0.188], [0.2, 0.2145]);
   await expect
     .poll(() => listed(page))
     .toEqual(['Text highlight, Sap green, page 1, An adult barnacle cannot walk away from']);
@@ -73,7 +65,7 @@ test('words are marked as they are gone over; marks side by side become one, and
   await take(page, 'Eraser');
   await page.getByRole('radio', { name: 'What it passes over' }).click();
   await page.getByRole('button', { name: 'Close', exact: true }).click();
-  await goOver(page, [0.26, 0.184], [0.26, 0.192]);
+  await goOver(page, pen, [0.26, 0.184], [0.26, 0.192]);
   await expect
     .poll(() => listed(page))
     .toEqual(['Text highlight, Sap green, page 1, An adult cannot walk away from']);
@@ -85,11 +77,11 @@ test('marks go over the end of a column, and of a page, in reading order', async
   await command(page, 'Zoom out');
   await command(page, 'Zoom out');
   // From the last words of the left column to the first of the right one.
-  await goOver(page, [0.3, 0.905], [0.65, 0.165]);
+  await goOver(page, pen, [0.3, 0.905], [0.65, 0.165]);
   await expect.poll(() => listed(page)).toHaveLength(1);
   const [column] = await listed(page);
   expect(column).toMatch(/^Underline, Vermilion red, page 1, .*hours, from counting/);
-  await goOver(page, [0.6, 0.888, 1], [0.2, 0.09, 2]);
+  await goOver(page, pen, [0.6, 0.888, 1], [0.2, 0.09, 2]);
   await expect
     .poll(() => listed(page))
     .toEqual([
@@ -104,7 +96,7 @@ test('marks go over the end of a column, and of a page, in reading order', async
 
 test('what is marked is in the copy, with the print readable beneath it', async ({ page }) => {
   await take(page, 'Word highlighter');
-  await goOver(page, [0.13, 0.188], [0.24, 0.22]);
+  await goOver(page, pen, [0.13, 0.188], [0.24, 0.22]);
   await kept(page);
   await makeCopy(page);
   const download = page.waitForEvent('download');
@@ -122,7 +114,7 @@ test('words are selected by going over them, a word by two taps, its sentence by
   const copied = () => page.evaluate(() => navigator.clipboard.readText());
   const chip = page.getByRole('group', { name: 'Selected words' });
   await take(page, 'Word picker');
-  await goOver(page, [0.13, 0.188], [0.28, 0.188]);
+  await goOver(page, pen, [0.13, 0.188], [0.28, 0.188]);
   await expect(chip).toBeVisible();
   await chip.getByRole('button', { name: 'Copy the words' }).click();
   await expect(chip).toBeHidden();
@@ -145,7 +137,7 @@ test('words are selected by going over them, a word by two taps, its sentence by
       'Text highlight, Sap green, page 1, An adult barnacle cannot walk away from a bad address.',
     ]);
 
-  await goOver(page, [0.13, 0.188], [0.28, 0.188]);
+  await goOver(page, pen, [0.13, 0.188], [0.28, 0.188]);
   await expect(chip).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(chip).toBeHidden();
@@ -156,7 +148,7 @@ test('the ends of a selection, and of a mark, are dragged, or moved by the arrow
 }) => {
   const chip = page.getByRole('group', { name: 'Selected words' });
   await take(page, 'Word picker');
-  await goOver(page, [0.13, 0.188], [0.28, 0.188]);
+  await goOver(page, pen, [0.13, 0.188], [0.28, 0.188]);
   await expect(chip).toBeVisible();
   await page.getByRole('button', { name: 'End of the selection' }).focus();
   await page.keyboard.press('ArrowRight');
@@ -204,7 +196,7 @@ test('an end of a selection is dragged over the border of a page, and what it se
   const chip = page.getByRole('group', { name: 'Selected words' });
   const chosenOn = (number: number) => pageBox(page, number).getByTestId('chosen-words');
   await take(page, 'Word picker');
-  await goOver(page, [0.6, 0.888, 1], [0.7, 0.888, 1]);
+  await goOver(page, pen, [0.6, 0.888, 1], [0.7, 0.888, 1]);
   await expect(chip).toBeVisible();
   await expect(chosenOn(2)).toHaveCount(0);
   await dragGrip(page, 'End of the selection', [0.2, 0.09, 2]);

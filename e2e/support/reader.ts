@@ -1,5 +1,5 @@
 import { expect, type Locator, type Page } from '@playwright/test';
-import { Pen, type Point } from './pen';
+import { line, Pen, type Point } from './pen';
 
 /** What a browser holds once the samples are laid out; made by desk.setup.ts. */
 export const LAID_OUT = '.cache/e2e/desk.json';
@@ -191,4 +191,14 @@ export async function dragGrip(
   await page.mouse.move(toX, toY, { steps: 4 });
   expect(await placeOn(page, 1, 0, 0)).toEqual(from);
   await page.mouse.up();
+}
+
+/** Goes with the pen over the words from one place to another: shares of a page's width and height, and its number. */
+export async function goOver(
+  page: Page,
+  pen: Pen,
+  [u, v, first = 1]: readonly number[],
+  [s, t, last = first]: readonly number[],
+): Promise<void> {
+  await pen.draw(line(await placeOn(page, first, u, v), await placeOn(page, last, s, t)));
 }

@@ -15,6 +15,19 @@ export const gripManners = (id: string, name: string) => ({
   tabIndex: 0,
 });
 
+/** What can be touched around a point of a page, by CSS lengths of that point: a layout for what is seen in its middle. */
+export const spotStyle = (left: string, top: string) =>
+  ({
+    position: 'absolute',
+    left: `calc(${left} - ${TOUCH / 2}px)`,
+    top: `calc(${top} - ${TOUCH / 2}px)`,
+    width: TOUCH,
+    height: TOUCH,
+    display: 'flex',
+    alignItems: 'center',
+    justifyContent: 'center',
+  }) as const;
+
 interface GripProps {
   id: string;
   name: string;
@@ -55,14 +68,7 @@ export function Grip(props: GripProps) {
       onPointerCancel={props.onPointerCancel}
       onKeyDown={props.onKeyDown}
       style={{
-        position: 'absolute',
-        left: `calc(${left} - ${TOUCH / 2}px)`,
-        top: `calc(${top} - ${TOUCH / 2}px)`,
-        width: TOUCH,
-        height: TOUCH,
-        display: 'flex',
-        alignItems: 'center',
-        justifyContent: 'center',
+        ...spotStyle(left, top),
         borderRadius: TOUCH / 2,
         cursor,
         touchAction: 'none',

@@ -1,5 +1,5 @@
 export { Chip, CHIP_HEIGHT, ChipButton, ChipTag } from './Chip';
-export { Grip, gripManners, TOUCH } from './Grip';
+export { Grip, gripManners, spotStyle, TOUCH } from './Grip';
 export { useStandOff } from './useStandOff';
 export { BESIDE_OPENER, FootCorner, takesFoot } from './FootCorner';
 export { Stage } from './Stage';

@@ -1,24 +1,19 @@
-import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { type Meaning, meaningSchema } from '@marginalis/core/wire';
+import { LimitedStore } from './limited';
 
-const store = createAsyncStorage('marginalis-meanings');
+/** Words that are kept. */
+const MOST = 400;
 
-/** Words that are kept at least; beyond some more of them those kept first go. */
-const KEPT = 400;
-const SOME = 50;
+const store = new LimitedStore('marginalis-meanings', MOST);
 
 /** What was found of a word before; null where nothing is kept, or nothing that can be read. */
 export async function readMeaning(word: string): Promise<Meaning | null> {
   try {
-    return meaningSchema.validateSync(JSON.parse((await store.getItem(word)) ?? 'null'));
+    return meaningSchema.validateSync(JSON.parse((await store.get(word)) ?? 'null'));
   } catch {
     return null;
   }
 }
 
-export async function keepMeaning(meaning: Meaning): Promise<void> {
-  await store.setItem(meaning.word, JSON.stringify(meaning));
-  const words = await store.getAllKeys();
-  if (words.length > KEPT + SOME)
-    for (const word of words.slice(0, words.length - KEPT)) await store.removeItem(word);
-}
+export const keepMeaning = (meaning: Meaning): Promise<void> =>
+  store.put(meaning.word, JSON.stringify(meaning));

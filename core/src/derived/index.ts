@@ -16,6 +16,6 @@ export {
   wordsBeneath,
 } from './markList.ts';
 export { type NoteHit, notesSaying } from './notesSaying.ts';
-export { type ListedNote, listNotes } from './notes.ts';
+export { type ListedNote, listNotes, type SignPlace, signPlace } from './notes.ts';
 export { wordsKnown } from './wordsKnown.ts';
 export { isLetterLike, type ListRow, listRows, type WrittenLine } from './writtenLines.ts';

@@ -1,4 +1,14 @@
 import type { DocState, Thread } from '../document/index.ts';
+import {
+  boxCentre,
+  boxOfPoints,
+  displayMatrix,
+  invertMatrix,
+  type PageBox,
+  transform,
+  type Vec,
+} from '../geometry/index.ts';
+import { asNote } from '../kinds/index.ts';
 import { type ListedMark, listMarks } from './markList.ts';
 
 /** A note of the document. */
@@ -40,4 +50,24 @@ export function listNotes(state: DocState): readonly ListedNote[] {
   }));
   lists.set(threads, { marks, pages, list });
   return list;
+}
+
+/** Where the number of a note belongs. */
+export interface SignPlace {
+  /** In user space. */
+  readonly at: Vec;
+  /** In the margin at this height, rather than there. */
+  readonly inMargin: boolean;
+}
+
+/** Of words the middle of where they begin, of other marks their head, of a place that place. `page` is the document's own, as it is seen. */
+export function signPlace({ mark, box, at }: ListedMark, page: PageBox): SignPlace {
+  const note = asNote(mark);
+  if (note && note.quads.length === 0) return { at: note.at, inMargin: false };
+  if (note) {
+    const [first] = note.quads;
+    return { at: { x: first[0].x, y: boxCentre(boxOfPoints(first)).y }, inMargin: true };
+  }
+  const head = { x: at.x, y: box.minY };
+  return { at: transform(invertMatrix(displayMatrix(page)), head), inMargin: true };
 }

@@ -20,6 +20,7 @@ export {
   type Page,
   type PartName,
   type Parts,
+  LONGEST_REMARK,
   type Remark,
   type Shown,
   type Tag,

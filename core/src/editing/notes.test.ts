@@ -1,7 +1,7 @@
 import { done, markOf, pageRefsFor, written } from '../../testing/marks.ts';
 import { SETTLING } from '../../testing/settling.ts';
 import { wavePath } from '../../testing/hand.ts';
-import { listNotes, notesSaying } from '../derived/index.ts';
+import { listNotes, notesSaying, signPlace } from '../derived/index.ts';
 import {
   applyTransaction,
   type DocState,
@@ -121,6 +121,39 @@ test('notes are numbered in reading order; those whose mark is gone come last', 
   expect(listed().map(([, id]) => id)).toEqual(['second', 'third', 'first']);
   expect(listNotes(state)[2].about).toBeNull();
 });
+
+test.each([0, 90, 180, 270] as const)(
+  'a number belongs to where words begin, to the place, or to the head of a mark, on a page turned by %i°',
+  (rotate) => {
+    const turned = pages.map((page) => ({ ...page, rotate }));
+    let state = written(turned, [
+      { page: 0, id: 'ink', path: wavePath({ x: 40, y: 100 }, 80, 6, 2) },
+    ]);
+    state = noted(state, 'a', { mark: 'ink' });
+    state = noted(state, 'b', { page: 'p0', at: { x: 50, y: 200 } });
+    const words = { page: 'p0', print: SETTLING, range: { from: 0, to: 9 } };
+    state = noted(state, 'c', words);
+    const placeOf = (id: string) => {
+      const about = listNotes(state).find(({ thread }) => thread.id === id)?.about;
+      return about && signPlace(about, turned[0]);
+    };
+    expect(placeOf('b')).toEqual({ at: { x: 50, y: 200 }, inMargin: false });
+    const [quad] = asNote(markOf(state, 'c'))?.quads ?? [];
+    expect(placeOf('c')).toEqual({
+      at: { x: quad[0].x, y: (quad[0].y + quad[2].y) / 2 },
+      inMargin: true,
+    });
+    // Of ink the side that is its head as the page is seen.
+    const { minX, minY, maxX, maxY } = kindFor(markOf(state, 'ink')).roughBounds(
+      markOf(state, 'ink'),
+    );
+    const [x, y] = [(minX + maxX) / 2, (minY + maxY) / 2];
+    const heads = { 0: [x, maxY], 90: [minX, y], 180: [x, minY], 270: [maxX, y] };
+    const head = placeOf('a')?.at;
+    expect(head?.x).toBeCloseTo(heads[rotate][0]);
+    expect(head?.y).toBeCloseTo(heads[rotate][1]);
+  },
+);
 
 test('an eraser that goes over a note leaves it', () => {
   const state = noted(empty, 'n', { page: 'p0', at: { x: 50, y: 200 } });

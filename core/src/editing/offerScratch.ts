@@ -2,7 +2,7 @@ import { liesBeneath, marksMeeting, shareWithin } from '../derived/index.ts';
 import { type DocState, findMark, marksOn, type Transaction } from '../document/index.ts';
 import { readScratch } from '../figures/index.ts';
 import { boxOfPoints, type Vec } from '../geometry/index.ts';
-import { placedSamples, asInk } from '../kinds/index.ts';
+import { asInk, kindFor, placedSamples } from '../kinds/index.ts';
 import { type MarkId, type PageId } from '../marks/index.ts';
 import { removeMarks } from './erase.ts';
 
@@ -27,6 +27,7 @@ export function offerScratch(state: DocState, id: MarkId): ScratchOffer | null {
   if (!area) return null;
   const beneath = marksMeeting(marksOn(state, mark.page), boxOfPoints(area)).filter((other) => {
     if (other.id === id || other.locked || other.order > mark.order) return false;
+    if (kindFor(other).unrubbed) return false;
     return shareWithin(other, area) >= MOST;
   });
   if (beneath.length === 0) return null;

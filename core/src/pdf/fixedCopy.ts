@@ -1,6 +1,5 @@
 import { PDFDocument, type PDFRef } from '@cantoo/pdf-lib';
 import { type DocState, marksOn } from '../document/index.ts';
-import { displaySize } from '../geometry/index.ts';
 import { paperDrawing } from '../paper/index.ts';
 import { baseAddress } from './actions.ts';
 import { flattenAnnotations } from './annotations/flatten.ts';
@@ -13,6 +12,7 @@ import { quickenCrossReferences } from './library/quickCrossReferences.ts';
 import { keepReachable } from './library/reachable.ts';
 import { openPdf } from './openPdf.ts';
 import { encodeMarks, type MarkLayer } from './markLayer.ts';
+import { addNotePages } from './notes/addNotePages.ts';
 import { type NotesToCopy, readyNotes } from './notes/notesInCopy.ts';
 import { type GatheredPage, gatherPages, type Source } from './pages/gather.ts';
 import { fixGeometry, pageGeometry } from './pages/geometry.ts';
@@ -118,14 +118,10 @@ export async function makeFixedCopy(
     fixGeometry(pdf, geometry);
     options.onProgress?.(index + 1, gathered.pages.length);
   }
-  const { width, height } = sizeOfNotes(gathered.pages[0]);
-  const notePages = notes?.pages({ width, height }) ?? [];
-  for (const drawing of notePages) {
-    const page = doc.addPage([width, height]);
-    const form = await encodeForm(drawing, options.deflate);
-    const bounds = { minX: 0, minY: 0, maxX: width, maxY: height };
-    drawOverPage(page, [registerForm(doc.context, form, bounds, held)]);
-  }
+  const [first] = gathered.pages;
+  const notePages = notes
+    ? await addNotePages(doc, notes, first ? geometryOf(first) : null, held, options.deflate)
+    : 0;
   await held.finish();
   removeInteraction(
     doc,
@@ -145,7 +141,7 @@ export async function makeFixedCopy(
   });
   return {
     bytes,
-    pages: gathered.pages.length + notePages.length,
+    pages: gathered.pages.length + notePages,
     marksDrawn,
     annotationsDrawn,
     annotationsDropped: dropped,
@@ -165,19 +161,6 @@ function ownSource(bytes: Uint8Array, { pages }: DocState, { password }: FixedCo
 
 const openFirst = ([first]: readonly Source[]): Promise<PDFDocument> =>
   first ? openPdf(first.bytes, first.password) : PDFDocument.create();
-
-/** Pages on which notes are set have a sheet's size: A4 where the document's first page has none. */
-const A4 = { width: 595, height: 842 };
-const LEAST = 350;
-const MOST = 1200;
-
-function sizeOfNotes(first: GatheredPage | undefined): { width: number; height: number } {
-  if (!first) return A4;
-  const size = displaySize(geometryOf(first));
-  const isSheet =
-    Math.min(size.width, size.height) > LEAST && Math.max(size.width, size.height) < MOST;
-  return isSheet ? size : A4;
-}
 
 /** How a page is seen: as it came, unless the person has turned it or cut it down. */
 const geometryOf = ({ page, pdf }: GatheredPage): ReturnType<typeof pageGeometry> =>

@@ -2,8 +2,9 @@ import { PdfRefusal } from '../document/index.ts';
 import type { DrawnShapes, RawPrint, TaggedPage } from '../print/index.ts';
 import type { PdfiumModule } from './module.ts';
 import { pictureShare } from './pictureShare.ts';
-import { readRaw, readTaggedPage } from './readRaw.ts';
+import { readRaw } from './readRaw.ts';
 import { readShapes } from './readShapes.ts';
+import { readTagged } from './readTagged.ts';
 
 /** A PDF whose print can be read. */
 export interface OpenPrint {
@@ -47,7 +48,7 @@ export function openPrint(module: PdfiumModule, bytes: Uint8Array, password?: st
     pageCount: pdfium.FPDF_GetPageCount(document),
     isTagged: pdfium.FPDFCatalog_IsTagged(document) !== 0,
     raw: (page) => readRaw(module, document, page),
-    tagged: (page) => readTaggedPage(module, document, page),
+    tagged: (page) => readTagged(module, document, page),
     shapes: (page) => readShapes(module, document, page),
     pictureShare: (page) => pictureShare(module, document, page),
     close() {

@@ -1,5 +1,8 @@
-import type { TaggedPart } from '../print/index.ts';
+import type { TaggedPage, TaggedPart } from '../print/index.ts';
+import { charactersOf } from './characters.ts';
 import type { PdfiumModule } from './module.ts';
+import { NOTHING, onPage } from './readRaw.ts';
+import type { Type } from './typeOf.ts';
 
 /** Parts of a page that are read, and how deep they lie within each other: more has been made to harm. */
 const MOST_PARTS = 20_000;
@@ -7,8 +10,25 @@ const DEEPEST = 60;
 /** Bytes of a text that are read. */
 const LONGEST = 8_192;
 
-/** What a tagged file says of a page that is open in PDFium: its parts in reading order; none where it is not tagged. */
-export function readTagged(module: PdfiumModule, page: number): TaggedPart[] {
+/** The characters of a page (from 0), and what a tagged file says of them. */
+export function readTagged(module: PdfiumModule, document: number, index: number): TaggedPage {
+  const nothing = { raw: NOTHING, marked: new Int32Array(0), parts: [] };
+  return onPage(module, document, index, nothing, (page, text) => {
+    const parts = partsOf(module, page);
+    const { raw, types } = charactersOf(module, text);
+    const { FPDFPageObj_GetMarkedContentID: numberOf } = module.wasmExports;
+    const numbers = new Map<Type, number>();
+    const marked = Int32Array.from(types, (type) => {
+      let number = numbers.get(type);
+      if (number === undefined) numbers.set(type, (number = numberOf(type.object)));
+      return number;
+    });
+    return { raw, marked, parts };
+  });
+}
+
+/** The parts of a page that is open in PDFium, in reading order; none where it is not tagged. */
+function partsOf(module: PdfiumModule, page: number): TaggedPart[] {
   const { wasmExports: pdfium } = module;
   const tree = pdfium.FPDF_StructTree_GetForPage(page);
   if (tree === 0) return [];

@@ -20,7 +20,15 @@ export {
   type OnRule,
 } from './drawnShapes.ts';
 export { alongLine, type AlongLine } from './alongLine.ts';
-export { type Quad, aroundQuad, linesWithin, partOfQuad, pathOfQuads, quadsOf } from './quads.ts';
+export {
+  type Quad,
+  aroundQuad,
+  linesWithin,
+  mapQuad,
+  partOfQuad,
+  pathOfQuads,
+  quadsOf,
+} from './quads.ts';
 export {
   columnAt,
   firstWordSeen,

@@ -1,4 +1,12 @@
-import { cross, lerp, type Path, PathBuilder, type Vec } from '../geometry/index.ts';
+import {
+  cross,
+  lerp,
+  type Matrix,
+  type Path,
+  PathBuilder,
+  transform,
+  type Vec,
+} from '../geometry/index.ts';
 import type { Print, PrintLine, TextRange } from './print.ts';
 
 /**
@@ -16,6 +24,14 @@ export const partOfQuad = ([a, b, c, d]: Quad, from: number, to: number): Quad =
   lerp(a, b, to),
   lerp(c, d, from),
   lerp(c, d, to),
+];
+
+/** A quadrilateral under an affine map. */
+export const mapQuad = ([a, b, c, d]: Quad, by: Matrix): Quad => [
+  transform(by, a),
+  transform(by, b),
+  transform(by, c),
+  transform(by, d),
 ];
 
 /** Quadrilaterals as one path. They overlap where lines are set tightly: all go the same way round, so that none cancels another. */

@@ -1,4 +1,4 @@
-import type { Box } from '../geometry/index.ts';
+import { type Box, EMPTY_BOX, uniteBoxes } from '../geometry/index.ts';
 import type { Block } from './blocks.ts';
 import { columnsOf } from './columns.ts';
 import type { Glyphs } from './glyphs.ts';
@@ -45,14 +45,10 @@ class GrowingText {
     if (words.length === 0) return;
     if (this.lines.length > 0) this.putGap('\n');
     const from = this.length;
-    let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
+    let around = EMPTY_BOX;
     for (const word of words) {
       if (this.length > from) this.putGap(' ');
-      const box = this.putWord(word);
-      minX = Math.min(minX, box.minX);
-      minY = Math.min(minY, box.minY);
-      maxX = Math.max(maxX, box.maxX);
-      maxY = Math.max(maxY, box.maxY);
+      around = uniteBoxes(around, this.putWord(word));
     }
     const { angle } = this.glyphs.frames[piece.frame];
     const { length: to } = this;
@@ -66,7 +62,7 @@ class GrowingText {
       running,
       from,
       to,
-      box: { minX, minY, maxX, maxY },
+      box: around,
       breaks: false,
     };
     this.lines.push(line);

@@ -9,10 +9,11 @@ import type { TaggedPage, TaggedPart } from './tagged.ts';
 const ENOUGH = 0.5;
 
 /** Types whose content goes on in the text around it (ISO 32000-1, 14.8.4.4, and those that ISO 32000-2 adds). */
-const IN_TEXT = new Set([
-  ...['Span', 'Quote', 'Reference', 'BibEntry', 'Code', 'Link', 'Annot', 'Em', 'Strong', 'Sub'],
-  ...['Ruby', 'RB', 'RT', 'RP', 'Warichu', 'WT', 'WP', 'Lbl', 'LBody', 'NonStruct'],
-]);
+const IN_TEXT = new Set(
+  'Span Quote Reference BibEntry Code Link Annot Em Strong Sub Ruby RB RT RP Warichu WT WP Lbl LBody NonStruct'.split(
+    ' ',
+  ),
+);
 const HEADING = /^H([1-6]?)$/u;
 
 /**

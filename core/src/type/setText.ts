@@ -102,7 +102,7 @@ function placed(
 }
 
 /** The same text with its top left corner at a place, or carried by a map. */
-export const placeText = ({ lines }: SetText, place: Matrix): GlyphRun[] =>
+export const placeText = ({ lines }: Pick<SetText, 'lines'>, place: Matrix): GlyphRun[] =>
   lines.flatMap(({ runs }) => runs.map((run) => ({ ...run, place: thenMatrix(run.place, place) })));
 
 /** Where each line begins and ends; breaks are where UAX #14 allows them. Ends do not count the spaces there. */

@@ -12,7 +12,7 @@ import { useCallback, useDeferredValue, useMemo, useState } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
 import { usePageNames, useSessionState } from '@/session';
-import { useReader } from '@/shell';
+import { goToMark, useReader } from '@/shell';
 import { Action } from '@/ui';
 import { Filters } from './Filters';
 import { LineRow } from './LineRow';
@@ -25,7 +25,8 @@ const countOf = (n: number): string => (n === 1 ? '1 mark' : `${n} marks`);
 
 /** Every mark of the document in reading order, to find, go to and pick. */
 export function MarkList({ onGone }: { onGone: () => void }) {
-  const { session, stage } = useReader();
+  const reader = useReader();
+  const { session } = reader;
   const { colors } = useTheme();
   const nameOf = usePageNames();
   // The list may lag behind the pen: lifting it does not wait for thousands of rows.
@@ -70,11 +71,10 @@ export function MarkList({ onGone }: { onGone: () => void }) {
 
   const jump = useCallback(
     (row: ListedMark) => {
-      stage.showPlace(row.page, row.at);
-      session.inHand.point(row.mark.id);
+      goToMark(reader, row);
       onGone();
     },
-    [stage, session, onGone],
+    [reader, onGone],
   );
   const pick = useCallback(
     (marks: readonly ListedMark[]) => {

@@ -1,4 +1,5 @@
 import { addNote } from '@marginalis/core/editing';
+import { PEN_INKS } from '@marginalis/core/marks';
 import { StyleSheet, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
 import { useState } from 'react';
@@ -6,8 +7,8 @@ import { useSettings } from '@/session';
 import { NoteField } from './NoteField';
 import { type BegunNote, notesHeld } from './notesHeld';
 
-/** The line of dots beneath words, and the dot at a place: blue ink, as wide as a fine pen. */
-const SIGN = { colour: '#1d3f8f', width: 1.2, opacity: 1 };
+/** The line of dots beneath words, and the dot at a place. */
+const SIGN = { colour: PEN_INKS[0].colour, width: 1.2, opacity: 1 };
 
 /** A note that is begun: what it is about, what it says, and by whom, until somebody has said so. */
 export function NewNote({ begun }: { begun: BegunNote }) {

@@ -1,62 +1,53 @@
 import type { ListedNote } from '@marginalis/core/derived';
 import type { Remark } from '@marginalis/core/document';
-import {
-  answerNote,
-  removeAnswer,
-  removeNote,
-  reopenNote,
-  rewordRemark,
-  settleNote,
-} from '@marginalis/core/editing';
+import { answerNote, reopenNote, rewordRemark, settleNote } from '@marginalis/core/editing';
 import { memo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { Menu, Text, useTheme } from 'react-native-paper';
-import { useSession, useSessionState, useSettings } from '@/session';
-import { Action, MenuButton, paperIcon } from '@/ui';
+import { Text, useTheme } from 'react-native-paper';
+import { noteInWords, useSession, useSessionState, useSettings } from '@/session';
+import { Action } from '@/ui';
 import { NoteField } from './NoteField';
+import { RemarkRow } from './RemarkRow';
 
-const timeOf = (time: number): string =>
-  new Date(time).toLocaleString(undefined, {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
-
-/** Which remark is typed: an answer when it is none of those there are. */
-type Typed = { readonly remark: Remark | null; readonly text: string } | null;
+/** What is typed: a change of one of the remarks, or an answer. */
+interface Typed {
+  readonly remark: Remark | null;
+  readonly text: string;
+}
 
 interface NoteCardProps {
   readonly note: ListedNote;
-  /** What its page is called. */
-  readonly page: string;
+  /** What a page, from 0, is called. */
+  readonly nameOf: (page: number) => string;
   readonly chosen: boolean;
   readonly onJump: (note: ListedNote) => void;
 }
 
 /** A note with its answers, and what can be done with it. */
-export const NoteCard = memo(function NoteCard({ note, page, chosen, onJump }: NoteCardProps) {
-  const { thread, number, about } = note;
+export const NoteCard = memo(function NoteCard({ note, nameOf, chosen, onJump }: NoteCardProps) {
+  const { thread, number } = note;
   const session = useSession();
   const writable = useSessionState((s) => s.writable);
   const author = useSettings((s) => s.author);
   const { colors } = useTheme();
-  const [typed, setTyped] = useState<Typed>(null);
-  const keep = (): void => {
-    if (!typed) return;
-    const { remark, text } = typed;
-    const madeAt = Date.now();
-    const id = crypto.randomUUID();
-    session.dispatch(
-      remark
-        ? rewordRemark(thread, remark, text, madeAt)
-        : answerNote(thread, { id, author, text, madeAt }),
-    );
+  const [typed, setTyped] = useState<Typed | null>(null);
+  const words = noteInWords(note, nameOf);
+  const keep = ({ remark, text }: Typed): void => {
+    const now = Date.now();
+    const answer = { id: crypto.randomUUID(), author, text, madeAt: now };
+    session.dispatch(remark ? rewordRemark(thread, remark, text, now) : answerNote(thread, answer));
     setTyped(null);
   };
-  const what = about
-    ? `Page ${page}${about.words.text === '' ? '' : ` · “${about.words.text}”`}`
-    : 'What it was about is gone from the page.';
+  const field = (label: string, keeping: string, { remark, text }: Typed) => (
+    <NoteField
+      label={label}
+      text={text}
+      onText={(next) => setTyped({ remark, text: next })}
+      keep={keeping}
+      onKeep={() => keep({ remark, text })}
+      onLeave={() => setTyped(null)}
+    />
+  );
   return (
     <View
       role="article"
@@ -71,7 +62,7 @@ export const NoteCard = memo(function NoteCard({ note, page, chosen, onJump }: N
       <Pressable
         role="button"
         accessibilityLabel={`Go to note ${number}`}
-        disabled={!about}
+        disabled={!note.about}
         onPress={() => onJump(note)}
         style={styles.head}
       >
@@ -81,98 +72,51 @@ export const NoteCard = memo(function NoteCard({ note, page, chosen, onJump }: N
         <Text
           variant="bodySmall"
           numberOfLines={2}
-          style={[styles.what, { color: colors.onSurfaceVariant }]}
+          style={[styles.about, { color: colors.onSurfaceVariant }]}
         >
-          {what}
+          {words.about}
         </Text>
       </Pressable>
       {thread.remarks.map((remark, k) => (
-        <View key={remark.id} style={k > 0 && [styles.answer, { borderColor: colors.outline }]}>
-          <View style={styles.row}>
-            <Text variant="bodySmall" style={[styles.what, { color: colors.onSurfaceVariant }]}>
-              {[remark.author, timeOf(remark.madeAt), remark.editedAt !== null && 'changed']
-                .filter(Boolean)
-                .join(' · ')}
-            </Text>
-            {writable && (
-              <MenuButton icon="more" label={`More for remark ${k + 1} of note ${number}`}>
-                {(close) => (
-                  <>
-                    <Menu.Item
-                      title="Change"
-                      leadingIcon={paperIcon('rename')}
-                      onPress={() => {
-                        close();
-                        setTyped({ remark, text: remark.text });
-                      }}
-                    />
-                    <Menu.Item
-                      title={k === 0 ? 'Remove the note' : 'Remove the answer'}
-                      leadingIcon={paperIcon('remove')}
-                      onPress={() => {
-                        close();
-                        session.dispatch(
-                          k === 0
-                            ? removeNote(session.store.getState().document, thread)
-                            : removeAnswer(thread, remark),
-                        );
-                      }}
-                    />
-                  </>
-                )}
-              </MenuButton>
-            )}
-          </View>
-          {typed?.remark?.id === remark.id ? (
-            <NoteField
-              label={`What remark ${k + 1} says`}
-              text={typed.text}
-              onText={(text) => setTyped({ remark, text })}
-              keep="Change"
-              onKeep={keep}
-              onLeave={() => setTyped(null)}
-            />
-          ) : (
-            <Text variant="bodyMedium" {...{ dir: 'auto' }}>
-              {remark.text}
-            </Text>
-          )}
-        </View>
-      ))}
-      {typed && typed.remark === null && (
-        <NoteField
-          label={`Answer to note ${number}`}
-          text={typed.text}
-          onText={(text) => setTyped({ remark: null, text })}
-          keep="Answer"
-          onKeep={keep}
-          onLeave={() => setTyped(null)}
+        <RemarkRow
+          key={remark.id}
+          thread={thread}
+          remark={remark}
+          said={words.remarks[k]}
+          number={number}
+          onChange={() => setTyped({ remark, text: remark.text })}
+          field={
+            typed?.remark?.id === remark.id
+              ? field(`What remark ${k + 1} says`, 'Change', typed)
+              : null
+          }
         />
-      )}
-      {thread.settled && (
+      ))}
+      {typed?.remark === null && field(`Answer to note ${number}`, 'Answer', typed)}
+      {words.settled !== '' && (
         <Text variant="bodySmall" style={{ color: colors.onSurfaceVariant }}>
-          {['Settled', thread.settled.by && `by ${thread.settled.by}`, timeOf(thread.settled.at)]
-            .filter(Boolean)
-            .join(' ')}
+          {words.settled}
         </Text>
       )}
       {writable && !typed && (
         <View style={styles.ways}>
-          {!thread.settled && (
-            <Action compact onPress={() => setTyped({ remark: null, text: '' })}>
-              Answer
+          {thread.settled ? (
+            <Action compact onPress={() => session.dispatch(reopenNote(thread))}>
+              Open again
             </Action>
+          ) : (
+            <>
+              <Action compact onPress={() => setTyped({ remark: null, text: '' })}>
+                Answer
+              </Action>
+              <Action
+                compact
+                onPress={() => session.dispatch(settleNote(thread, author, Date.now()))}
+              >
+                Settle
+              </Action>
+            </>
           )}
-          <Action
-            compact
-            onPress={() =>
-              session.dispatch(
-                thread.settled ? reopenNote(thread) : settleNote(thread, author, Date.now()),
-              )
-            }
-          >
-            {thread.settled ? 'Open again' : 'Settle'}
-          </Action>
         </View>
       )}
     </View>
@@ -182,8 +126,6 @@ export const NoteCard = memo(function NoteCard({ note, page, chosen, onJump }: N
 const styles = StyleSheet.create({
   card: { borderWidth: 1, borderRadius: 6, paddingHorizontal: 10, paddingVertical: 4, gap: 4 },
   head: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 44 },
-  what: { flex: 1, minWidth: 0 },
-  row: { flexDirection: 'row', alignItems: 'center' },
-  answer: { borderLeftWidth: 2, paddingLeft: 8 },
+  about: { flex: 1, minWidth: 0 },
   ways: { flexDirection: 'row', justifyContent: 'flex-end' },
 });

@@ -1,10 +1,8 @@
+import { LONGEST_REMARK } from '@marginalis/core/document';
 import { useEffect, useRef } from 'react';
 import { StyleSheet, type TextInput as NativeInput, View } from 'react-native';
 import { TextInput, useTheme } from 'react-native-paper';
 import { Action } from '@/ui';
-
-/** What a remark may be long, as it is stored. */
-const LONGEST = 20_000;
 
 /** A remark while it is typed: Ctrl and Enter keep it. */
 export function NoteField(props: {
@@ -31,7 +29,7 @@ export function NoteField(props: {
         accessibilityLabel={label}
         placeholder={label}
         value={text}
-        maxLength={LONGEST}
+        maxLength={LONGEST_REMARK}
         onChangeText={onText}
         onKeyPress={(e) => {
           const { key, ctrlKey, metaKey } = e.nativeEvent as unknown as KeyboardEvent;

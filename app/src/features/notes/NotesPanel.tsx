@@ -4,7 +4,7 @@ import { FlatList, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
 import { usePageNames, useSession, useSessionState } from '@/session';
-import { useReader } from '@/shell';
+import { goToMark, useReader } from '@/shell';
 import { Action, paperIcon } from '@/ui';
 import { beginNote } from './beginNote';
 import { NewNote } from './NewNote';
@@ -15,7 +15,6 @@ import { notesHeld } from './notesHeld';
 export function NotesPanel({ onGone }: { onGone: () => void }) {
   const reader = useReader();
   const session = useSession();
-  const { stage } = reader;
   const { colors } = useTheme();
   const notes = useSessionState((s) => listNotes(s.document));
   const writable = useSessionState((s) => s.writable);
@@ -34,11 +33,10 @@ export function NotesPanel({ onGone }: { onGone: () => void }) {
     ({ thread, about }: ListedNote): void => {
       notesHeld.setState({ chosen: thread.id });
       if (!about) return;
-      stage.showPlace(about.page, about.at);
-      session.inHand.point(about.mark.id);
+      goToMark(reader, about);
       onGone();
     },
-    [stage, session, onGone],
+    [reader, onGone],
   );
   const mine = begun?.session === session ? begun : null;
   return (
@@ -78,12 +76,7 @@ export function NotesPanel({ onGone }: { onGone: () => void }) {
         style={styles.list}
         contentContainerStyle={styles.cards}
         renderItem={({ item }) => (
-          <NoteCard
-            note={item}
-            page={item.about ? nameOf(item.about.page) : ''}
-            chosen={item.thread.id === chosen}
-            onJump={jump}
-          />
+          <NoteCard note={item} nameOf={nameOf} chosen={item.thread.id === chosen} onJump={jump} />
         )}
       />
     </View>

@@ -3,9 +3,9 @@ import type { NoteAbout } from '@marginalis/core/editing';
 import { textOf } from '@marginalis/core/print';
 import type { Reader } from '@/shell';
 import { NOTES } from './ids';
-import { notesHeld } from './notesHeld';
+import { notesHeld, showNote } from './notesHeld';
 
-/** Begins a note on the words that are selected, on what is picked, or on a place that is tapped next. */
+/** Begins a note on the words that are selected, on what is picked, or on a place that is tapped next. What is noted on already leads to its card. */
 export function beginNote(reader: Reader): void {
   const { session } = reader;
   const [words] = session.words.store.getState().parts;
@@ -18,6 +18,8 @@ export function beginNote(reader: Reader): void {
   const row = listMarks(document).find(({ mark }) => picked.has(mark.id));
   if (row) {
     session.inHand.pick([]);
+    const there = [...document.threads.values()].find(({ mark }) => mark === row.mark.id);
+    if (there) return showNote(reader, there.id);
     return begin(reader, { mark: row.mark.id }, row.words.text || row.words.name);
   }
   session.hand.await({

@@ -1,6 +1,8 @@
 import type { NoteAbout } from '@marginalis/core/editing';
 import type { DocumentSession } from '@/session';
+import type { Reader } from '@/shell';
 import { createStore } from 'zustand/vanilla';
+import { NOTES } from './ids';
 
 /** A note that is begun, and not kept yet. */
 export interface BegunNote {
@@ -18,3 +20,9 @@ interface NotesHeld {
 }
 
 export const notesHeld = createStore<NotesHeld>(() => ({ begun: null, chosen: null }));
+
+/** Has the card of a note be seen. */
+export function showNote({ shell }: Reader, id: string): void {
+  notesHeld.setState({ chosen: id });
+  shell.openPanel('margin', NOTES);
+}

@@ -4,7 +4,7 @@ import { FlatList, StyleSheet, type TextInput as NativeInput, View } from 'react
 import { Text, TextInput, useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
 import { type SearchHit, usePageNames } from '@/session';
-import { useReader } from '@/shell';
+import { goToMark, useReader } from '@/shell';
 import { ToggleChip } from '@/ui';
 import { goToHit } from './goToHit';
 import { HIT_HEIGHT, HitRow } from './HitRow';
@@ -63,8 +63,7 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
   );
   const goToNote = ({ note: { about } }: NoteHit): void => {
     if (!about) return;
-    stage.showPlace(about.page, about.at);
-    session.inHand.point(about.mark.id);
+    goToMark(reader, about);
     onGone();
   };
   const change = (other: Partial<typeof how>): void =>

@@ -12,20 +12,11 @@ import {
 import { type KeyboardEvent, useState } from 'react';
 import { useReader } from '@/shell';
 import { Grip, usePageSeen } from '@/stage';
+import { arrowStep } from '@/ui';
 import { dragOverPages } from './dragOverPages';
 
 /** What is seen of a grip, CSS pixels. */
 const SEEN = 11;
-/** An arrow key moves an end by so much, and so much with Shift, points. */
-const STEP = 1;
-const FAR = 10;
-
-const WAYS: Readonly<Record<string, Vec>> = {
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowRight: { x: 1, y: 0 },
-  ArrowUp: { x: 0, y: -1 },
-  ArrowDown: { x: 0, y: 1 },
-};
 
 /** Grips at both ends of an area that is picked by itself: by them it takes more of the page, or less. */
 export function AreaEnds({ index, mark }: { index: number; mark: WordsMark }) {
@@ -48,14 +39,11 @@ export function AreaEnds({ index, mark }: { index: number; mark: WordsMark }) {
     const seen = transform(display, own);
     let shown: Vec | null = null;
     const onKey = (e: KeyboardEvent): void => {
-      const way = WAYS[e.key];
-      if (!way) return;
+      const step = arrowStep(e);
+      if (!step) return;
       e.preventDefault();
       e.stopPropagation();
-      const by = e.shiftKey ? FAR : STEP;
-      // As the page is seen.
-      const to = add(seen, { x: by * way.x, y: by * way.y });
-      change(transform(invertMatrix(display), to), other, true);
+      change(transform(invertMatrix(display), add(seen, step)), other, true);
     };
     return (
       <Grip

@@ -9,7 +9,7 @@ export {
   turnPage,
 } from './page.ts';
 export type { Bookmark } from './bookmark.ts';
-export type { Remark, Thread } from './thread.ts';
+export { LONGEST_REMARK, type Remark, type Thread } from './thread.ts';
 export type { Tag } from './tag.ts';
 export type { LinkTarget, OwnLink } from './ownLink.ts';
 export {

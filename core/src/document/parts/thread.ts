@@ -25,6 +25,9 @@ export interface Thread {
   readonly tags: readonly string[];
 }
 
+/** Units of text that a remark may have. */
+export const LONGEST_REMARK = 100_000;
+
 const id = string().strict().required().max(100);
 const author = string().strict().defined().max(200);
 const time = number().strict().required();
@@ -36,7 +39,7 @@ export const threadShape = object({
     object({
       id,
       author,
-      text: string().strict().defined().max(100_000),
+      text: string().strict().defined().max(LONGEST_REMARK),
       madeAt: time,
       editedAt: number().strict().nullable().defined(),
     }).required(),

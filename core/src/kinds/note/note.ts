@@ -8,7 +8,7 @@ import {
   type Path,
   transform,
 } from '../../geometry/index.ts';
-import { aroundQuad, type Quad } from '../../print/index.ts';
+import { aroundQuad, mapQuad } from '../../print/index.ts';
 import { widened } from '../../marks/index.ts';
 import type { Kind } from '../kind.ts';
 import type { NoteMark } from './mark.ts';
@@ -62,12 +62,7 @@ export const NOTE: Kind<NoteMark> = {
     ...mark,
     style: widthFollows ? widened(mark.style, by) : mark.style,
     at: transform(by, mark.at),
-    quads: mark.quads.map(([a, b, c, d]): Quad => [
-      transform(by, a),
-      transform(by, b),
-      transform(by, c),
-      transform(by, d),
-    ]),
+    quads: mark.quads.map((quad) => mapQuad(quad, by)),
   }),
   look: ({ style }) => ({ style }),
   restyle: (mark, { style }) => (style ? { ...mark, style: { ...mark.style, ...style } } : mark),

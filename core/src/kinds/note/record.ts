@@ -1,5 +1,6 @@
 import { array, object, string } from 'yup';
-import { finite, type MarkRecord, markShape } from '../../marks/index.ts';
+import { type MarkRecord, markShape } from '../../marks/index.ts';
+import { pointShape, quadShape } from '../quadShape.ts';
 import type { NoteMark } from './mark.ts';
 
 /** Lines and units of text that nobody has marked at once. */
@@ -7,12 +8,11 @@ const MOST_LINES = 2000;
 const MOST_UNITS = 100_000;
 const MOST_AROUND = 200;
 
-const point = object({ x: finite, y: finite }).required();
 const text = string().strict().defined();
 const shape = object({
   ...markShape,
-  at: point,
-  quads: array(array(point).strict().required().length(4)).strict().required().max(MOST_LINES),
+  at: pointShape,
+  quads: array(quadShape).strict().required().max(MOST_LINES),
   quote: object({
     exact: text.max(MOST_UNITS),
     before: text.max(MOST_AROUND),

@@ -1,5 +1,6 @@
 import { array, boolean, object, string } from 'yup';
-import { finite, markShape, type MarkRecord, shareShape, WORD_MANNERS } from '../../marks/index.ts';
+import { markShape, type MarkRecord, shareShape, WORD_MANNERS } from '../../marks/index.ts';
+import { quadShape } from '../quadShape.ts';
 import type { WordsMark } from './mark.ts';
 
 /** Lines, words of a line and units of a word that nobody has marked at once. */
@@ -8,14 +9,13 @@ const MOST_WORDS = 1000;
 const MOST_UNITS = 500;
 const MOST_AROUND = 200;
 
-const point = object({ x: finite, y: finite }).required();
 const word = object({
   text: string().strict().required().max(MOST_UNITS),
   from: shareShape,
   to: shareShape,
 }).required();
 const strip = object({
-  quad: array(point).strict().required().length(4),
+  quad: quadShape,
   words: array(word).strict().defined().max(MOST_WORDS),
   joins: boolean().strict().oneOf([true]),
 }).required();

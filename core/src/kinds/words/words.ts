@@ -1,13 +1,6 @@
 import type { Drawing } from '../../drawing/index.ts';
-import {
-  boxOfPoints,
-  growBox,
-  type Matrix,
-  type Path,
-  transform,
-  type Vec,
-} from '../../geometry/index.ts';
-import { aroundQuad, partOfQuad, type Quad } from '../../print/index.ts';
+import { boxOfPoints, growBox, type Path, type Vec } from '../../geometry/index.ts';
+import { aroundQuad, mapQuad, partOfQuad } from '../../print/index.ts';
 import { type WordManner, widened } from '../../marks/index.ts';
 import type { Kind } from '../kind.ts';
 import { isArea, textOfStrips, type WordsMark } from './mark.ts';
@@ -42,13 +35,6 @@ const draw = (mark: WordsMark): Drawing => {
   const { colour, opacity } = mark.style;
   return [{ is: 'fill', path: outlineOf(mark), paint: { colour, opacity } }];
 };
-
-const mapQuad = ([a, b, c, d]: Quad, by: Matrix): Quad => [
-  transform(by, a),
-  transform(by, b),
-  transform(by, c),
-  transform(by, d),
-];
 
 const corners = ({ strips }: WordsMark): Vec[] => strips.flatMap(({ quad }) => [...quad]);
 

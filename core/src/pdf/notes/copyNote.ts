@@ -1,17 +1,14 @@
-import type { Vec } from '../../geometry/index.ts';
+import type { SignPlace } from '../../derived/index.ts';
+import type { Typesetter } from '../../type/index.ts';
+
+/** What sets the text of notes. */
+export type TextSetter = Pick<Typesetter, 'setText' | 'placeText'>;
 
 /** A note as a copy tells it: pages are called by their names already, and times are written out. */
 export interface CopyNote {
   readonly number: number;
-  /** Where it belongs; null where what it was about is gone. */
-  readonly place: {
-    /** Page of the document, from 0. */
-    readonly page: number;
-    /** In user space. */
-    readonly at: Vec;
-    /** Its number stands in the margin at this height, rather than at the place itself. */
-    readonly inMargin: boolean;
-  } | null;
+  /** Where its number belongs, and on which page of the document, from 0; null where what it was about is gone. */
+  readonly place: (SignPlace & { readonly page: number }) | null;
   /** What it is about: its page, and the words there. */
   readonly about: string;
   readonly remarks: readonly {

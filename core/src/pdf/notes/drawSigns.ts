@@ -1,4 +1,4 @@
-import type { Drawing, Item } from '../../drawing/index.ts';
+import type { Drawing } from '../../drawing/index.ts';
 import {
   displayMatrix,
   displaySize,
@@ -8,62 +8,47 @@ import {
   PathBuilder,
   thenMatrix,
   transform,
-  type Vec,
 } from '../../geometry/index.ts';
-import { placeInOrder } from '../../margin/index.ts';
-import type { Fonts, TextStyle, Typesetter } from '../../type/index.ts';
-import type { CopyNote } from './copyNote.ts';
+import { placeSigns, type PlacedSign } from '../../margin/index.ts';
+import type { Fonts, TextStyle } from '../../type/index.ts';
+import type { CopyNote, TextSetter } from './copyNote.ts';
 import { SIGN_COLOUR } from './setNotes.ts';
 
 const STYLE: TextStyle = { face: 'sans-bold', size: 7.5 };
-/** Of a sign, between two, around its number, and between it and the edge of the page, points. */
+/** Points. */
 const HEIGHT = 11;
-const GAP = 1.5;
+const ROOM = { height: HEIGHT, gap: 1.5, edge: 5 };
+/** Around its number. */
 const PAD = 3;
-const EDGE = 5;
 
 /** The numbers of a page's notes at their places, upright as the page is seen. */
 export function drawSigns(
   notes: readonly CopyNote[],
   page: PageBox,
   fonts: Fonts,
-  typesetter: Pick<Typesetter, 'setText' | 'placeText'>,
+  typesetter: TextSetter,
 ): Drawing {
   const display = displayMatrix(page);
   const back = invertMatrix(display);
-  const { width, height } = displaySize(page);
-  const signs = notes.flatMap(({ number, place }) =>
+  const wanted = notes.flatMap(({ number, place }) =>
     place ? [{ number, at: transform(display, place.at), inMargin: place.inMargin }] : [],
   );
-  const items: Item[] = [];
-  const draw = (number: number, at: Vec, side: -1 | 0 | 1): void =>
-    void items.push(...signAt(number, at, side, back, fonts, typesetter));
-  for (const { number, at, inMargin } of signs) if (!inMargin) draw(number, at, 0);
-  for (const side of [-1, 1] as const) {
-    const here = signs
-      .filter(({ at, inMargin }) => inMargin && (at.x < width / 2 ? -1 : 1) === side)
-      .sort((a, b) => a.at.y - b.at.y);
-    const wanted = here.map(({ at }) => ({ at: at.y, height: HEIGHT }));
-    const x = side < 0 ? EDGE : width - EDGE;
-    // Places are the middles of signs.
-    const within = { from: HEIGHT / 2 + EDGE, to: height + HEIGHT / 2 - EDGE };
-    placeInOrder(wanted, GAP, within).forEach((y, k) => draw(here[k].number, { x, y }, side));
-  }
-  return items;
+  return placeSigns(wanted, displaySize(page), ROOM).flatMap((sign, k) =>
+    signAt(wanted[k].number, sign, back, fonts, typesetter),
+  );
 }
 
-/** A number on its ground: beginning, in the middle, or ending at a place, as the page is seen. */
+/** A number on its ground, as the page is seen. */
 function signAt(
   number: number,
-  { x, y }: Vec,
-  side: -1 | 0 | 1,
+  { at: { x, y }, side }: PlacedSign,
   back: Matrix,
   fonts: Fonts,
-  { setText, placeText }: Pick<Typesetter, 'setText' | 'placeText'>,
+  { setText, placeText }: TextSetter,
 ): Drawing {
   const text = setText(String(number), STYLE, Infinity, fonts);
   const wide = Math.max(HEIGHT, text.width + 2 * PAD);
-  const left = side < 0 ? x : side > 0 ? x - wide : x - wide / 2;
+  const left = side === 'left' ? x : side === 'right' ? x - wide : x - wide / 2;
   const top = y - HEIGHT / 2;
   const ground = new PathBuilder();
   const corners = [

@@ -1,27 +1,27 @@
 import type { Drawing } from '../../drawing/index.ts';
 import type { PageBox } from '../../geometry/index.ts';
-import {
-  type Face,
-  type FaceName,
-  facesFor,
-  type Fonts,
-  type Typesetter,
-} from '../../type/index.ts';
-import { type CopyNote, saidIn } from './copyNote.ts';
+import { type Face, type FaceName, facesFor, type Fonts } from '../../type/index.ts';
+import { type CopyNote, saidIn, type TextSetter } from './copyNote.ts';
 import { drawSigns } from './drawSigns.ts';
 import { setNotes } from './setNotes.ts';
 
 /** The notes of a document, and what sets them. */
 export interface NotesToCopy {
   readonly notes: readonly CopyNote[];
-  readonly typesetter: Pick<Typesetter, 'setText' | 'placeText'>;
+  readonly typesetter: TextSetter;
 }
 
 /** Notes made ready for a copy: their numbers on its pages, and pages of their own at its end. */
 export interface NotesInCopy {
   /** What is drawn on a page of the document, from 0. */
   signsOn(page: number, box: PageBox): Drawing;
-  pages(size: { readonly width: number; readonly height: number }): Drawing[];
+  /** What is drawn on pages at its end, which have the size of a sheet. */
+  pages(size: SheetSize): Drawing[];
+}
+
+export interface SheetSize {
+  readonly width: number;
+  readonly height: number;
 }
 
 /** Loads the faces that notes need. @throws RangeError when there is no way to load a face; what loading it rejects with */

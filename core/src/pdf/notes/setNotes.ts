@@ -1,7 +1,7 @@
 import type { Drawing, Glyphs } from '../../drawing/index.ts';
 import { moveBy } from '../../geometry/index.ts';
-import type { Fonts, TextStyle, Typesetter } from '../../type/index.ts';
-import type { CopyNote } from './copyNote.ts';
+import type { Fonts, TextStyle } from '../../type/index.ts';
+import type { CopyNote, TextSetter } from './copyNote.ts';
 
 /** What is free around the notes, points; on small pages no more than this share of the width. */
 const MARGIN = 54;
@@ -25,7 +25,7 @@ export function setNotes(
   notes: readonly CopyNote[],
   page: { readonly width: number; readonly height: number },
   fonts: Fonts,
-  { setText, placeText }: Pick<Typesetter, 'setText' | 'placeText'>,
+  { setText, placeText }: TextSetter,
 ): Drawing[] {
   const margin = Math.min(MARGIN, MOST_MARGIN * page.width);
   const foot = page.height - margin;
@@ -45,7 +45,7 @@ export function setNotes(
       if (y + step > foot && y > margin) turn();
       // Set text hangs from its own head: this line's goes where the page has come to.
       const by = { x: margin + indent, y: page.height - y + (line.baseline - lines[0].baseline) };
-      for (const run of placeText({ lines: [line], width: 0, height: 0, missing: [] }, moveBy(by)))
+      for (const run of placeText({ lines: [line] }, moveBy(by)))
         pages[pages.length - 1].push({ is: 'glyphs', run, paint: { colour, opacity: 1 } });
       y += step;
     }

@@ -1,0 +1,37 @@
+import type { PDFDocument } from '@cantoo/pdf-lib';
+import { displaySize, type PageBox } from '../../geometry/index.ts';
+import { drawOverPage } from '../appendContent.ts';
+import { type Deflate, encodeForm } from '../sink/formWriter.ts';
+import { type Holdings, registerForm } from '../sink/registerForm.ts';
+import type { NotesInCopy, SheetSize } from './notesInCopy.ts';
+
+/** Pages of notes are as large as the document's first page where that is a sheet, points; else A4. */
+const A4: SheetSize = { width: 595, height: 842 };
+const LEAST = 350;
+const MOST = 1200;
+
+/** Adds the pages that notes are set on after all others; how many they are. */
+export async function addNotePages(
+  doc: PDFDocument,
+  notes: NotesInCopy,
+  first: PageBox | null,
+  held: Holdings,
+  deflate?: Deflate,
+): Promise<number> {
+  const { width, height } = sheetLike(first);
+  const pages = notes.pages({ width, height });
+  for (const drawing of pages) {
+    const page = doc.addPage([width, height]);
+    const bounds = { minX: 0, minY: 0, maxX: width, maxY: height };
+    const form = await encodeForm(drawing, deflate);
+    drawOverPage(page, [registerForm(doc.context, form, bounds, held)]);
+  }
+  return pages.length;
+}
+
+function sheetLike(first: PageBox | null): SheetSize {
+  if (!first) return A4;
+  const { width, height } = displaySize(first);
+  const isSheet = Math.min(width, height) > LEAST && Math.max(width, height) < MOST;
+  return isSheet ? { width, height } : A4;
+}
