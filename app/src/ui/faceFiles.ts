@@ -6,12 +6,23 @@ const FILES: Readonly<Record<FaceName, number>> = {
   sans: require('@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf'),
   'sans-bold': require('@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf'),
   'sans-italic': require('@expo-google-fonts/atkinson-hyperlegible-next/400Regular_Italic/AtkinsonHyperlegibleNext_400Regular_Italic.ttf'),
+  'sans-bold-italic': require('@expo-google-fonts/atkinson-hyperlegible-next/700Bold_Italic/AtkinsonHyperlegibleNext_700Bold_Italic.ttf'),
   serif: require('@expo-google-fonts/literata/400Regular/Literata_400Regular.ttf'),
+  'serif-bold': require('@expo-google-fonts/literata/700Bold/Literata_700Bold.ttf'),
+  'serif-italic': require('@expo-google-fonts/literata/400Regular_Italic/Literata_400Regular_Italic.ttf'),
+  'serif-bold-italic': require('@expo-google-fonts/literata/700Bold_Italic/Literata_700Bold_Italic.ttf'),
   mono: require('@expo-google-fonts/atkinson-hyperlegible-mono/400Regular/AtkinsonHyperlegibleMono_400Regular.ttf'),
+  'mono-bold': require('@expo-google-fonts/atkinson-hyperlegible-mono/700Bold/AtkinsonHyperlegibleMono_700Bold.ttf'),
+  'mono-italic': require('@expo-google-fonts/atkinson-hyperlegible-mono/400Regular_Italic/AtkinsonHyperlegibleMono_400Regular_Italic.ttf'),
+  'mono-bold-italic': require('@expo-google-fonts/atkinson-hyperlegible-mono/700Bold_Italic/AtkinsonHyperlegibleMono_700Bold_Italic.ttf'),
   hand: require('@expo-google-fonts/kalam/400Regular/Kalam_400Regular.ttf'),
+  'hand-bold': require('@expo-google-fonts/kalam/700Bold/Kalam_700Bold.ttf'),
   arabic: require('@expo-google-fonts/noto-naskh-arabic/400Regular/NotoNaskhArabic_400Regular.ttf'),
+  'arabic-bold': require('@expo-google-fonts/noto-naskh-arabic/700Bold/NotoNaskhArabic_700Bold.ttf'),
   hebrew: require('@expo-google-fonts/noto-sans-hebrew/400Regular/NotoSansHebrew_400Regular.ttf'),
+  'hebrew-bold': require('@expo-google-fonts/noto-sans-hebrew/700Bold/NotoSansHebrew_700Bold.ttf'),
   devanagari: require('@expo-google-fonts/noto-sans-devanagari/400Regular/NotoSansDevanagari_400Regular.ttf'),
+  'devanagari-bold': require('@expo-google-fonts/noto-sans-devanagari/700Bold/NotoSansDevanagari_700Bold.ttf'),
 };
 
 const addressOf = (name: FaceName): string =>

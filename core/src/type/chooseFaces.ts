@@ -1,7 +1,10 @@
-import type { FaceName } from './faces.ts';
+import { type FaceName, FACES } from './faces.ts';
+import type { LetterStyle, TextBlock } from './textBlock.ts';
+
+type Script = 'serif' | 'arabic' | 'hebrew' | 'devanagari';
 
 /** Where the scripts lie that the Latin faces lack, as ranges of code points (Unicode 15, Blocks.txt). */
-const SCRIPTS: readonly (readonly [face: FaceName, from: number, to: number])[] = [
+const SCRIPTS: readonly (readonly [face: Script, from: number, to: number])[] = [
   ['serif', 0x0370, 0x052f],
   ['serif', 0x1f00, 0x1fff],
   ['hebrew', 0x0590, 0x05ff],
@@ -15,15 +18,49 @@ const SCRIPTS: readonly (readonly [face: FaceName, from: number, to: number])[] 
   ['devanagari', 0xa8e0, 0xa8ff],
 ];
 
+/** The end of Latin Extended-B. */
+const LAST_LATIN = 0x024f;
+
+const known: ReadonlySet<string> = new Set(FACES);
+const isFace = (name: string): name is FaceName => known.has(name);
+
+/** The face of a family or script that is as bold and as slanted as the one that is wanted, as far as there is one. */
+function likened(base: Script, wanted: FaceName): FaceName {
+  const bold = wanted.includes('-bold') ? '-bold' : '';
+  const italic = wanted.includes('-italic') ? '-italic' : '';
+  return [`${base}${bold}${italic}`, `${base}${bold}`].find(isFace) ?? base;
+}
+
 /** The face that has this character, for text that wants to be set in `wanted`. */
 export function faceOfScript(codePoint: number, wanted: FaceName): FaceName {
   if (codePoint < 0x0370) return wanted;
-  return SCRIPTS.find(([, from, to]) => codePoint >= from && codePoint <= to)?.[0] ?? wanted;
+  const script = SCRIPTS.find(([, from, to]) => codePoint >= from && codePoint <= to)?.[0];
+  return script ? likened(script, wanted) : wanted;
+}
+
+/** What is tried where a face lacks a character: the serif knows the most. */
+export const fallbackFor = (wanted: FaceName): FaceName => likened('serif', wanted);
+
+/** The face of letters that look so. */
+export function faceOfStyle({ family, bold, italic }: LetterStyle): FaceName {
+  const name = `${family}${bold ? '-bold' : ''}${italic ? '-italic' : ''}`;
+  return isFace(name) ? name : bold && isFace(`${family}-bold`) ? `${family}-bold` : family;
 }
 
 /** Every face that a text needs, so that they can be loaded before it is set. */
 export function facesFor(text: string, wanted: FaceName): readonly FaceName[] {
   const faces = new Set<FaceName>([wanted]);
-  for (const char of text) faces.add(faceOfScript(char.codePointAt(0) ?? 0, wanted));
+  for (const char of text) {
+    const codePoint = char.codePointAt(0) ?? 0;
+    const face = faceOfScript(codePoint, wanted);
+    faces.add(face);
+    // Beyond Latin letters a face may lack something.
+    if (face === wanted && codePoint > LAST_LATIN) faces.add(fallbackFor(wanted));
+  }
   return [...faces];
 }
+
+/** Every face that a block needs. */
+export const facesOfBlock = ({ spans }: Pick<TextBlock, 'spans'>): readonly FaceName[] => [
+  ...new Set(spans.flatMap(({ text, style }) => facesFor(text, faceOfStyle(style)))),
+];

@@ -1,6 +1,15 @@
-export { type FaceName, FACES } from './faces.ts';
-export { facesFor } from './chooseFaces.ts';
+export { type FaceName, FACES, type Family, FAMILIES } from './faces.ts';
+export { faceOfStyle, facesFor, facesOfBlock } from './chooseFaces.ts';
 export type { Face, FaceSubset, Fonts, ShapedGlyph } from './face.ts';
 export { type GlyphRun, type PlacedGlyph, runBox } from './glyphRun.ts';
-export type { SetLine, SetText, TextStyle } from './setText.ts';
+export type { LineStyle, SetLine, SetRun, SetText } from './setSpans.ts';
+export type { TextStyle } from './setText.ts';
+export {
+  type Alignment,
+  ALIGNMENTS,
+  type LetterStyle,
+  type Span,
+  type TextBlock,
+  textOfSpans,
+} from './textBlock.ts';
 export { type Typesetter, loadTypesetter } from './loadTypesetter.ts';

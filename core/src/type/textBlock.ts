@@ -1,0 +1,37 @@
+import type { Family } from './faces.ts';
+
+/** How letters look. */
+export interface LetterStyle {
+  readonly family: Family;
+  /** Points. */
+  readonly size: number;
+  readonly bold: boolean;
+  readonly italic: boolean;
+  readonly underline: boolean;
+  /** `#rrggbb` in sRGB. */
+  readonly colour: string;
+}
+
+/** A stretch of text of one look. */
+export interface Span {
+  readonly text: string;
+  readonly style: LetterStyle;
+}
+
+/** To which side lines stand; `start` is where reading begins. */
+export const ALIGNMENTS = ['start', 'centre', 'end'] as const;
+export type Alignment = (typeof ALIGNMENTS)[number];
+
+/** Text as a person means it: what of it stands on which line follows from the faces. */
+export interface TextBlock {
+  readonly spans: readonly Span[];
+  /** Lines are no wider, points; null where only a new paragraph begins a line. */
+  readonly width: number | null;
+  readonly align: Alignment;
+  /** From baseline to baseline, of the size. */
+  readonly leading: number;
+}
+
+/** What a block says. */
+export const textOfSpans = (spans: readonly Span[]): string =>
+  spans.map(({ text }) => text).join('');
