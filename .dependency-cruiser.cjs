@@ -21,7 +21,7 @@ const CORE = {
   type: ['geometry'],
   drawing: ['geometry', 'type'],
   paper: ['geometry', 'drawing'],
-  marks: ['geometry', 'ink', 'figures'],
+  marks: ['geometry', 'ink', 'figures', 'type'],
   kinds: ['geometry', 'ink', 'figures', 'type', 'drawing', 'print', 'marks'],
   document: ['geometry', 'marks', 'kinds', 'paper'],
   pdfium: ['geometry', 'print', 'marks', 'kinds', 'document'],

@@ -5,7 +5,13 @@ import { PDFDocument } from '@cantoo/pdf-lib';
 import type { Page as BrowserPage } from '@playwright/test';
 import { type DocState, emptyDocument, marksOn } from '@marginalis/core/document';
 import { writeInkml } from '@marginalis/core/formats';
-import { encodeMarks, inspectPdf, makeFixedCopy, type MarkLayer } from '@marginalis/core/pdf';
+import {
+  CopyFonts,
+  encodeMarks,
+  inspectPdf,
+  makeFixedCopy,
+  type MarkLayer,
+} from '@marginalis/core/pdf';
 import { pageRefsFor } from '../core/testing/marks';
 import { realPdf } from '../references/support/realPdfs';
 import { covered, twentyPages } from './flatten';
@@ -35,7 +41,7 @@ const loadAndSave =
 async function layersOf(document: DocState): Promise<Map<string, MarkLayer>> {
   const layers = new Map<string, MarkLayer>();
   for (const { id } of document.pages)
-    layers.set(id, await encodeMarks(marksOn(document, id), compressed));
+    layers.set(id, await encodeMarks(marksOn(document, id), new CopyFonts({}), compressed));
   return layers;
 }
 

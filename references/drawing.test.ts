@@ -8,7 +8,8 @@ import { registerAppearance } from '../core/src/pdf/sink/appearance';
 import { encodeForm } from '../core/src/pdf/sink/formWriter';
 import { Held, type HeldFiles } from '../core/src/pdf/sink/held';
 import { registerForm } from '../core/src/pdf/sink/registerForm';
-import { openFace, placeText, setText } from '../core/src/type/typesetter';
+import type { TextBlock } from '../core/src/type';
+import { openFace, placeText, setBlock, setText } from '../core/src/type/typesetter';
 import { faceFile, shippedFonts } from '../core/testing/faces';
 import { changeBetween, marksApart, type Picture } from './support/pictures';
 import { complaintOfQpdf, newComplaints, pictureBy, textOf } from './support/programs';
@@ -20,6 +21,7 @@ const DPI = 144;
 const [WIDTH, HEIGHT] = [300, 400];
 const PAGE = box(0, 0, WIDTH, HEIGHT);
 const fonts = shippedFonts();
+const setting = { ...fonts, setBlock: (block: TextBlock) => setBlock(block, fonts) };
 
 const ring = (x: number, y: number, r: number) => {
   const path = new PathBuilder();
@@ -148,7 +150,7 @@ async function onScreen(items: Drawing): Promise<Picture> {
   ctx.fillRect(0, 0, canvas.width, canvas.height);
   const matrix: Matrix = [scale, 0, 0, -scale, 0, HEIGHT * scale];
   ctx.imageSmoothingEnabled = false;
-  paintDrawing(ctx as never, items, matrix, { fonts, picture: () => picture as never });
+  paintDrawing(ctx as never, items, matrix, { fonts: setting, picture: () => picture as never });
   const { width, height } = canvas;
   return { width, height, data: new Uint8Array(ctx.getImageData(0, 0, width, height).data) };
 }

@@ -22,10 +22,12 @@ export interface Undoable {
   undo(): void;
 }
 
-/** What has been begun and is no mark yet: a figure of which some corners have been tapped. */
+/** What has been begun and goes on: a figure of which some corners have been tapped, a text that is typed. */
 export interface Begun {
   /** Takes back the last step of it. */
   takeBack(): void;
+  /** Does again what was taken back, where its steps are those of the document. */
+  redo?(): void;
   /** Makes a mark of what is there, or drops it where that is too little. */
   finish(): void;
 }

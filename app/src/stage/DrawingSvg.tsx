@@ -1,15 +1,19 @@
-import type { Drawing, Group, Item } from '@marginalis/core/drawing';
-import type { Fonts } from '@marginalis/core/type';
-import { useId } from 'react';
+import { type Drawing, type Group, type Item, setDrawing } from '@marginalis/core/drawing';
+import { useId, useSyncExternalStore } from 'react';
 import { ClipPath, Defs, G, Path } from 'react-native-svg';
+import type { LoadedFonts } from './LoadedFonts';
+import { pageFonts } from './pageFonts';
 import { pathData } from './pathData';
 
+type Faces = Pick<LoadedFonts, 'face' | 'setBlock' | 'subscribe' | 'version'>;
+
 /** A drawing as parts of an SVG in user space, for what is small or is being moved. Pictures are their place's outline. */
-export function DrawingSvg({ drawing, fonts }: { drawing: Drawing; fonts?: Fonts }) {
+export function DrawingSvg({ drawing, fonts = pageFonts }: { drawing: Drawing; fonts?: Faces }) {
+  useSyncExternalStore(fonts.subscribe, fonts.version, fonts.version);
   return drawing.map((item, i) => <ItemSvg key={i} item={item} fonts={fonts} />);
 }
 
-function ItemSvg({ item, fonts }: { item: Item; fonts?: Fonts }) {
+function ItemSvg({ item, fonts }: { item: Item; fonts: Faces }) {
   switch (item.is) {
     case 'fill':
       return (
@@ -22,7 +26,7 @@ function ItemSvg({ item, fonts }: { item: Item; fonts?: Fonts }) {
       );
     case 'glyphs': {
       const { run, paint } = item;
-      const face = fonts?.face(run.face);
+      const face = fonts.face(run.face);
       if (!face) return null;
       return (
         <G transform={`matrix(${run.place.join(' ')})`}>
@@ -38,6 +42,8 @@ function ItemSvg({ item, fonts }: { item: Item; fonts?: Fonts }) {
         </G>
       );
     }
+    case 'text':
+      return <DrawingSvg drawing={setDrawing([item], fonts.setBlock)} fonts={fonts} />;
     case 'picture':
       return (
         <Path
@@ -52,7 +58,7 @@ function ItemSvg({ item, fonts }: { item: Item; fonts?: Fonts }) {
   }
 }
 
-function GroupSvg({ group, fonts }: { group: Group; fonts?: Fonts }) {
+function GroupSvg({ group, fonts }: { group: Group; fonts: Faces }) {
   const { items, clip, opacity = 1, blend = 'normal' } = group;
   const id = useId();
   return (

@@ -1,6 +1,8 @@
 import { faceFile } from '../../../core/testing/faces';
-import { openFace } from '../../../core/src/type/openFace';
+import * as typesetter from '../../../core/src/type/typesetter';
 import { LoadedFonts } from './LoadedFonts';
+
+const load = async () => typesetter;
 
 const settled = async (fonts: LoadedFonts): Promise<void> =>
   new Promise((resolve) => {
@@ -15,7 +17,7 @@ test('a face is loaded when it is first asked for, once, and is there from then 
   const fonts = new LoadedFonts(async (name) => {
     read.push(name);
     return faceFile(name);
-  }, openFace);
+  }, load);
   expect([fonts.face('sans'), fonts.face('sans')]).toEqual([null, null]);
   await settled(fonts);
   expect(fonts.face('sans')?.has(65)).toBe(true);
@@ -28,7 +30,7 @@ test('a face that did not come is asked for again', async () => {
   const fonts = new LoadedFonts(async (name) => {
     if (fails) throw new Error('offline');
     return faceFile(name);
-  }, openFace);
+  }, load);
   fonts.face('mono');
   for (let i = 0; i < 50 && warned.mock.calls.length === 0; i++)
     await new Promise((resolve) => setTimeout(resolve, 10));

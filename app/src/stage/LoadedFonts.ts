@@ -1,19 +1,33 @@
-import { type Face, type FaceName, type Fonts, loadTypesetter } from '@marginalis/core/type';
+import { type BlockSetter, type Drawing, setDrawing, textBlocksIn } from '@marginalis/core/drawing';
+import {
+  type Face,
+  type FaceName,
+  facesOfBlock,
+  type Fonts,
+  loadTypesetter,
+  type SetText,
+  type TextBlock,
+  type Typesetter,
+} from '@marginalis/core/type';
 
-type OpenFace = (name: FaceName, bytes: Uint8Array) => Promise<Face> | Face;
+/** What drawings' text is set with. */
+export interface SettingFonts extends Fonts {
+  readonly setBlock: BlockSetter;
+}
 
-const openWithTypesetter: OpenFace = async (name, bytes) =>
-  (await loadTypesetter()).openFace(name, bytes);
-
-/** The faces that are loaded: each when it is first asked for, kept from then on. */
-export class LoadedFonts implements Fonts {
+/** The faces that are loaded: each when it is first asked for, kept from then on, and what was set with them. */
+export class LoadedFonts implements SettingFonts {
   private readonly faces = new Map<FaceName, Face>();
-  private readonly asked = new Set<FaceName>();
+  private readonly coming = new Map<FaceName, Promise<void>>();
+  private readonly set = new WeakMap<TextBlock, SetText>();
   private readonly listeners = new Set<() => void>();
+  private typesetter: Typesetter | null = null;
+  /** How many faces have come; another number, another picture. */
+  private count = 0;
 
   constructor(
     private readonly read: (name: FaceName) => Promise<Uint8Array>,
-    private readonly open: OpenFace = openWithTypesetter,
+    private readonly load: () => Promise<Typesetter> = loadTypesetter,
   ) {}
 
   /** Called when a face has come. Gives a function that ends it. */
@@ -22,23 +36,55 @@ export class LoadedFonts implements Fonts {
     return () => this.listeners.delete(listener);
   };
 
+  version = (): number => this.count;
+
   face(name: FaceName): Face | null {
     const face = this.faces.get(name) ?? null;
-    if (!face && !this.asked.has(name)) {
-      this.asked.add(name);
-      void this.load(name);
-    }
+    // Without a network on the very first visit: asked for again, it is tried again.
+    if (!face) this.bring(name).catch((e) => console.warn('A face could not be loaded.', e));
     return face;
   }
 
-  private async load(name: FaceName): Promise<void> {
-    try {
-      this.faces.set(name, await this.open(name, await this.read(name)));
-      for (const listener of this.listeners) listener();
-    } catch (e) {
-      // Without a network on the very first visit: asked for again, it is tried again.
-      this.asked.delete(name);
-      console.warn('A face could not be loaded.', e);
+  setBlock = (block: TextBlock): SetText | null => {
+    const known = this.set.get(block);
+    if (known) return known;
+    const faces = facesOfBlock(block).map((name) => this.face(name));
+    if (!this.typesetter || faces.includes(null)) return null;
+    const set = this.typesetter.setBlock(block, this);
+    this.set.set(block, set);
+    return set;
+  };
+
+  /** Sets a block as soon as its faces are there. Rejects when one cannot be loaded. */
+  async settle(block: TextBlock): Promise<SetText> {
+    await Promise.all(facesOfBlock(block).map((name) => this.bring(name)));
+    const set = this.setBlock(block);
+    if (!set) throw new Error('The faces of a text did not stay loaded.');
+    return set;
+  }
+
+  /** A drawing with all its text in glyphs. Rejects when a face cannot be loaded. */
+  async settleDrawing(drawing: Drawing): Promise<Drawing> {
+    await Promise.all(textBlocksIn(drawing).map((block) => this.settle(block)));
+    return setDrawing(drawing, this.setBlock);
+  }
+
+  /** Loads a face that is not there and not on its way. */
+  private bring(name: FaceName): Promise<void> {
+    if (this.faces.has(name)) return Promise.resolve();
+    let coming = this.coming.get(name);
+    if (!coming) {
+      coming = this.loadFace(name).finally(() => this.coming.delete(name));
+      this.coming.set(name, coming);
     }
+    return coming;
+  }
+
+  private async loadFace(name: FaceName): Promise<void> {
+    const [typesetter, bytes] = await Promise.all([this.load(), this.read(name)]);
+    this.typesetter = typesetter;
+    this.faces.set(name, typesetter.openFace(name, bytes));
+    this.count++;
+    for (const listener of this.listeners) listener();
   }
 }

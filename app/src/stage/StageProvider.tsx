@@ -1,9 +1,8 @@
 import type { Page } from '@marginalis/core/document';
 import { type ReactNode, useLayoutEffect, useState } from 'react';
-import { readFaceFile } from '@/ui';
-import { LoadedFonts } from './LoadedFonts';
 import type { PaperLook } from './look';
 import type { Device } from './manners';
+import { pageFonts } from './pageFonts';
 import type { StagePlace, StageView } from './place';
 import type { Contacts, Writer } from './pointers';
 import { StageContext, type StageHold } from './StageContext';
@@ -35,7 +34,7 @@ function holdStage(
   let contacts: Contacts | null = null;
   return {
     controller,
-    fonts: new LoadedFonts(readFaceFile),
+    fonts: pageFonts,
     getWriter: () => writer,
     device,
     holdContacts(next) {

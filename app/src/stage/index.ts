@@ -30,6 +30,7 @@ export type { Follower, Touch } from './touches';
 export { pictureOfMarks } from './pictureOfMarks';
 export { pictureOfPage } from './pictureOfPage';
 export { DrawingSvg } from './DrawingSvg';
+export { pageFonts } from './pageFonts';
 export { type DrawingFiles, paintDrawing } from './paintDrawing';
 export { type LiveLayer, type LiveLook, LiveTiles } from './LiveTiles';
 export { NibRing } from './NibRing';

@@ -4,13 +4,15 @@ import {
   type Group,
   type Item,
   oneShape,
+  setDrawing,
 } from '@marginalis/core/drawing';
 import { drawPathInto, type Matrix, type Path, thenMatrix } from '@marginalis/core/geometry';
-import type { Fonts, GlyphRun } from '@marginalis/core/type';
+import type { GlyphRun } from '@marginalis/core/type';
+import type { SettingFonts } from './LoadedFonts';
 
 /** What drawings refer to and a canvas needs at hand. What is not there yet is left out; it comes with the next painting. */
 export interface DrawingFiles {
-  readonly fonts?: Fonts;
+  readonly fonts?: SettingFonts;
   readonly picture?: (source: string) => CanvasImageSource | null;
 }
 
@@ -63,6 +65,12 @@ function paintItem(
       ctx.globalAlpha = item.paint.opacity;
       ctx.globalCompositeOperation = compositeOf(item.paint.blend);
       return paintRun(ctx, item.run, matrix, files);
+    case 'text': {
+      const { fonts } = files;
+      if (!fonts) return;
+      for (const set of setDrawing([item], fonts.setBlock)) paintItem(ctx, set, matrix, files);
+      return;
+    }
     case 'picture': {
       const picture = files.picture?.(item.source);
       if (!picture) return;

@@ -9,6 +9,7 @@ import {
   uniteBoxes,
 } from '@marginalis/core/geometry';
 import type { Mark } from '@marginalis/core/kinds';
+import { pageFonts } from './pageFonts';
 import { paintDrawing } from './paintDrawing';
 
 /** Pixels a point, and pixels along the longer side at most. */
@@ -18,7 +19,7 @@ const LARGEST = 4000;
 const ROOM = 4;
 
 /** The marks as they are seen, on nothing, as a PNG. Throws when the browser makes no picture. */
-export function pictureOfMarks(marks: readonly Mark[], page: PageBox): Promise<Blob> {
+export async function pictureOfMarks(marks: readonly Mark[], page: PageBox): Promise<Blob> {
   const around = growBox(marks.map(boundsOf).reduce(uniteBoxes), ROOM);
   const seen = transformBox(displayMatrix(page), around);
   const [width, height] = [seen.maxX - seen.minX, seen.maxY - seen.minY];
@@ -33,7 +34,8 @@ export function pictureOfMarks(marks: readonly Mark[], page: PageBox): Promise<B
     moveBy({ x: -seen.minX * scale, y: -seen.minY * scale }),
   );
   const { beneath, over } = layersFrom([...marks].sort((a, b) => a.order - b.order));
-  paintDrawing(ctx, [...beneath, ...over], matrix);
+  const drawing = await pageFonts.settleDrawing([...beneath, ...over]);
+  paintDrawing(ctx, drawing, matrix, { fonts: pageFonts });
   return new Promise((resolve, reject) =>
     canvas.toBlob((blob) =>
       blob ? resolve(blob) : reject(new Error('The picture was not made.')),

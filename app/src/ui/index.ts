@@ -1,6 +1,5 @@
 export { FONT, lightTheme, darkTheme, WIDE_FROM } from './theme';
 export { useShippedFonts } from './fonts';
-export { faceAddresses, readFaceFile } from './faceFiles';
 export { Icon, type IconName, paperIcon } from './icons';
 export { Area, ColourInput } from './dom';
 export { Sheet } from './Sheet';

@@ -28,7 +28,10 @@ export interface Jobs {
     answer: FixedCopy;
   };
   /** A page's marks, stored, as a copy holds them. */
-  encodeMarks: { ask: { marks: readonly MarkRecord[] }; answer: MarkLayer };
+  encodeMarks: {
+    ask: { marks: readonly MarkRecord[]; faces: Readonly<Record<FaceName, string>> };
+    answer: MarkLayer;
+  };
   /** InkML onto pages; ink that names none goes onto page `otherwise`. */
   readInk: {
     ask: { text: string; pages: readonly Page[]; otherwise: number };

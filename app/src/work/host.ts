@@ -1,8 +1,14 @@
 import { placeTraces, readInkml, writeInkml } from '@marginalis/core/formats';
 import { PdfRefusal } from '@marginalis/core/document';
 import { fromMarkRecord } from '@marginalis/core/kinds';
-import { encodeMarks, inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
-import { openFace, placeText, setText } from '@marginalis/core/typesetter';
+import {
+  CopyFonts,
+  encodeMarks,
+  inspectPdf,
+  makeFixedCopy,
+  type TextFiles,
+} from '@marginalis/core/pdf';
+import { openFace, placeText, setBlock, setText } from '@marginalis/core/typesetter';
 import type { JobName, Jobs, WorkFailure, WorkReply, WorkRequest } from './contract';
 
 /** RFC 1950 by the browser; many times faster than in JavaScript. */
@@ -23,6 +29,11 @@ async function readFile(address: string): Promise<Uint8Array> {
   return new Uint8Array(await response.arrayBuffer());
 }
 
+const textFiles = (faces: Jobs['fixedCopy']['ask']['faces']): TextFiles => ({
+  typesetter: { setText, placeText, setBlock },
+  face: async (name) => openFace(name, await readFile(faces[name])),
+});
+
 type Run<J extends JobName> = (
   ask: Jobs[J]['ask'],
   progress: (done: number, all: number) => void,
@@ -35,13 +46,14 @@ const runs: { [J in JobName]: Run<J> } = {
       onProgress,
       layers,
       copyOf,
-      notes: { notes, typesetter: { setText, placeText } },
+      notes,
       deflate: platformDeflate(),
-      face: async (name) => openFace(name, await readFile(faces[name])),
+      ...textFiles(faces),
     }),
-  encodeMarks: ({ marks }) =>
+  encodeMarks: ({ marks, faces }) =>
     encodeMarks(
       new Map(marks.map(fromMarkRecord).map((mark) => [mark.id, mark])),
+      new CopyFonts(textFiles(faces)),
       platformDeflate(),
     ),
   readInk: async ({ text, pages, otherwise }, onProgress) =>

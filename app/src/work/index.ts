@@ -12,4 +12,5 @@ export type { AboutFile, Attachment, Layer, PdfAbout } from './pdfAbout';
 export { type FileLink, PdfGuide } from './pdfGuide';
 export { browserSpeech, type Heard, type Speech, type SpeechVoice } from './speech';
 export { PrintError, PrintReader, type SearchNews } from './printReader';
+export { faceAddresses, readFaceFile } from './faceFiles';
 export { whenIdle } from './whenIdle';

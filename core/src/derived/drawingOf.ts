@@ -33,7 +33,8 @@ export function outlineOf(mark: Mark): Path {
 }
 
 function boundsIn(mark: Mark, all: Known): Box {
-  const { outline } = kindFor(mark);
+  const { bounds, outline } = kindFor(mark);
+  if (bounds) return bounds(mark);
   return outline ? pathBounds(outline(mark)) : drawingBounds(drawnIn(mark, all));
 }
 

@@ -19,6 +19,8 @@ function itemBounds(item: Item): Box {
       return pathBounds(item.path);
     case 'glyphs':
       return runBox(item.run);
+    case 'text':
+      return transformBox(item.place, box(0, -item.height, item.width, 0));
     case 'picture':
       return transformBox(item.place, UNIT);
     case 'group': {

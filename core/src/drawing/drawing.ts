@@ -1,5 +1,5 @@
 import type { Matrix, Path } from '../geometry/index.ts';
-import type { GlyphRun } from '../type/index.ts';
+import type { GlyphRun, TextBlock } from '../type/index.ts';
 
 /** How a colour meets what lies beneath it. */
 export type Blend = 'normal' | 'multiply';
@@ -28,6 +28,19 @@ export interface Glyphs {
   readonly paint: Paint;
 }
 
+/** Text that is still to be set: {@link setDrawing} makes glyphs of it, with the faces at hand. */
+export interface Text {
+  readonly is: 'text';
+  readonly block: TextBlock;
+  /** From the text's own space (origin at its upper left corner, y up) to user space. */
+  readonly place: Matrix;
+  /** What it takes when it is set, in its own space, points. */
+  readonly width: number;
+  readonly height: number;
+  /** 0–1. */
+  readonly opacity: number;
+}
+
 /** A picture; `place` carries the unit square (0,0)–(1,1), y up, to where it lies. */
 export interface Picture {
   readonly is: 'picture';
@@ -49,7 +62,7 @@ export interface Group {
   readonly opacity?: number;
 }
 
-export type Item = Fill | Glyphs | Picture | Group;
+export type Item = Fill | Glyphs | Text | Picture | Group;
 
 /** What is to be drawn, in order, in user space (points, y up): data that every sink draws alike. */
 export type Drawing = readonly Item[];

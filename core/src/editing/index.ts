@@ -16,6 +16,17 @@ export {
 export { type ScratchOffer, offerScratch, takeScratch } from './offerScratch.ts';
 export { tidyMarks, backToInk } from './tidy.ts';
 export { type DrawnOutright, type FigurePart, changeFigure, drawFigure } from './figures.ts';
+export {
+  changeTexts,
+  emptyText,
+  isEmptyText,
+  keepText,
+  lettersOf,
+  lookOfText,
+  type NewText,
+  relookText,
+  type TextLookChange,
+} from './typing.ts';
 export { clearPage, marksTouched, removeMarks } from './erase.ts';
 export { rubInk } from './rubInk.ts';
 export { type Rubbing, startRubbing } from './rubbing.ts';

@@ -28,4 +28,10 @@ export type AnnotationSketch =
       readonly quads: readonly Quad[];
     }
   | { readonly subtype: 'Text'; readonly at: Vec }
+  | {
+      readonly subtype: 'FreeText';
+      /** Of its box: upper left, upper right, lower right, lower left, as it is read. */
+      readonly corners: readonly [Vec, Vec, Vec, Vec];
+      readonly text: string;
+    }
   | ({ readonly subtype: 'Square' | 'Circle'; readonly corners: readonly [Vec, Vec] } & Stroked);

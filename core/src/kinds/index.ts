@@ -31,4 +31,13 @@ export {
   type WordsMark,
 } from './words/index.ts';
 export { asNote, type NoteMark } from './note/index.ts';
+export {
+  asText,
+  cornersOfBox,
+  LETTER_SIZES,
+  LONGEST_TEXT,
+  placeOfBox,
+  sizeOfBox,
+  type TextMark,
+} from './text/index.ts';
 export { asFigure, FIGURE_NAMES, type FigureMark } from './figure/index.ts';

@@ -69,6 +69,8 @@ export interface Kind<M extends MarkBase> {
   draw(mark: M): Drawing;
   /** All that {@link draw} fills, where that is one path, kept as long as the mark: boxes of thousands need no drawings. */
   outline?(mark: M): Path;
+  /** Around all that {@link draw} draws, where that can be told without drawing. */
+  bounds?(mark: M): Box;
   /** About where it lies, without drawing it; never smaller than its lines. */
   roughBounds(mark: M): Box;
   /** The lines it is drawn along, whole; what can be rubbed in part, and is met near its line. Whole only without. */

@@ -2,6 +2,7 @@ import { FIGURE } from './figure/index.ts';
 import { INK } from './ink/index.ts';
 import type { Kind } from './kind.ts';
 import { NOTE } from './note/index.ts';
+import { TEXT } from './text/index.ts';
 import { WORDS } from './words/index.ts';
 
 /** Every kind of mark there is. What a document can hold follows from this table. */
@@ -10,6 +11,7 @@ export const KINDS = {
   figure: FIGURE,
   words: WORDS,
   note: NOTE,
+  text: TEXT,
 };
 
 type MarkOfKind<K> = K extends Kind<infer M> ? M : never;

@@ -35,6 +35,7 @@ export {
   type InstrumentKind,
   INSTRUMENT_KINDS,
   type WordMarker,
+  type TextInstrument,
   type WordPicker,
   isMarking,
   isPicking,

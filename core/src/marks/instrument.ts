@@ -1,6 +1,7 @@
 import { DRAGGED_KINDS, TAPPED_KINDS } from '../figures/index.ts';
 import { type NibManner, PLAIN_NIB, POINTS_PER_MM } from '../ink/index.ts';
-import type { MarkStyle } from './mark.ts';
+import type { Alignment, Family } from '../type/index.ts';
+import type { Inside, MarkStyle } from './mark.ts';
 import type { WordManner } from './wordManners.ts';
 
 export const INSTRUMENT_KINDS = [
@@ -13,6 +14,7 @@ export const INSTRUMENT_KINDS = [
   'picker',
   'word-marker',
   'word-picker',
+  'text-box',
 ] as const;
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
 
@@ -100,7 +102,28 @@ export interface WordPicker extends Named {
   readonly kind: 'word-picker';
 }
 
-export type Instrument = WritingInstrument | Eraser | Picker | WordMarker | WordPicker;
+/** Types text onto the page. */
+export interface TextInstrument extends Named {
+  readonly kind: 'text-box';
+  readonly colour: string;
+  readonly family: Family;
+  /** Points. */
+  readonly size: number;
+  readonly bold: boolean;
+  readonly italic: boolean;
+  readonly underline: boolean;
+  readonly align: Alignment;
+  /** From baseline to baseline, of the size. */
+  readonly leading: number;
+  /** Between a box and its lines, points. */
+  readonly padding: number;
+  readonly background: Inside | null;
+  /** Width of the box's border, points; 0 for none. */
+  readonly border: number;
+}
+
+export type Instrument =
+  WritingInstrument | Eraser | Picker | WordMarker | WordPicker | TextInstrument;
 
 /** What of an instrument a person can change. */
 export type InstrumentChange = Partial<
@@ -108,11 +131,12 @@ export type InstrumentChange = Partial<
     Omit<FigurePen, 'id' | 'kind'> &
     Omit<Eraser, 'id' | 'kind'> &
     Omit<Picker, 'id' | 'kind'> &
-    Omit<WordMarker, 'id' | 'kind'>
+    Omit<WordMarker, 'id' | 'kind'> &
+    Omit<TextInstrument, 'id' | 'kind'>
 >;
 
 export const writes = (instrument: Instrument): instrument is WritingInstrument =>
-  isMarking(instrument.kind) && instrument.kind !== 'word-marker';
+  isMarking(instrument.kind) && instrument.kind !== 'word-marker' && instrument.kind !== 'text-box';
 
 export type EraserManner = Pick<Eraser, 'takes' | 'only' | 'colour'>;
 
@@ -129,6 +153,7 @@ export const WIDTHS_MM: Readonly<Record<InstrumentKind, readonly number[]>> = {
   picker: [],
   'word-marker': [0.2, 0.3, 0.4, 0.6, 0.8],
   'word-picker': [],
+  'text-box': [],
 };
 
 const ink = {
@@ -149,6 +174,18 @@ const highlighter = {
 } as const;
 const eraser = { kind: 'eraser', takes: 'whole', only: 'everything', colour: '#1f3361' } as const;
 
+const typed = {
+  kind: 'text-box',
+  bold: false,
+  italic: false,
+  underline: false,
+  align: 'start',
+  leading: 1.25,
+  padding: 2,
+  background: null,
+  border: 0,
+} as const;
+
 const wordMarker = { kind: 'word-marker', widthMm: 0.4 } as const;
 
 /** The pen roll a person starts with. */
@@ -163,6 +200,7 @@ export const FIRST_ROLL: readonly [
   WordMarker,
   WordMarker,
   WordPicker,
+  TextInstrument,
 ] = [
   { ...pen, id: 'fine-pen', name: 'Fine pen', colour: '#1f3361', widthMm: 0.5 },
   { ...pen, id: 'marking-pen', name: 'Marking pen', colour: '#c22f17', widthMm: 0.7 },
@@ -212,6 +250,7 @@ export const FIRST_ROLL: readonly [
     opacity: 1,
   },
   { kind: 'word-picker', id: 'word-picker', name: 'Word picker' },
+  { ...typed, id: 'answer-text', name: 'Answer text', colour: '#1f3361', family: 'sans', size: 11 },
 ];
 
 /** What can be added to a pen roll: the first roll's instruments, and those that wait beside it. */
@@ -240,6 +279,14 @@ export const INSTRUMENTS: readonly Instrument[] = [
     tidy: 'never',
   },
   {
+    ...typed,
+    id: 'remark-text',
+    name: 'Remark text',
+    colour: '#c22f17',
+    family: 'hand',
+    size: 12,
+  },
+  {
     ...pen,
     id: 'chisel-pen',
     name: 'Chisel pen',
@@ -263,6 +310,8 @@ export const instrumentStyle = ({
 
 /** How wide an instrument is on the paper, points; 0 where it has no width. */
 export const instrumentWidth = (instrument: Instrument): number =>
-  instrument.kind === 'picker' || instrument.kind === 'word-picker'
+  instrument.kind === 'picker' ||
+  instrument.kind === 'word-picker' ||
+  instrument.kind === 'text-box'
     ? 0
     : instrument.widthMm * POINTS_PER_MM;

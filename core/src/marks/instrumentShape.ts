@@ -1,4 +1,5 @@
 import { boolean, lazy, mixed, number, object, type Schema, string } from 'yup';
+import { ALIGNMENTS, FAMILIES } from '../type/index.ts';
 import {
   DRAWN_SHAPES,
   ERASER_ONLY,
@@ -56,6 +57,20 @@ const shapes: Record<InstrumentKind, Schema> = {
     opacity: shareShape,
     widthMm,
     manner: oneOf(WORD_MANNERS, 'highlight'),
+  }),
+  'text-box': object({
+    ...named,
+    colour: colourShape,
+    family: oneOf(FAMILIES, 'sans'),
+    size: finite.min(2).max(400),
+    bold: boolean().required(),
+    italic: boolean().required(),
+    underline: boolean().required(),
+    align: oneOf(ALIGNMENTS, 'start'),
+    leading: finite.min(0.5).max(5),
+    padding: finite.min(0).max(200),
+    background: object({ colour: colourShape, opacity: shareShape }).nullable().defined(),
+    border: finite.min(0).max(50),
   }),
 };
 

@@ -4,6 +4,7 @@ import { paperDrawing } from '../paper/index.ts';
 import { baseAddress } from './actions.ts';
 import { flattenAnnotations } from './annotations/flatten.ts';
 import { drawOverPage, mendContents } from './appendContent.ts';
+import { CopyFonts } from './copyFonts.ts';
 import { type CopyOf, noteCopyOf } from './copyOf.ts';
 import { refreshFieldAppearances } from './fields.ts';
 import { isSigned } from './inspect.ts';
@@ -13,7 +14,8 @@ import { keepReachable } from './library/reachable.ts';
 import { openPdf } from './openPdf.ts';
 import { encodeMarks, type MarkLayer } from './markLayer.ts';
 import { addNotePages } from './notes/addNotePages.ts';
-import { type NotesToCopy, readyNotes } from './notes/notesInCopy.ts';
+import type { CopyNote } from './notes/copyNote.ts';
+import { readyNotes } from './notes/notesInCopy.ts';
 import { type GatheredPage, gatherPages, type Source } from './pages/gather.ts';
 import { fixGeometry, pageGeometry } from './pages/geometry.ts';
 import { type EncodedForm, isEmptyForm } from './sink/encodedForm.ts';
@@ -34,7 +36,7 @@ export interface FixedCopyOptions extends HeldFiles {
   /** The marks of pages that were encoded ahead, by page id; those of the document are not looked at there. */
   readonly layers?: ReadonlyMap<string, MarkLayer>;
   /** Notes that are in the copy: numbers where they belong, and what they say on pages at its end. */
-  readonly notes?: NotesToCopy;
+  readonly notes?: readonly CopyNote[];
   /** Written into the copy, so that it says what it is when it comes back. */
   readonly copyOf?: CopyOf;
 }
@@ -82,10 +84,8 @@ export async function makeFixedCopy(
   const base = baseAddress(doc);
   const gathered = await gatherPages(doc, all, document);
   const held = new Held(doc.context, options);
-  const notes =
-    options.notes && options.notes.notes.length > 0
-      ? await readyNotes(options.notes, options.face)
-      : null;
+  const fonts = new CopyFonts(options);
+  const notes = options.notes?.length ? await readyNotes(options.notes, fonts) : null;
   const dropped: string[] = [];
   const linksDropped: string[] = [];
   let marksDrawn = 0;
@@ -109,7 +109,7 @@ export async function makeFixedCopy(
       draw(await encodeForm(paperDrawing(page.shows.paper, page.sheet), options.deflate));
     const marks =
       options.layers?.get(page.id) ??
-      (await encodeMarks(marksOn(document, page.id), options.deflate));
+      (await encodeMarks(marksOn(document, page.id), fonts, options.deflate));
     draw(marks.form);
     marksDrawn += marks.count;
     if (notes) draw(await encodeForm(notes.signsOn(index, geometry), options.deflate));

@@ -6,6 +6,7 @@ export {
   FixedCopyStopped,
   makeFixedCopy,
 } from './fixedCopy.ts';
+export { CopyFonts, NoTypesetter, type TextFiles, type TextSetter } from './copyFonts.ts';
 export { encodeMarks, type MarkLayer } from './markLayer.ts';
 export { type Source, SourceMissing } from './pages/gather.ts';
 export type { HeldFiles, PictureFile } from './sink/held.ts';

@@ -1,5 +1,6 @@
 import { layersOf } from '../derived/index.ts';
 import type { PageMarks } from '../document/index.ts';
+import type { CopyFonts } from './copyFonts.ts';
 import type { EncodedForm } from './sink/encodedForm.ts';
 import { type Deflate, encodeForm } from './sink/formWriter.ts';
 
@@ -10,13 +11,14 @@ export interface MarkLayer {
   readonly count: number;
 }
 
-/** Encodes a page's marks, in user space, as the screen shows them. */
+/** Encodes a page's marks, in user space, as the screen shows them. @throws what {@link CopyFonts.set} throws */
 export async function encodeMarks(
   marks: PageMarks,
+  fonts: CopyFonts,
   deflate: Deflate | undefined,
 ): Promise<MarkLayer> {
   if (marks.size === 0) return { form: null, count: 0 };
   const { beneath, over } = layersOf(marks);
-  const form = await encodeForm([...beneath, ...over], deflate);
+  const form = await encodeForm(await fonts.set([...beneath, ...over]), deflate);
   return { form: form.content.length === 0 ? null : form, count: marks.size };
 }

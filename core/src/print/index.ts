@@ -19,6 +19,7 @@ export {
   NO_SHAPES,
   type OnRule,
 } from './drawnShapes.ts';
+export { type AnswerLine, answerLineAt, answerLines, linesAfter } from './answerLines.ts';
 export { alongLine, type AlongLine } from './alongLine.ts';
 export {
   type Quad,

@@ -1,6 +1,6 @@
 import LineBreaker from 'linebreak';
 import { moveBy, thenMatrix } from '../geometry/index.ts';
-import { type Levels, levelsOf, reordered } from './bidi.ts';
+import { levelsOf, reordered } from './bidi.ts';
 import type { Fonts } from './face.ts';
 import type { GlyphRun, PlacedGlyph } from './glyphRun.ts';
 import {
@@ -18,6 +18,8 @@ export interface LineStyle {
   /** From baseline to baseline, of the size. */
   readonly leading: number;
   readonly align: Alignment;
+  /** So far in the first line begins, points. */
+  readonly indent?: number;
   /** By the first letter of each paragraph when left out. */
   readonly direction?: 'ltr' | 'rtl';
 }
@@ -67,7 +69,7 @@ interface Row {
  */
 export function setSpans(
   spans: readonly LetteredSpan[],
-  { leading, align, direction }: LineStyle,
+  { leading, align, direction, indent = 0 }: LineStyle,
   width: number,
   fonts: Fonts,
 ): SetText {
@@ -81,7 +83,7 @@ export function setSpans(
     cutter.cutInto(pieces, span, k, at, { levels, ends });
     at += span.text.length;
   });
-  const rows = rowsOf(pieces, text, width, ends);
+  const rows = rowsOf(pieces, text, { width, indent }, ends);
   const lines: { line: SetLine; from: number }[] = [];
   let top = 0;
   let widest = 0;
@@ -95,7 +97,9 @@ export function setSpans(
   }
   const room = Number.isFinite(width) ? width : widest;
   return {
-    lines: lines.map(({ line, from }) => placed(line, align, levels, from, room)),
+    lines: lines.map(({ line, from }, k) =>
+      placed(line, align, levels.ofParagraph(from) % 2 === 0, room, k === 0 ? indent : 0),
+    ),
     width: widest,
     height: top,
     missing: [...cutter.missing],
@@ -108,13 +112,13 @@ const endsOf = ({ from, to }: Row): Pick<SetLine, 'from' | 'to'> => ({ from, to 
 function placed(
   line: SetLine,
   align: Alignment,
-  levels: Levels,
-  from: number,
+  fromLeft: boolean,
   room: number,
+  indent: number,
 ): SetLine {
-  const isLeft = (align === 'start') === (levels.ofParagraph(from) % 2 === 0);
-  const free = room - line.width;
-  const x = align === 'centre' ? free / 2 : isLeft ? 0 : free;
+  const isLeft = (align === 'start') === fromLeft;
+  const free = room - indent - line.width;
+  const x = (align === 'centre' ? free / 2 : isLeft ? 0 : free) + (fromLeft ? indent : 0);
   const by = moveBy({ x: onGrid(x), y: -line.baseline });
   return { ...line, runs: line.runs.map((run) => ({ ...run, place: thenMatrix(run.place, by) })) };
 }
@@ -128,14 +132,19 @@ function endsOfLines(text: string): LineEnds {
 }
 
 /** Fills line after line. */
-function rowsOf(all: readonly Piece[], text: string, width: number, ends: LineEnds): Row[] {
+function rowsOf(
+  all: readonly Piece[],
+  text: string,
+  { width, indent }: { readonly width: number; readonly indent: number },
+  ends: LineEnds,
+): Row[] {
   const rows: Row[] = [];
   /** What comes next stands at the end. */
   const coming = [...all].reverse();
   let row: Piece[] = [];
   /** Of the row, from where the next line could begin; its width. */
   let breakAt = 0;
-  let filled = 0;
+  let filled = indent;
   let from = 0;
   const close = (end: number): void => {
     rows.push(trimmed(row, from));
@@ -149,6 +158,11 @@ function rowsOf(all: readonly Piece[], text: string, width: number, ends: LineEn
         const next = row.splice(breakAt);
         coming.push(piece, ...next.reverse());
         close(next.at(-1)?.from ?? piece.from);
+        continue;
+      }
+      if (row.length === 0 && filled > 0) {
+        coming.push(piece);
+        close(piece.from);
         continue;
       }
       let [fits, rest] = splitPiece(piece, text, width - filled + CLOSE);

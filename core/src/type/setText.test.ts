@@ -89,6 +89,17 @@ test('a word that is wider than a line is cut between two letters, with their ma
   expect(lines('a mmmmmmmmmm b', 60)).toEqual(['a', 'mmmmmmm', 'mmm b']);
 });
 
+test('the first line begins further in, and the others do not', () => {
+  const text = 'limpets graze on the film of algae that covers the rock';
+  const { lines } = set(text, 120, { indent: 50 });
+  expect(lines[0].runs[0].place[4]).toBe(50);
+  expect(lines[0].width).toBeLessThanOrEqual(70);
+  expect(lines[1].runs[0].place[4]).toBe(0);
+  expect(lines.map(({ from, to }) => text.slice(from, to)).join(' ')).toBe(text);
+  const [hebrew] = set('שלום', 120, { indent: 50 }).lines;
+  expect(hebrew.runs[0].place[4] + hebrew.width).toBeCloseTo(70, 1);
+});
+
 test('paragraphs begin a line; an empty one is a line of nothing', () => {
   const lines = (text: string): string[] =>
     set(text, 500).lines.map(({ from, to }) => text.slice(from, to));

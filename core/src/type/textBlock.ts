@@ -28,6 +28,8 @@ export interface TextBlock {
   /** Lines are no wider, points; null where only a new paragraph begins a line. */
   readonly width: number | null;
   readonly align: Alignment;
+  /** So far in the first line begins, points. */
+  readonly indent?: number;
   /** From baseline to baseline, of the size. */
   readonly leading: number;
 }

@@ -1,2 +1,3 @@
 export { FaceError, openFace } from './openFace.ts';
 export { placeText, setText } from './setText.ts';
+export { setBlock } from './setBlock.ts';

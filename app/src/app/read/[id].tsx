@@ -22,6 +22,7 @@ import { meaningFeature } from '@/features/meaning';
 import { linksFeature } from '@/features/links';
 import { searchFeature } from '@/features/search';
 import { hintsFeature } from '@/features/hints';
+import { typingFeature } from '@/features/typing';
 import { viewFeature } from '@/features/view';
 import { wordsFeature } from '@/features/words';
 import { writingWindowFeature } from '@/features/writingwindow';
@@ -38,6 +39,7 @@ const FEATURES = [
   pickingFeature,
   markListFeature,
   notesFeature,
+  typingFeature,
   contentsFeature,
   searchFeature,
   linksFeature,

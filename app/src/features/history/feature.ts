@@ -34,8 +34,8 @@ export const historyFeature: ReaderFeature = {
         icon: 'redo',
         keys: ['Mod+Shift+Z', 'Mod+Y'],
         roll: 2,
-        able: () => writable && begun === null && history.undone !== null,
-        run: () => take(reader, 'redo'),
+        able: () => writable && (!begun || begun.redo !== undefined) && history.undone !== null,
+        run: () => (begun?.redo ? begun.redo() : take(reader, 'redo')),
       },
     ];
   },

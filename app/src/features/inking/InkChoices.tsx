@@ -4,6 +4,7 @@ import {
   inkName,
   inksForManner,
   PEN_INKS,
+  type TextInstrument,
   type WordMarker,
   type WritingInstrument,
 } from '@marginalis/core/marks';
@@ -12,7 +13,7 @@ import { Text } from 'react-native-paper';
 import { useSettings } from '@/session';
 import { Action, Choices, ColourInput, InkDrop } from '@/ui';
 
-type Inked = WritingInstrument | WordMarker;
+type Inked = WritingInstrument | WordMarker | TextInstrument;
 
 function inksFor(instrument: Inked): readonly Ink[] {
   if (instrument.kind === 'word-marker') return inksForManner(instrument.manner);

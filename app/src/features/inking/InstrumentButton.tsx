@@ -12,18 +12,24 @@ export function instrumentLabel(i: Instrument): string {
   if (i.kind === 'picker' || i.kind === 'word-picker') return i.name;
   if (i.kind === 'eraser') return `${i.name}, ${i.widthMm} mm`;
   const inked = `${i.name}, ${inkName(i.colour)}`;
+  if (i.kind === 'text-box') return `${inked}, ${i.size} pt`;
   // What is highlighted by the word is as high as the words.
   const isAsHigh = i.kind === 'word-marker' && i.manner === 'highlight';
   return isAsHigh ? inked : `${inked}, ${i.widthMm} mm`;
 }
 
+/** Type has no width: a stripe of its ink stands for it, millimetres. */
+const TEXT_STRIPE = 1;
+
 /** What of an instrument's ink is shown beneath it; null where it has none. */
 const inkOf = (i: Instrument): { colour: string; widthMm: number; opacity: number } | null =>
   writes(i) || i.kind === 'word-marker'
     ? i
-    : i.kind === 'eraser' && i.only === 'ink'
-      ? { ...i, opacity: 1 }
-      : null;
+    : i.kind === 'text-box'
+      ? { colour: i.colour, widthMm: TEXT_STRIPE, opacity: 1 }
+      : i.kind === 'eraser' && i.only === 'ink'
+        ? { ...i, opacity: 1 }
+        : null;
 
 /** One instrument of the roll. */
 export function InstrumentButton(props: {

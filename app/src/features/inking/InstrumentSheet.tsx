@@ -12,6 +12,7 @@ import {
 import { StyleSheet, View } from 'react-native';
 import { Divider } from 'react-native-paper';
 import { useSettings, useSession } from '@/session';
+import { TextLook } from '@/shell';
 import { colourUnder } from '@/stage';
 import { Action, type Choice, Choices, paperIcon, Sheet, withOwn } from '@/ui';
 import { InkChoices } from './InkChoices';
@@ -71,7 +72,7 @@ export function InstrumentSheet({
         />
       )}
       {kind === 'word-marker' && <WordManners instrument={instrument} />}
-      {(writes(instrument) || kind === 'word-marker') && (
+      {(writes(instrument) || kind === 'word-marker' || kind === 'text-box') && (
         <InkChoices
           instrument={instrument}
           onPick={() => {
@@ -85,6 +86,7 @@ export function InstrumentSheet({
       )}
       {kind !== 'picker' &&
         kind !== 'word-picker' &&
+        kind !== 'text-box' &&
         !(kind === 'word-marker' && instrument.manner === 'highlight') && (
           <Choices
             label={kind === 'eraser' ? 'Diameter, mm' : 'Width, mm'}
@@ -108,6 +110,7 @@ export function InstrumentSheet({
           ]}
         />
       )}
+      {kind === 'text-box' && <TextLook look={instrument} onChange={(next) => change(id, next)} />}
       {writes(instrument) && <Writing instrument={instrument} />}
       <Divider />
       <PlaceInRoll instrument={instrument} onClose={onClose} onAdd={onAdd} />

@@ -1,9 +1,25 @@
 import { liesBeneath } from '@marginalis/core/derived';
 import { findMark } from '@marginalis/core/document';
-import { boundsOfAll, changeFigure, type Restyle, restyleMarks } from '@marginalis/core/editing';
+import {
+  boundsOfAll,
+  changeFigure,
+  changeTexts,
+  lookOfText,
+  relookText,
+  type Restyle,
+  restyleMarks,
+  type TextLookChange,
+} from '@marginalis/core/editing';
 import type { Dash, Figure } from '@marginalis/core/figures';
 import { POINTS_PER_MM } from '@marginalis/core/ink';
-import { asFigure, asWords, kindFor, type Mark } from '@marginalis/core/kinds';
+import {
+  asFigure,
+  asText,
+  asWords,
+  kindFor,
+  type Mark,
+  type TextMark,
+} from '@marginalis/core/kinds';
 import {
   HIGHLIGHTER_INKS,
   inkAfter,
@@ -18,8 +34,9 @@ import {
 import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
-import { useSettings, useSession } from '@/session';
-import { useReader } from '@/shell';
+import { type DocumentSession, useSettings, useSession } from '@/session';
+import { TextLook, useReader } from '@/shell';
+import { pageFonts } from '@/stage';
 import { Action, type Choice, Choices, InkDrop, withOwn } from '@/ui';
 import { usePicked } from './usePicked';
 
@@ -117,6 +134,8 @@ function Look({ marks, onDone }: { marks: readonly Mark[]; onDone: () => void })
   const light = marks.every(liesBeneath);
   const palette = (light ? HIGHLIGHTER_INKS : PEN_INKS).map((ink) => ink.colour);
   const [only] = marks;
+  const texts = marks.flatMap((mark) => asText(mark) ?? []);
+  const isText = texts.length === marks.length;
   const title = marks.length === 1 ? kindFor(only).words(only).name : `${marks.length} marks`;
   const figure = marks.length === 1 ? asFigure(only)?.figure : undefined;
   return (
@@ -141,7 +160,7 @@ function Look({ marks, onDone }: { marks: readonly Mark[]; onDone: () => void })
         onChange={(next) => change({ style: { colour: next } })}
         choices={inksOf(palette, own, colour)}
       />
-      {!(onWords.length === marks.length && light) && (
+      {!isText && !(onWords.length === marks.length && light) && (
         <Choices
           label="Width, mm"
           value={width}
@@ -211,6 +230,12 @@ function Look({ marks, onDone }: { marks: readonly Mark[]; onDone: () => void })
           }
         />
       )}
+      {isText && (
+        <TextLook
+          look={lookOfText(texts[0])}
+          onChange={(next) => void relook(session, texts, next)}
+        />
+      )}
       <Author
         key={ids.join()}
         author={common(marks, (m) => m.author ?? '', '')}
@@ -219,6 +244,25 @@ function Look({ marks, onDone }: { marks: readonly Mark[]; onDone: () => void })
       {marks.length === 1 && <LikeThis mark={only} onDone={onDone} />}
     </>
   );
+}
+
+/** Gives text boxes another look, as one step: how high they are then follows from their faces. */
+async function relook(
+  session: DocumentSession,
+  texts: readonly TextMark[],
+  change: TextLookChange,
+): Promise<void> {
+  const relooked = async (before: TextMark): Promise<readonly [TextMark, TextMark]> => {
+    const after = relookText(before, change);
+    const { height } = await pageFonts.settle(after.block);
+    return [before, { ...after, height }];
+  };
+  try {
+    session.dispatch(changeTexts(await Promise.all(texts.map(relooked))));
+  } catch (e) {
+    console.warn('A face could not be loaded.', e);
+    session.notices.tell('The face could not be loaded: the text stays as it was.');
+  }
 }
 
 /** Who made the marks. */
@@ -250,18 +294,21 @@ function LikeThis({ mark, onDone }: { mark: Mark; onDone: () => void }) {
   const held = hand.instrument();
   const instrument = held.kind === wanted ? held : roll.find(({ kind }) => kind === wanted);
   if (!instrument) return null;
+  const text = asText(mark);
   return (
     <Action
       mode="outlined"
       onPress={() => {
-        change(instrument.id, {
-          colour: mark.style.colour,
-          widthMm: millimetres(mark.style.width),
-          opacity: mark.style.opacity,
-          ...(steadiness === undefined ? {} : { steadiness }),
-          ...(nib ? { nib } : {}),
-          ...(manner ? { manner } : {}),
-        });
+        if (text) change(instrument.id, lookOfText(text));
+        else
+          change(instrument.id, {
+            colour: mark.style.colour,
+            widthMm: millimetres(mark.style.width),
+            opacity: mark.style.opacity,
+            ...(steadiness === undefined ? {} : { steadiness }),
+            ...(nib ? { nib } : {}),
+            ...(manner ? { manner } : {}),
+          });
         hand.choose(instrument.id);
         onDone();
       }}

@@ -3,8 +3,7 @@ import type { FixedCopy } from '@marginalis/core/pdf';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { passwordFor, useSession } from '@/session';
 import { readSource } from '@/storage';
-import { faceAddresses } from '@/ui';
-import { startWork, type Work } from '@/work';
+import { faceAddresses, startWork, type Work } from '@/work';
 import { notesFor } from './notesFor';
 
 export type CopyState =

@@ -1,8 +1,4 @@
 import type { SignPlace } from '../../derived/index.ts';
-import type { Typesetter } from '../../type/index.ts';
-
-/** What sets the text of notes. */
-export type TextSetter = Pick<Typesetter, 'setText' | 'placeText'>;
 
 /** A note as a copy tells it: pages are called by their names already, and times are written out. */
 export interface CopyNote {

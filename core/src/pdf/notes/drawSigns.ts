@@ -11,7 +11,8 @@ import {
 } from '../../geometry/index.ts';
 import { placeSigns, type PlacedSign } from '../../margin/index.ts';
 import type { Fonts, TextStyle } from '../../type/index.ts';
-import type { CopyNote, TextSetter } from './copyNote.ts';
+import type { TextSetter } from '../copyFonts.ts';
+import type { CopyNote } from './copyNote.ts';
 import { SIGN_COLOUR } from './setNotes.ts';
 
 const STYLE: TextStyle = { face: 'sans-bold', size: 7.5 };

@@ -5,7 +5,7 @@ import { plainPdf } from '../../../testing/pdfs.ts';
 import { emptyDocument } from '../../document/index.ts';
 import { drawingBounds } from '../../drawing/index.ts';
 import { displaySize, plainPage } from '../../geometry/index.ts';
-import { placeText, setText } from '../../type/setText.ts';
+import { placeText, setBlock, setText } from '../../type/typesetter.ts';
 import { runBox } from '../../type/index.ts';
 import { makeFixedCopy } from '../fixedCopy.ts';
 import { inspectPdf } from '../inspect.ts';
@@ -14,7 +14,7 @@ import { drawSigns } from './drawSigns.ts';
 import { setNotes } from './setNotes.ts';
 
 const fonts = shippedFonts();
-const typesetter = { setText, placeText };
+const typesetter = { setText, placeText, setBlock };
 const face = async (name: Parameters<typeof fonts.face>[0]) => {
   const found = fonts.face(name);
   if (!found) throw new Error(`There is no ${name}.`);
@@ -83,10 +83,11 @@ test('a copy has a page more for its notes; one without notes has none', async (
   const plain = await makeFixedCopy(source, document);
   const noted = await makeFixedCopy(source, document, {
     face,
-    notes: { notes: [note(1), note(2, { place: null, settled: 'Settled by Teo' })], typesetter },
+    notes: [note(1), note(2, { place: null, settled: 'Settled by Teo' })],
+    typesetter,
   });
   expect(noted.pages).toBe(plain.pages + 1);
   expect((await PDFDocument.load(noted.bytes)).getPageCount()).toBe(noted.pages);
-  const none = await makeFixedCopy(source, document, { notes: { notes: [], typesetter } });
+  const none = await makeFixedCopy(source, document, { notes: [], typesetter });
   expect(none.pages).toBe(plain.pages);
 });

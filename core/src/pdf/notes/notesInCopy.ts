@@ -1,15 +1,10 @@
 import type { Drawing } from '../../drawing/index.ts';
 import type { PageBox } from '../../geometry/index.ts';
-import { type Face, type FaceName, facesFor, type Fonts } from '../../type/index.ts';
-import { type CopyNote, saidIn, type TextSetter } from './copyNote.ts';
+import { facesFor } from '../../type/index.ts';
+import type { CopyFonts } from '../copyFonts.ts';
+import { type CopyNote, saidIn } from './copyNote.ts';
 import { drawSigns } from './drawSigns.ts';
 import { setNotes } from './setNotes.ts';
-
-/** The notes of a document, and what sets them. */
-export interface NotesToCopy {
-  readonly notes: readonly CopyNote[];
-  readonly typesetter: TextSetter;
-}
 
 /** Notes made ready for a copy: their numbers on its pages, and pages of their own at its end. */
 export interface NotesInCopy {
@@ -24,20 +19,14 @@ export interface SheetSize {
   readonly height: number;
 }
 
-/** Loads the faces that notes need. @throws RangeError when there is no way to load a face; what loading it rejects with */
+/** Loads the faces that notes need. @throws NoTypesetter; what loading a face rejects with */
 export async function readyNotes(
-  { notes, typesetter }: NotesToCopy,
-  load: ((name: FaceName) => Promise<Face>) | undefined,
+  notes: readonly CopyNote[],
+  fonts: CopyFonts,
 ): Promise<NotesInCopy> {
-  if (!load) throw new RangeError('Notes need faces, and those cannot be loaded.');
-  const faces = new Map<FaceName, Face>();
-  const names = new Set<FaceName>([
-    'sans-bold',
-    'serif',
-    ...facesFor(notes.map(saidIn).join('\n'), 'sans'),
-  ]);
-  for (const name of names) faces.set(name, await load(name));
-  const fonts: Fonts = { face: (name) => faces.get(name) ?? null };
+  const { typesetter } = fonts;
+  const said = notes.map(saidIn).join('\n');
+  await fonts.load(['sans-bold', 'serif', ...facesFor(said, 'sans')]);
   return {
     signsOn: (page, box) =>
       drawSigns(

@@ -1,7 +1,8 @@
 import type { Drawing, Glyphs } from '../../drawing/index.ts';
 import { moveBy } from '../../geometry/index.ts';
 import type { Fonts, TextStyle } from '../../type/index.ts';
-import type { CopyNote, TextSetter } from './copyNote.ts';
+import type { TextSetter } from '../copyFonts.ts';
+import type { CopyNote } from './copyNote.ts';
 
 /** What is free around the notes, points; on small pages no more than this share of the width. */
 const MARGIN = 54;

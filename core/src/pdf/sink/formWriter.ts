@@ -37,6 +37,8 @@ class FormWriter {
         return fillInto(this.content, item.path);
       case 'glyphs':
         return this.glyphs(item.run, item.paint);
+      case 'text':
+        throw new RangeError('Text is set before it is written.');
       case 'picture':
         return this.picture(item.source, item.place, item.opacity);
       case 'group':

@@ -1,5 +1,6 @@
 import { JpegEmbedder, type PDFContext, type PDFRef, PngEmbedder } from '@cantoo/pdf-lib';
-import type { Face, FaceName } from '../../type/index.ts';
+import type { FaceName } from '../../type/index.ts';
+import type { TextFiles } from '../copyFonts.ts';
 import { embedFace } from './embedFace.ts';
 import type { Holdings } from './registerForm.ts';
 
@@ -10,9 +11,7 @@ export interface PictureFile {
 }
 
 /** Where a copy gets the fonts and pictures of its marks. */
-export interface HeldFiles {
-  /** Loads a face that a drawing uses; rejects when it cannot be had. */
-  readonly face?: (name: FaceName) => Promise<Face>;
+export interface HeldFiles extends TextFiles {
   /** A picture by the SHA-256 of its bytes; null when it is not at hand. */
   readonly picture?: (source: string) => Promise<PictureFile | null>;
 }

@@ -1,0 +1,187 @@
+import type { Page } from '@marginalis/core/document';
+import { displayMatrix, displaySize, transform } from '@marginalis/core/geometry';
+import { cornersOfBox, LONGEST_TEXT } from '@marginalis/core/kinds';
+import { type LetterStyle, replaced, styleAt, textOfSpans } from '@marginalis/core/type';
+import { type CSSProperties, type KeyboardEvent, useEffect, useLayoutEffect, useRef } from 'react';
+import { useTheme } from 'react-native-paper';
+import { useSettings } from '@/session';
+import { Chip, ChipButton, useSight } from '@/stage';
+import { Area } from '@/ui';
+import { useStore } from 'zustand';
+import { letterCss, onPage, saidIn, select, selectionIn, showSpans } from './field';
+import { announceFaces } from './pageFaces';
+import type { Typing } from './Typing';
+
+/** About how wide the chip is, CSS pixels. */
+const CHIP = 230;
+const SIDES = { start: 'start', centre: 'center', end: 'end' } as const;
+/** Letters that are bold, slanted or underlined, and the key that makes them so. */
+const MANNERS = { b: 'bold', i: 'italic', u: 'underline' } as const;
+type Manner = (typeof MANNERS)[keyof typeof MANNERS];
+
+/** The field that a text is typed into, in the place and in the look of the box that comes of it. */
+export function TextField({ typing, page, index }: { typing: Typing; page: Page; index: number }) {
+  const { mark, version } = useStore(typing.store);
+  const { zoom } = useSight();
+  const { colors } = useTheme();
+  const hand = useSettings((s) => s.hand);
+  const field = useRef<HTMLDivElement>(null);
+  /** What was selected last, also while the chip has the focus. */
+  const selected = useRef<readonly [number, number] | null>(null);
+  /** The browser is putting a letter together: what the field shows is its business. */
+  const composes = useRef(false);
+
+  useEffect(announceFaces, []);
+  useLayoutEffect(() => {
+    const element = field.current;
+    if (!element || composes.current) return;
+    const { spans } = typing.mark.block;
+    showSpans(element, spans);
+    const length = textOfSpans(spans).length;
+    const [from, to] = selected.current ?? [length, length];
+    element.focus({ preventScroll: true });
+    select(element, Math.min(from, length), Math.min(to, length));
+  }, [typing, version]);
+  useEffect(() => {
+    const note = (): void => {
+      const now = field.current && selectionIn(field.current);
+      if (now) selected.current = now;
+    };
+    document.addEventListener('selectionchange', note);
+    return () => document.removeEventListener('selectionchange', note);
+  }, []);
+  useEffect(() => {
+    const element = field.current;
+    if (!element) return undefined;
+    // React has no such event that tells what is about to be put in.
+    const before = (event: InputEvent): void => {
+      const { inputType, dataTransfer } = event;
+      if (inputType === 'insertParagraph' || inputType === 'insertLineBreak') put('\n');
+      else if (inputType === 'insertFromPaste' || inputType === 'insertFromDrop')
+        put(dataTransfer?.getData('text/plain') ?? '');
+      else if (!/^(format|history)/.test(inputType)) return;
+      event.preventDefault();
+    };
+    const put = (text: string): void => {
+      const { spans } = typing.mark.block;
+      const [from, to] = selectionIn(element) ?? selected.current ?? [0, 0];
+      const room = LONGEST_TEXT - textOfSpans(spans).length + (to - from);
+      const said = cleaned(text).slice(0, Math.max(0, room));
+      if (said.length < cleaned(text).length)
+        typing.session.notices.tell(
+          `A text box holds ${LONGEST_TEXT.toLocaleString('en')} characters: what is beyond has been left out.`,
+        );
+      selected.current = [from + said.length, from + said.length];
+      typing.put(replaced(spans, from, to, said));
+    };
+    element.addEventListener('beforeinput', before);
+    return () => element.removeEventListener('beforeinput', before);
+  }, [typing]);
+
+  const read = (): void => {
+    if (field.current && !composes.current) typing.say(saidIn(field.current));
+  };
+  const turn = (manner: Manner): void => {
+    const { spans } = typing.mark.block;
+    const length = textOfSpans(spans).length;
+    const [from, to] = selected.current ?? [length, length];
+    const on = styleAt(spans, to > from ? from + 1 : from)[manner];
+    const change: Partial<LetterStyle> = { [manner]: !on };
+    // Nothing selected: all of it, as nobody has typed the next letter yet.
+    typing.restyle(...(to > from ? ([from, to] as const) : ([0, length] as const)), change);
+  };
+  const onKey = (e: KeyboardEvent): void => {
+    e.stopPropagation();
+    if (e.nativeEvent.isComposing) return;
+    const mod = e.ctrlKey || e.metaKey;
+    const key = e.key.toLowerCase();
+    if (e.key === 'Escape' || (mod && e.key === 'Enter')) typing.finish();
+    else if (mod && key === 'z')
+      typing.session.store.getState().begun?.[e.shiftKey ? 'redo' : 'takeBack']?.();
+    else if (mod && key === 'y') typing.session.store.getState().begun?.redo?.();
+    else if (mod && key in MANNERS) turn(MANNERS[key as keyof typeof MANNERS]);
+    else return;
+    e.preventDefault();
+  };
+
+  const display = displayMatrix(page);
+  const [corner, along] = cornersOfBox(mark).map((p) => transform(display, p));
+  const angle = Math.atan2(along.y - corner.y, along.x - corner.x);
+  const size = displaySize(page);
+  const { block, padding, background, border } = mark;
+  const width = block.width === null ? 'max-content' : onPage(block.width + 2 * padding);
+  const around = { '--point': `${zoom}px` } as CSSProperties;
+  const button = (manner: Manner, text: string, label: string) => (
+    <ChipButton text={text} label={label} onPress={() => turn(manner)} />
+  );
+  return (
+    <>
+      <Area
+        ref={field}
+        data-control
+        role="textbox"
+        aria-multiline
+        aria-label="Text"
+        contentEditable
+        suppressContentEditableWarning
+        spellCheck
+        dir="auto"
+        onKeyDown={onKey}
+        onInput={read}
+        onCompositionStart={() => (composes.current = true)}
+        onCompositionEnd={() => {
+          composes.current = false;
+          read();
+        }}
+        style={{
+          ...around,
+          // What is typed into an empty field, and its caret, look as its letters will.
+          ...letterCss(block.spans[0].style),
+          position: 'absolute',
+          left: `${(100 * corner.x) / size.width}%`,
+          top: `${(100 * corner.y) / size.height}%`,
+          transformOrigin: '0 0',
+          transform: angle === 0 ? undefined : `rotate(${angle}rad)`,
+          width,
+          minHeight: onPage(mark.height + 2 * padding),
+          padding: onPage(padding),
+          boxSizing: 'border-box',
+          lineHeight: block.leading,
+          textIndent: onPage(block.indent ?? 0),
+          textAlign: SIDES[block.align],
+          whiteSpace: 'pre-wrap',
+          overflowWrap: 'anywhere',
+          unicodeBidi: 'plaintext',
+          textRendering: 'geometricPrecision',
+          cursor: 'text',
+          userSelect: 'text',
+          caretColor: mark.style.colour,
+          background: background?.colour ?? 'transparent',
+          outline: `1.5px solid ${colors.primary}`,
+          boxShadow: border > 0 ? `inset 0 0 0 ${onPage(border)} ${mark.style.colour}` : undefined,
+          zIndex: 3,
+        }}
+      />
+      <Chip
+        index={index}
+        page={page}
+        ink={[]}
+        hand={hand}
+        clearOf={cornersOfBox(mark)}
+        width={CHIP}
+        label="Text"
+      >
+        {button('bold', 'B', 'Bold')}
+        {button('italic', 'I', 'Italic')}
+        {button('underline', 'U', 'Underlined')}
+        <ChipButton text="Done" onPress={() => typing.finish()} />
+      </Chip>
+    </>
+  );
+}
+
+/** Text as it can be typed: its own line ends, and no control characters. */
+const cleaned = (text: string): string =>
+  text
+    .replace(/\r\n?/g, '\n')
+    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f-\u009f]/g, '');

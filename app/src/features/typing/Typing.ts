@@ -1,0 +1,150 @@
+import { asText, type TextMark } from '@marginalis/core/kinds';
+import { findMark, markChange } from '@marginalis/core/document';
+import { keepText } from '@marginalis/core/editing';
+import { type LetterStyle, restyled, retyped, type Span, textOfSpans } from '@marginalis/core/type';
+import { createStore } from 'zustand/vanilla';
+import type { DocumentSession } from '@/session';
+import { pageFonts } from '@/stage';
+import { typingHeld } from './typingHeld';
+
+/** A word that nobody goes on with is kept after so long, ms. */
+const PAUSE = 1_000;
+/** A word has ended. */
+const ENDED = /[\s.,;:!?…)\]}»”’،؛؟।]$/u;
+
+export interface TypedText {
+  /** The box as it is by now. */
+  readonly mark: TextMark;
+  /** Another number where the field has to show other text or another look than it does. */
+  readonly version: number;
+}
+
+/**
+ * A text that is typed: every word that is finished is a step of the document, so that undo goes back by words, and no more than the word being typed is
+ * ever lost. While it lasts the field stands for the mark, which is not shown.
+ */
+export class Typing {
+  readonly store;
+  /** As the document has it; null where it has none. */
+  private kept: TextMark | null;
+  private pause: ReturnType<typeof setTimeout> | undefined;
+  private readonly unfollow: () => void;
+
+  constructor(
+    readonly session: DocumentSession,
+    mark: TextMark,
+    kept: TextMark | null,
+  ) {
+    this.kept = kept;
+    this.store = createStore<TypedText>(() => ({ mark, version: 0 }));
+    typingHeld.getState().typing?.finish();
+    typingHeld.setState({ typing: this });
+    session.inHand.pick([]);
+    session.inHand.begin({
+      takeBack: () => this.step('undo'),
+      redo: () => this.step('redo'),
+      finish: () => this.finish(),
+    });
+    this.unfollow = session.store.subscribe(this.follow);
+    this.hide();
+  }
+
+  get mark(): TextMark {
+    return this.store.getState().mark;
+  }
+
+  /** The field says this now. */
+  say(text: string): void {
+    const { mark } = this;
+    const before = textOfSpans(mark.block.spans);
+    if (text === before) return;
+    this.become(retyped(mark.block.spans, text), false);
+    // What is put in or taken away in one go, and what ends a word.
+    if (Math.abs(text.length - before.length) > 1 || ENDED.test(text)) this.keep();
+    else this.keepSoon();
+  }
+
+  /** Puts text in a place of it, as it is pasted, or a new line. */
+  put(spans: readonly Span[]): void {
+    this.become(spans, true);
+    this.keep();
+  }
+
+  /** Gives letters another look. */
+  restyle(from: number, to: number, change: Partial<LetterStyle>): void {
+    this.become(restyled(this.mark.block.spans, from, to, change), true);
+    this.keep();
+  }
+
+  private become(spans: readonly Span[], shown: boolean): void {
+    const { mark, version } = this.store.getState();
+    this.store.setState({
+      mark: { ...mark, block: { ...mark.block, spans } },
+      version: shown ? version + 1 : version,
+    });
+  }
+
+  private keepSoon(): void {
+    clearTimeout(this.pause);
+    this.pause = setTimeout(() => this.keep(), PAUSE);
+  }
+
+  /** Keeps what is typed so far as a step of the document. */
+  keep(): void {
+    clearTimeout(this.pause);
+    const { session } = this;
+    const next = this.measured();
+    const before = this.kept;
+    const transaction = keepText(before, next);
+    if (!transaction) return;
+    const [{ after }] = transaction.changes;
+    this.kept = after === null ? null : next;
+    if (!session.dispatch(transaction)) this.kept = before;
+    this.hide();
+  }
+
+  /** As high as its lines are; about so high while its faces are still to come. */
+  private measured(): TextMark {
+    const { mark } = this;
+    const set = pageFonts.setBlock(mark.block);
+    if (set) return { ...mark, height: set.height };
+    const lines = textOfSpans(mark.block.spans).split('\n').length;
+    const [{ style }] = mark.block.spans;
+    return { ...mark, height: Math.max(mark.height, lines * style.size * mark.block.leading) };
+  }
+
+  private step(act: 'undo' | 'redo'): void {
+    this.keep();
+    this.session[act]();
+  }
+
+  /** Whoever changed the document: the field says what it says, and the mark stays out of sight. */
+  private follow = (): void => {
+    const { document, writable, phase } = this.session.store.getState();
+    if (!writable || phase !== 'open') return this.finish();
+    const there = asText(findMark(document, this.mark.id));
+    if (there !== this.kept) {
+      clearTimeout(this.pause);
+      this.kept = there;
+      const { mark, version } = this.store.getState();
+      const empty = { ...mark, block: { ...mark.block, spans: retyped(mark.block.spans, '') } };
+      this.store.setState({ mark: there ?? empty, version: version + 1 });
+    }
+    this.hide();
+  };
+
+  private hide(): void {
+    const { draft } = this.session.store.getState();
+    if (this.kept && !draft) this.session.inHand.preview([markChange(this.kept, null)]);
+  }
+
+  /** Keeps what is there and lays it down. */
+  finish(): void {
+    if (typingHeld.getState().typing !== this) return;
+    typingHeld.setState({ typing: null });
+    this.unfollow();
+    this.keep();
+    this.session.inHand.begin(null);
+    this.session.inHand.preview(null);
+  }
+}

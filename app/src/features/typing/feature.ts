@@ -1,0 +1,39 @@
+import { findMark } from '@marginalis/core/document';
+import { asText, type TextMark } from '@marginalis/core/kinds';
+import type { Command, Reader, ReaderFeature } from '@/shell';
+import { OnPage } from './OnPage';
+import { TextWriter } from './TextWriter';
+import { Typing } from './Typing';
+
+/** The one text box that is picked; null with another number of marks. */
+function pickedText({ session }: Reader): TextMark | null {
+  const { document, picked } = session.store.getState();
+  const [id] = picked;
+  return picked.size === 1 ? asText(findMark(document, id)) : null;
+}
+
+const commands = (reader: Reader): readonly Command[] => [
+  {
+    id: 'edit-text',
+    title: 'Edit the text that is picked',
+    group: 'Marks',
+    also: 'type write change words',
+    icon: 'text-box',
+    keys: ['Enter', 'F2'],
+    forPicked: 'Edit',
+    chip: true,
+    able: () => reader.session.store.getState().writable && pickedText(reader) !== null,
+    run: () => {
+      const mark = pickedText(reader);
+      if (mark) new Typing(reader.session, mark, mark);
+    },
+  },
+];
+
+/** Typing text onto the page. */
+export const typingFeature: ReaderFeature = {
+  name: 'typing',
+  commands,
+  OnPage,
+  instruments: [{ kinds: ['text-box'], writer: (reader, tools) => new TextWriter(reader, tools) }],
+};

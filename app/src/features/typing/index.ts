@@ -1,0 +1,1 @@
+export { typingFeature } from './feature';

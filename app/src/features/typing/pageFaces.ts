@@ -1,0 +1,22 @@
+import { type FaceName, faceOfStyle, FACES, type LetterStyle } from '@marginalis/core/type';
+import { faceAddresses } from '@/work';
+
+const familyOf = (name: FaceName): string => `page-${name}`;
+
+/** Makes the faces of pages known to the browser, under names of their own; each is fetched when a letter of it is shown. */
+export function announceFaces(): void {
+  const known = new Set([...document.fonts].map(({ family }) => family));
+  const addresses = faceAddresses();
+  for (const name of FACES)
+    if (!known.has(familyOf(name)))
+      document.fonts.add(new FontFace(familyOf(name), `url("${addresses[name]}")`));
+}
+
+const OTHERS = ['serif', 'arabic', 'hebrew', 'devanagari'] as const;
+
+/** The faces of letters, the one that is wanted first, then those of the other scripts as bold as that. */
+export function familiesOf(style: LetterStyle): string {
+  const bold = style.bold ? '-bold' : '';
+  const names = [faceOfStyle(style), ...OTHERS.map((other) => `${other}${bold}` as FaceName)];
+  return [...new Set(names)].map((name) => `"${familyOf(name)}"`).join(', ');
+}

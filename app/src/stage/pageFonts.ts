@@ -1,0 +1,5 @@
+import { readFaceFile } from '@/work';
+import { LoadedFonts } from './LoadedFonts';
+
+/** The faces that text on pages is set in, for every stage and picture: files that never change, each loaded once. */
+export const pageFonts = new LoadedFonts(readFaceFile);

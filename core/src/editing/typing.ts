@@ -1,0 +1,112 @@
+import { type DocState, markChange, nextOrder, type Transaction } from '../document/index.ts';
+import type { Vec } from '../geometry/index.ts';
+import type { TextMark } from '../kinds/index.ts';
+import type { MarkId, PageId, TextInstrument } from '../marks/index.ts';
+import { type LetterStyle, restyled, textOfSpans } from '../type/index.ts';
+
+export interface NewText {
+  readonly id: MarkId;
+  readonly page: PageId;
+  readonly instrument: TextInstrument;
+  /** The upper left corner of its box, in user space, and the direction its lines run in, anticlockwise, radians. */
+  readonly at: Vec;
+  readonly angle: number;
+  /** Of its lines, points. */
+  readonly width: number;
+  /** Milliseconds since 1970. */
+  readonly madeAt: number;
+  /** Nobody when left out or empty. */
+  readonly author?: string;
+}
+
+/** How letters of an instrument look. */
+export const lettersOf = ({
+  family,
+  size,
+  bold,
+  italic,
+  underline,
+  colour,
+}: TextInstrument): LetterStyle => ({ family, size, bold, italic, underline, colour });
+
+/** An empty text box, as it is begun: no mark of the document yet. */
+export function emptyText(state: DocState, text: NewText): TextMark {
+  const { id, page, instrument, at, angle, width, madeAt, author } = text;
+  const { size, leading, align, padding, background, border, colour } = instrument;
+  return {
+    kind: 'text',
+    id,
+    page,
+    order: nextOrder(state, page),
+    style: { colour, width: 1, opacity: 1 },
+    madeAt,
+    ...(author ? { author } : {}),
+    at,
+    angle,
+    block: { spans: [{ text: '', style: lettersOf(instrument) }], width, align, leading },
+    height: size * leading,
+    padding,
+    background,
+    border,
+  };
+}
+
+/** A text box says nothing that could be seen. */
+export const isEmptyText = ({ block }: TextMark): boolean => textOfSpans(block.spans).trim() === '';
+
+/**
+ * Makes a text box of what has been typed: a new one where there was none, none where it says nothing any more. Null when nothing has changed.
+ * @param before as the document has it; null where it has none yet
+ */
+export function keepText(before: TextMark | null, after: TextMark): Transaction | null {
+  if (isEmptyText(after))
+    return before
+      ? { label: 'Remove an empty text box', changes: [markChange(before, null)] }
+      : null;
+  if (!before) return { label: 'Type', changes: [markChange(null, after)] };
+  return before === after || isSame(before, after)
+    ? null
+    : { label: 'Type', changes: [markChange(before, after)] };
+}
+
+const isSame = (a: TextMark, b: TextMark): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+/** What of a text box's look can be changed at once. */
+export type TextLookChange = Partial<Omit<TextInstrument, 'id' | 'kind' | 'name'>>;
+
+const LETTERS = ['family', 'size', 'bold', 'italic', 'underline', 'colour'] as const;
+
+/** A text box that looks otherwise, all of it; how high it is then is still to be set. */
+export function relookText(mark: TextMark, change: TextLookChange): TextMark {
+  const letters = Object.fromEntries(
+    LETTERS.flatMap((name) => (change[name] === undefined ? [] : [[name, change[name]]])),
+  ) as Partial<LetterStyle>;
+  const { spans } = mark.block;
+  const text = textOfSpans(spans);
+  const { align = mark.block.align, leading = mark.block.leading } = change;
+  return {
+    ...mark,
+    style: { ...mark.style, colour: change.colour ?? mark.style.colour },
+    block: { ...mark.block, spans: restyled(spans, 0, text.length, letters), align, leading },
+    padding: change.padding ?? mark.padding,
+    background: change.background === undefined ? mark.background : change.background,
+    border: change.border ?? mark.border,
+  };
+}
+
+/** How a text box looks, by its first letters. */
+export function lookOfText({ block, padding, background, border }: TextMark) {
+  const [{ style }] = block.spans;
+  return { ...style, align: block.align, leading: block.leading, padding, background, border };
+}
+
+/** Text boxes become others in one step; null when nothing changes. */
+export function changeTexts(
+  pairs: readonly (readonly [before: TextMark, after: TextMark])[],
+  label = 'Change the text’s look',
+): Transaction | null {
+  const changes = pairs
+    .filter(([before, after]) => !isSame(before, after))
+    .map(([before, after]) => markChange(before, after));
+  return changes.length > 0 ? { label, changes } : null;
+}

@@ -1,0 +1,4 @@
+export { asText, type TextMark } from './mark.ts';
+export { LETTER_SIZES, LONGEST_TEXT } from './record.ts';
+export { cornersOfBox, placeOfBox, sizeOfBox } from './box.ts';
+export { TEXT } from './text.ts';

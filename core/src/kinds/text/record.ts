@@ -1,0 +1,52 @@
+import { array, boolean, number, object, string } from 'yup';
+import { colourShape, finite, type MarkRecord, markShape, shareShape } from '../../marks/index.ts';
+import { ALIGNMENTS, FAMILIES } from '../../type/index.ts';
+import { pointShape } from '../quadShape.ts';
+import type { TextMark } from './mark.ts';
+
+/** Units of text that a box may have, and stretches of one look in it. */
+export const LONGEST_TEXT = 100_000;
+const MOST_SPANS = 10_000;
+/** Letters are no smaller and no larger than this, points. */
+export const LETTER_SIZES = { least: 2, most: 400 } as const;
+const MOST_POINTS = 100_000;
+
+const span = object({
+  text: string().strict().defined().max(LONGEST_TEXT),
+  style: object({
+    family: string()
+      .strict()
+      .oneOf([...FAMILIES])
+      .required(),
+    size: finite.min(0.01).max(MOST_POINTS),
+    bold: boolean().strict().required(),
+    italic: boolean().strict().required(),
+    underline: boolean().strict().required(),
+    colour: colourShape,
+  }).required(),
+}).required();
+
+const shape = object({
+  ...markShape,
+  at: pointShape,
+  angle: finite,
+  block: object({
+    spans: array(span).strict().required().min(1).max(MOST_SPANS),
+    width: number().strict().min(0).max(MOST_POINTS).nullable().defined(),
+    align: string()
+      .strict()
+      .oneOf([...ALIGNMENTS])
+      .required(),
+    leading: finite.min(0.2).max(20),
+    indent: number().strict().min(0).max(MOST_POINTS),
+  }).required(),
+  height: finite.min(0).max(10 * MOST_POINTS),
+  padding: finite.min(0).max(MOST_POINTS),
+  background: object({ colour: colourShape, opacity: shareShape }).nullable().defined(),
+  border: finite.min(0).max(MOST_POINTS),
+});
+
+export const toTextRecord = (mark: TextMark): MarkRecord => ({ ...mark });
+
+export const fromTextRecord = (record: unknown): TextMark =>
+  shape.validateSync(record, { strict: true }) as unknown as TextMark;

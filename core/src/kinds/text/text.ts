@@ -1,0 +1,106 @@
+import type { Drawing, Item } from '../../drawing/index.ts';
+import { outlineFigure } from '../../figures/index.ts';
+import {
+  boxOfPoints,
+  growBox,
+  mapSize,
+  moveBy,
+  PathBuilder,
+  thenMatrix,
+  transform,
+} from '../../geometry/index.ts';
+import { type Span, textOfSpans } from '../../type/index.ts';
+import { widened } from '../../marks/index.ts';
+import type { Kind } from '../kind.ts';
+import { cornersOfBox, placeOfBox, sizeOfBox } from './box.ts';
+import type { TextMark } from './mark.ts';
+import { fromTextRecord, toTextRecord } from './record.ts';
+
+/** Letters reach so far beyond their lines, of the size: swashes, marks upon marks. */
+const BEYOND = 0.35;
+
+function draw(mark: TextMark): Drawing {
+  const { block, height, padding, background, border, style } = mark;
+  const { opacity } = style;
+  const corners = cornersOfBox(mark);
+  const items: Item[] = [];
+  if (background) {
+    const path = new PathBuilder();
+    corners.forEach(({ x, y }, k) => (k === 0 ? path.moveTo(x, y) : path.lineTo(x, y)));
+    path.closePath();
+    const paint = { colour: background.colour, opacity: background.opacity * opacity };
+    items.push({ is: 'fill', path: path.build(), paint });
+  }
+  if (border > 0) {
+    const path = outlineFigure({ kind: 'polygon', corners: [...corners] }, border);
+    items.push({ is: 'fill', path, paint: { colour: style.colour, opacity } });
+  }
+  const within = thenMatrix(moveBy({ x: padding, y: -padding }), placeOfBox(mark));
+  const width = sizeOfBox(mark).width - 2 * padding;
+  items.push({ is: 'text', block, place: within, width, height, opacity });
+  return items;
+}
+
+const largest = (spans: readonly Span[]): number =>
+  spans.reduce((most, { style }) => Math.max(most, style.size), 0);
+
+const roughBounds = (mark: TextMark) =>
+  growBox(
+    boxOfPoints(cornersOfBox(mark)),
+    Math.max(mark.border / 2, BEYOND * largest(mark.block.spans)),
+  );
+
+/** Letters keep their shape: a box is moved, turned and scaled, never stretched, so that its lines break where they did. */
+const carry: Kind<TextMark>['carry'] = (mark, by, { widthFollows = false }) => {
+  const size = mapSize(by);
+  return {
+    ...mark,
+    style: widthFollows ? widened(mark.style, by) : mark.style,
+    at: transform(by, mark.at),
+    angle: mark.angle + Math.atan2(by[1], by[0]),
+    height: mark.height * size,
+    padding: mark.padding * size,
+    border: widthFollows ? mark.border * size : mark.border,
+    block: {
+      ...mark.block,
+      width: mark.block.width === null ? null : mark.block.width * size,
+      ...(mark.block.indent ? { indent: mark.block.indent * size } : {}),
+      spans: mark.block.spans.map(({ text, style }) => ({
+        text,
+        style: { ...style, size: style.size * size },
+      })),
+    },
+  };
+};
+
+export const TEXT: Kind<TextMark> = {
+  name: 'text',
+  sorts: { text: 'Text' },
+  toRecord: toTextRecord,
+  fromRecord: fromTextRecord,
+  plane: () => 'over',
+  draw,
+  bounds: roughBounds,
+  roughBounds,
+  areas: (mark) => [cornersOfBox(mark)],
+  carry,
+  madeWith: () => 'text-box',
+  look: ({ style }) => ({ style }),
+  restyle: (mark, { style }) => ({
+    ...mark,
+    style: { ...mark.style, ...style },
+    block: style?.colour ? { ...mark.block, spans: inked(mark, style.colour) } : mark.block,
+  }),
+  words: ({ block }) => ({ name: 'Text', text: textOfSpans(block.spans), sort: 'text' }),
+  annotation: (mark) => ({
+    subtype: 'FreeText',
+    corners: cornersOfBox(mark),
+    text: textOfSpans(mark.block.spans),
+  }),
+};
+
+/** What has the box's own ink takes another; what stands out by its ink keeps it. */
+const inked = ({ block, style }: TextMark, colour: string): readonly Span[] =>
+  block.spans.map((span) =>
+    span.style.colour === style.colour ? { ...span, style: { ...span.style, colour } } : span,
+  );

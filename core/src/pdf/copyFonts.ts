@@ -1,0 +1,62 @@
+import { type BlockSetter, type Drawing, setDrawing, textBlocksIn } from '../drawing/index.ts';
+import {
+  type Face,
+  type FaceName,
+  facesOfBlock,
+  type Fonts,
+  type TextBlock,
+  type Typesetter,
+} from '../type/index.ts';
+
+/** What sets the text of a copy: the typesetter's own functions. */
+export type TextSetter = Pick<Typesetter, 'setText' | 'placeText' | 'setBlock'>;
+
+/** Where a copy gets the faces that its text is set in, and what sets it. */
+export interface TextFiles {
+  /** Loads a face; rejects when it cannot be had. */
+  readonly face?: (name: FaceName) => Promise<Face>;
+  readonly typesetter?: TextSetter;
+}
+
+/** Thrown when a copy has text, and nothing to set it with. */
+export class NoTypesetter extends Error {
+  override readonly name = 'NoTypesetter';
+}
+
+/** The faces of one copy, each loaded when it is first needed. */
+export class CopyFonts implements Fonts {
+  private readonly loaded = new Map<FaceName, Face>();
+
+  constructor(private readonly files: TextFiles) {}
+
+  face = (name: FaceName): Face | null => this.loaded.get(name) ?? null;
+
+  /** @throws NoTypesetter */
+  get typesetter(): TextSetter {
+    const { typesetter } = this.files;
+    if (!typesetter)
+      throw new NoTypesetter('There is text in the copy, and nothing to set it with.');
+    return typesetter;
+  }
+
+  /** @throws NoTypesetter; what loading a face rejects with */
+  async load(names: Iterable<FaceName>): Promise<void> {
+    const { face } = this.files;
+    for (const name of names) {
+      if (this.loaded.has(name)) continue;
+      if (!face)
+        throw new NoTypesetter('There is text in the copy, and its faces cannot be loaded.');
+      this.loaded.set(name, await face(name));
+    }
+  }
+
+  /** The drawing with all its text in glyphs. @throws as {@link load} does */
+  async set(drawing: Drawing): Promise<Drawing> {
+    const blocks = textBlocksIn(drawing);
+    if (blocks.length === 0) return drawing;
+    await this.load(blocks.flatMap(facesOfBlock));
+    const { typesetter } = this;
+    const setter: BlockSetter = (block: TextBlock) => typesetter.setBlock(block, this);
+    return setDrawing(drawing, setter);
+  }
+}

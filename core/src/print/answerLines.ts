@@ -1,0 +1,206 @@
+import {
+  type Box,
+  box,
+  displayMatrix,
+  type PageBox,
+  transform,
+  transformBox,
+} from '../geometry/index.ts';
+import type { DrawnShapes } from './drawnShapes.ts';
+import type { Print } from './print.ts';
+
+/** A line that an answer is to be written on: points from the page's upper left corner as it is seen, y down. */
+export interface AnswerLine {
+  readonly from: number;
+  readonly to: number;
+  /** What letters stand on. */
+  readonly y: number;
+  /** What is free above it: up to the line above, or to what is printed there. */
+  readonly room: number;
+}
+
+/** A rule as the page is seen. */
+interface Rule {
+  readonly from: number;
+  readonly to: number;
+  readonly y: number;
+}
+
+/** What rises by less over its length is level, points. */
+const LEVEL = 0.8;
+/** Rules at one height and no farther apart than this go on in each other, points. */
+const SAME_HEIGHT = 0.8;
+const GAP = 2;
+/** A line is no shorter, points, and there is so much room above one that is written on; more than the most is not told from more. */
+const SHORTEST = 24;
+const LEAST_ROOM = 8.5;
+const MOST_ROOM = 60;
+/** What is printed on this share of a rule's length makes it an underline. */
+const COVERED = 0.5;
+/** Words reach into a line's room when they lie over so much of it, points: a label beside it does not. */
+const OVER = 3;
+/** Dots in a row, underscores in a row, and spaces between brackets that leave room for an answer. */
+const LEADERS = /_{3,}|(?:\.\s?){5,}|(?:…\s?){2,}|[([][\s\u00a0]{3,}[)\]]/gu;
+/** After dots a number stands at the end of a line of contents. */
+const PAGE_NUMBER = /^\s*\p{N}+\s*(?:\n|$)/u;
+
+/**
+ * The lines of a page that are meant for answers, from the top down, those of one height from left to right: rules with room above them, rows of dots or
+ * underscores, gaps between brackets. Rules under words, around cells and under running titles are none.
+ */
+export function answerLines(shapes: DrawnShapes, print: Print, page: PageBox): AnswerLine[] {
+  const display = displayMatrix(page);
+  const words = print.words.map((word) => ({
+    box: transformBox(display, word.box),
+    running: print.lines[word.line]?.running ?? false,
+  }));
+  const { level, upright } = rulesOf(shapes, page);
+  const printed = words.map((word) => word.box);
+  const rules = level.filter(
+    (rule) => !isUnderline(rule, printed) && !isSeparator(rule, words) && !isFrame(rule, upright),
+  );
+  const gaps = gapsIn(print, page);
+  const lines = [...rules, ...gaps]
+    .map((line) => ({ ...line, room: roomAbove(line, level, printed) }))
+    .filter(({ room }) => room >= LEAST_ROOM);
+  return lines.sort((a, b) => (Math.abs(a.y - b.y) < SAME_HEIGHT ? a.from - b.from : a.y - b.y));
+}
+
+/** The level rules of a page, each whole, and the upright ones. */
+function rulesOf({ rules }: DrawnShapes, page: PageBox): { level: Rule[]; upright: Box[] } {
+  const display = displayMatrix(page);
+  const level: { from: number; to: number; y: number }[] = [];
+  const upright: Box[] = [];
+  for (let k = 0; k + 3 < rules.length; k += 4) {
+    const a = transform(display, { x: rules[k], y: rules[k + 1] });
+    const b = transform(display, { x: rules[k + 2], y: rules[k + 3] });
+    if (Math.abs(a.y - b.y) < LEVEL)
+      level.push({ from: Math.min(a.x, b.x), to: Math.max(a.x, b.x), y: (a.y + b.y) / 2 });
+    else if (Math.abs(a.x - b.x) < LEVEL)
+      upright.push(
+        box(Math.min(a.x, b.x), Math.min(a.y, b.y), Math.max(a.x, b.x), Math.max(a.y, b.y)),
+      );
+  }
+  level.sort((a, b) => (Math.abs(a.y - b.y) < SAME_HEIGHT ? a.from - b.from : a.y - b.y));
+  const whole: { from: number; to: number; y: number }[] = [];
+  for (const rule of level) {
+    const last = whole[whole.length - 1];
+    if (last && Math.abs(last.y - rule.y) < SAME_HEIGHT && rule.from - last.to < GAP)
+      last.to = Math.max(last.to, rule.to);
+    else whole.push({ ...rule });
+  }
+  return { level: whole.filter(({ from, to }) => to - from >= SHORTEST), upright };
+}
+
+const shared = (a: { from: number; to: number }, b: Box): number =>
+  Math.min(a.to, b.maxX) - Math.max(a.from, b.minX);
+
+/** Words stand right on it. */
+function isUnderline(rule: Rule, words: readonly Box[]): boolean {
+  const standing = words.filter(
+    (word) =>
+      shared(rule, word) > 0 &&
+      word.maxY > rule.y - 4 &&
+      word.minY < rule.y - 2 &&
+      word.maxY < rule.y + 5,
+  );
+  const covered = standing.reduce((sum, word) => sum + shared(rule, word), 0);
+  return covered > COVERED * (rule.to - rule.from);
+}
+
+/** It parts a running title from the text: nothing but that stands on its other side. */
+function isSeparator(
+  { y }: Rule,
+  words: readonly { readonly box: Box; readonly running: boolean }[],
+): boolean {
+  const isAbove = (word: { readonly box: Box }): boolean => word.box.maxY < y + 2;
+  const above = words.filter(isAbove);
+  const below = words.filter((word) => !isAbove(word));
+  const onlyTitles = (some: typeof words): boolean =>
+    some.length > 0 && some.every((word) => word.running);
+  return onlyTitles(above) || onlyTitles(below);
+}
+
+/** Upright rules meet both of its ends: the side of a cell or of a frame. */
+function isFrame({ from, to, y }: Rule, upright: readonly Box[]): boolean {
+  const meets = (x: number): boolean =>
+    upright.some(
+      (rule) => Math.abs(rule.minX - x) < GAP && rule.minY < y + GAP && rule.maxY > y - GAP,
+    );
+  return meets(from) && meets(to);
+}
+
+/** How far the next rule, or the next words, are above a line. */
+function roomAbove(line: Rule, rules: readonly Rule[], words: readonly Box[]): number {
+  let room = Math.min(MOST_ROOM, line.y);
+  for (const rule of rules) {
+    const away = line.y - rule.y;
+    const over = Math.min(line.to, rule.to) - Math.max(line.from, rule.from);
+    if (away > SAME_HEIGHT && over > OVER) room = Math.min(room, away);
+  }
+  for (const word of words) {
+    const away = line.y - word.maxY;
+    if (word.minY < line.y - 1 && shared(line, word) > OVER)
+      room = Math.min(room, Math.max(0, away));
+  }
+  return room;
+}
+
+/** Rows of dots or underscores, and what is between brackets. */
+function gapsIn({ text, boxes }: Print, page: PageBox): Rule[] {
+  const display = displayMatrix(page);
+  const boxOf = (at: number): Box => {
+    const [minX, minY, maxX, maxY] = boxes.subarray(4 * at, 4 * at + 4);
+    return transformBox(display, box(minX, minY, maxX, maxY));
+  };
+  const gaps: Rule[] = [];
+  for (const match of text.matchAll(LEADERS)) {
+    const [said] = match;
+    const isBracket = /^[([]/.test(said);
+    if (/^[.…]/.test(said) && PAGE_NUMBER.test(text.slice(match.index + said.length))) continue;
+    const first = boxOf(match.index);
+    const last = boxOf(match.index + said.trimEnd().length - 1);
+    // A row that goes on in the next line of the print is not one.
+    if (Math.abs(first.maxY - last.maxY) > 2) continue;
+    const [from, to] = isBracket ? [first.maxX, last.minX] : [first.minX, last.maxX];
+    if (to - from >= (isBracket ? 6 : SHORTEST / 2)) gaps.push({ from, to, y: first.maxY });
+  }
+  return gaps;
+}
+
+/** The line that is meant by a place: on it, or in its room; null where none is. */
+export function answerLineAt(
+  lines: readonly AnswerLine[],
+  { x, y }: { readonly x: number; readonly y: number },
+  reach: number,
+): AnswerLine | null {
+  let best: AnswerLine | null = null;
+  let nearest = Infinity;
+  for (const line of lines) {
+    if (x < line.from - reach || x > line.to + reach) continue;
+    if (y > line.y + reach || y < line.y - Math.min(line.room, 24)) continue;
+    const away = Math.abs(line.y - y);
+    if (away < nearest) [best, nearest] = [line, away];
+  }
+  return best;
+}
+
+/** Lines that stand at one distance below each other are one answer's: this one and those that follow it, from the top down. */
+export function linesAfter(lines: readonly AnswerLine[], first: AnswerLine): AnswerLine[] {
+  const run = [first];
+  let pitch = 0;
+  for (;;) {
+    const last = run[run.length - 1];
+    const next = lines.find(
+      (line) =>
+        line.y > last.y + LEAST_ROOM &&
+        Math.min(line.to, last.to) - Math.max(line.from, last.from) > (last.to - last.from) / 2,
+    );
+    if (!next) return run;
+    const step = next.y - last.y;
+    // Something printed between the two, or another distance: another answer.
+    if (Math.abs(step - next.room) > 1 || (pitch > 0 && Math.abs(step - pitch) > 1)) return run;
+    pitch = step;
+    run.push(next);
+  }
+}
