@@ -136,6 +136,7 @@ test('an instrument is said aloud with its ink and width', () => {
     'Word highlighter, Sap green',
     'Word underliner, Vermilion red, 0.4 mm',
     'Word picker',
+    'Answer text, Iron gall blue, 11 pt',
   ]);
 });
 

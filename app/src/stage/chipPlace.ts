@@ -24,7 +24,7 @@ interface ChipRoom {
 
 /**
  * Where a chip stands, all in CSS pixels from the page's upper left corner: where the writing hand and the next line are not.
- * For a right hand: in the outer margin to the left, level with what it is about; else above it; else beside it, to the left,
+ * For a right hand: in the outer margin to the left, level with what it is about; else above it, over its beginning or its end; else beside it, to the left,
  * then to the right. Below, where the hand rests and the next line comes, only where all that has no room, and over it only
  * where it fills the window. A place that is free of ink comes before one that is not. Mirrored for a left hand.
  */
@@ -53,9 +53,13 @@ function placeForRight({ around, size, seen, ink, pageWidth }: ChipRoom): ChipPl
     left: along,
     top: Math.min(around.minY - GAP - height, seen.maxY - height - EDGE),
   };
+  const atEnd = within(around.maxX - width, seen.minX, seen.maxX - width);
+  const aboveEnd = { left: atEnd, top: above.top };
   const below = { left: along, top: around.maxY + GAP };
   const isInMargin = left.left + width <= MARGIN * pageWidth;
-  const all = isInMargin ? [left, above, right, below] : [above, left, right, below];
+  const all = isInMargin
+    ? [left, above, aboveEnd, right, below]
+    : [above, aboveEnd, left, right, below];
   const fitting = all.filter((place) => isWithin(boxAt(place, size), seen));
   const isFree = (place: ChipPlace): boolean =>
     ink.every((one) => !boxesMeet(one, boxAt(place, size)));

@@ -13,6 +13,8 @@ export interface NewText {
   readonly angle: number;
   /** Of its lines, points. */
   readonly width: number;
+  /** So far in the first line begins, points. */
+  readonly indent?: number;
   /** Milliseconds since 1970. */
   readonly madeAt: number;
   /** Nobody when left out or empty. */
@@ -31,7 +33,7 @@ export const lettersOf = ({
 
 /** An empty text box, as it is begun: no mark of the document yet. */
 export function emptyText(state: DocState, text: NewText): TextMark {
-  const { id, page, instrument, at, angle, width, madeAt, author } = text;
+  const { id, page, instrument, at, angle, width, indent = 0, madeAt, author } = text;
   const { size, leading, align, padding, background, border, colour } = instrument;
   return {
     kind: 'text',
@@ -43,7 +45,13 @@ export function emptyText(state: DocState, text: NewText): TextMark {
     ...(author ? { author } : {}),
     at,
     angle,
-    block: { spans: [{ text: '', style: lettersOf(instrument) }], width, align, leading },
+    block: {
+      spans: [{ text: '', style: lettersOf(instrument) }],
+      width,
+      align,
+      leading,
+      ...(indent > 0 ? { indent } : {}),
+    },
     height: size * leading,
     padding,
     background,

@@ -42,7 +42,7 @@ test('inks are told apart by name and pattern too', () => {
   expect(inkName('#123456')).toBe('#123456');
 });
 
-test('the first roll holds two pens, two highlighters, a figure pen, an eraser, two pickers and two word markers, in millimetres', () => {
+test('the first roll holds two pens, two highlighters, a figure pen, an eraser, two pickers, two word markers and what types, in millimetres', () => {
   expect(FIRST_ROLL.map((i) => i.kind)).toEqual([
     'pen',
     'pen',
@@ -54,6 +54,7 @@ test('the first roll holds two pens, two highlighters, a figure pen, an eraser, 
     'word-marker',
     'word-marker',
     'word-picker',
+    'text-box',
   ]);
   for (const i of FIRST_ROLL) if ('widthMm' in i) expect(WIDTHS_MM[i.kind]).toContain(i.widthMm);
   expect(instrumentStyle({ ...FIRST_ROLL[0], widthMm: 25.4 }).width).toBeCloseTo(72);

@@ -5,8 +5,10 @@ import { rollInSight } from './rollInSight.ts';
 const ids = (all: readonly { id: string }[]): string[] => all.map(({ id }) => id);
 
 test('where there is room everything that writes is shown, in the roll’s order', () => {
-  const { writing, rest, eraser, picker } = rollInSight(FIRST_ROLL, ['figure-pen'], 8);
-  expect(ids(writing)).toEqual(ids([...FIRST_ROLL.slice(0, 5), ...FIRST_ROLL.slice(7, 9)]));
+  const { writing, rest, eraser, picker } = rollInSight(FIRST_ROLL, ['figure-pen'], 9);
+  expect(ids(writing)).toEqual(
+    ids([...FIRST_ROLL.slice(0, 5), ...FIRST_ROLL.slice(7, 9), FIRST_ROLL[10]]),
+  );
   // Of two pickers one is in sight.
   expect(ids(rest)).toEqual(['word-picker']);
   expect([eraser?.id, picker?.id]).toEqual(['eraser', 'picker']);
@@ -21,6 +23,7 @@ test('where there is little, what was used last is shown, still in the roll’s 
     'fine-highlighter',
     'word-highlighter',
     'word-underliner',
+    'answer-text',
     'word-picker',
   ]);
 });

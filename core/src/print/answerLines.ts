@@ -39,6 +39,8 @@ const MOST_ROOM = 60;
 const COVERED = 0.5;
 /** Words reach into a line's room when they lie over so much of it, points: a label beside it does not. */
 const OVER = 3;
+/** Words whose foot is no farther above a line stand on it, points. */
+const ON_IT = 4;
 /** Dots in a row, underscores in a row, and spaces between brackets that leave room for an answer. */
 const LEADERS = /_{3,}|(?:\.\s?){5,}|(?:…\s?){2,}|[([][\s\u00a0]{3,}[)\]]/gu;
 /** After dots a number stands at the end of a line of contents. */
@@ -56,11 +58,10 @@ export function answerLines(shapes: DrawnShapes, print: Print, page: PageBox): A
   }));
   const { level, upright } = rulesOf(shapes, page);
   const printed = words.map((word) => word.box);
-  const rules = level.filter(
-    (rule) => !isUnderline(rule, printed) && !isSeparator(rule, words) && !isFrame(rule, upright),
-  );
-  const gaps = gapsIn(print, page);
-  const lines = [...rules, ...gaps]
+  const rules = level
+    .filter((rule) => !isSeparator(rule, words) && !isFrame(rule, upright))
+    .flatMap((rule) => freeOf(rule, printed) ?? []);
+  const lines = [...rules, ...gapsIn(print, page)]
     .map((line) => ({ ...line, room: roomAbove(line, level, printed) }))
     .filter(({ room }) => room >= LEAST_ROOM);
   return lines.sort((a, b) => (Math.abs(a.y - b.y) < SAME_HEIGHT ? a.from - b.from : a.y - b.y));
@@ -95,17 +96,23 @@ function rulesOf({ rules }: DrawnShapes, page: PageBox): { level: Rule[]; uprigh
 const shared = (a: { from: number; to: number }, b: Box): number =>
   Math.min(a.to, b.maxX) - Math.max(a.from, b.minX);
 
-/** Words stand right on it. */
-function isUnderline(rule: Rule, words: readonly Box[]): boolean {
-  const standing = words.filter(
+/** Words that stand right on a rule. */
+const standingOn = (rule: Rule, words: readonly Box[]): Box[] =>
+  words.filter(
     (word) =>
       shared(rule, word) > 0 &&
       word.maxY > rule.y - 4 &&
       word.minY < rule.y - 2 &&
       word.maxY < rule.y + 5,
   );
+
+/** What of a rule is free for an answer: it begins after the label that stands on it. Null where words stand on most of it: it underlines them. */
+function freeOf(rule: Rule, words: readonly Box[]): Rule | null {
+  const standing = standingOn(rule, words);
   const covered = standing.reduce((sum, word) => sum + shared(rule, word), 0);
-  return covered > COVERED * (rule.to - rule.from);
+  if (covered > COVERED * (rule.to - rule.from)) return null;
+  const from = standing.reduce((most, word) => Math.max(most, word.maxX + OVER), rule.from);
+  return rule.to - from >= SHORTEST ? { ...rule, from } : null;
 }
 
 /** It parts a running title from the text: nothing but that stands on its other side. */
@@ -140,8 +147,9 @@ function roomAbove(line: Rule, rules: readonly Rule[], words: readonly Box[]): n
   }
   for (const word of words) {
     const away = line.y - word.maxY;
-    if (word.minY < line.y - 1 && shared(line, word) > OVER)
-      room = Math.min(room, Math.max(0, away));
+    // What stands on the line itself is the row of dots that it is, or a label that it begins after.
+    if (away < ON_IT || word.minY > line.y - 1 || shared(line, word) <= OVER) continue;
+    room = Math.min(room, away);
   }
   return room;
 }

@@ -12,5 +12,5 @@ export {
   type TextBlock,
   textOfSpans,
 } from './textBlock.ts';
-export { replaced, restyled, retyped, spansBetween, styleAt } from './spans.ts';
+export { replaced, restyled, retyped, sameEnds, spansBetween, styleAt } from './spans.ts';
 export { type Typesetter, loadTypesetter } from './loadTypesetter.ts';

@@ -53,16 +53,21 @@ export function replaced(
   return joined(parts.some((part) => part.text !== '') ? parts : [{ text: '', style }]);
 }
 
+/** How many units at the head and at the foot two texts have in common. */
+export function sameEnds(a: string, b: string): { readonly head: number; readonly foot: number } {
+  const most = Math.min(a.length, b.length);
+  let head = 0;
+  while (head < most && a[head] === b[head]) head++;
+  let foot = 0;
+  while (foot < most - head && a[a.length - 1 - foot] === b[b.length - 1 - foot]) foot++;
+  return { head, foot };
+}
+
 /** Spans that say another text: what is the same at its head and its foot keeps its look. */
 export function retyped(spans: readonly Span[], text: string): readonly Span[] {
   const before = textOfSpans(spans);
   if (before === text) return spans;
-  const most = Math.min(before.length, text.length);
-  let head = 0;
-  while (head < most && before[head] === text[head]) head++;
-  let foot = 0;
-  while (foot < most - head && before[before.length - 1 - foot] === text[text.length - 1 - foot])
-    foot++;
+  const { head, foot } = sameEnds(before, text);
   return replaced(spans, head, before.length - foot, text.slice(head, text.length - foot));
 }
 

@@ -13,7 +13,7 @@ const mockSession = {
 };
 jest.mock('@/session', () => ({ useSession: () => mockSession, passwordFor: () => undefined }));
 jest.mock('@/storage', () => ({ readSource: jest.fn() }));
-jest.mock('@/work', () => ({ startWork: jest.fn() }));
+jest.mock('@/work', () => ({ startWork: jest.fn(), faceAddresses: () => ({}) }));
 
 const read = readSource as jest.Mock;
 const start = startWork as jest.Mock;

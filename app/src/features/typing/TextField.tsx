@@ -5,13 +5,18 @@ import { type LetterStyle, replaced, styleAt, textOfSpans } from '@marginalis/co
 import { type CSSProperties, type KeyboardEvent, useEffect, useLayoutEffect, useRef } from 'react';
 import { useTheme } from 'react-native-paper';
 import { useSettings } from '@/session';
+import { useReader } from '@/shell';
 import { Chip, ChipButton, useSight } from '@/stage';
 import { Area } from '@/ui';
 import { useStore } from 'zustand';
 import { letterCss, onPage, saidIn, select, selectionIn, showSpans } from './field';
 import { announceFaces } from './pageFaces';
+import { stepText } from './stepText';
 import type { Typing } from './Typing';
 
+/** Letters that would be smaller than this while they are typed are brought nearer, to this, CSS pixels. */
+const LEGIBLE = 12;
+const COMFORTABLE = 16;
 /** About how wide the chip is, CSS pixels. */
 const CHIP = 230;
 const SIDES = { start: 'start', centre: 'center', end: 'end' } as const;
@@ -24,6 +29,7 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
   const { mark, version } = useStore(typing.store);
   const { zoom } = useSight();
   const { colors } = useTheme();
+  const reader = useReader();
   const hand = useSettings((s) => s.hand);
   const field = useRef<HTMLDivElement>(null);
   /** What was selected last, also while the chip has the focus. */
@@ -32,13 +38,24 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
   const composes = useRef(false);
 
   useEffect(announceFaces, []);
+  useEffect(() => {
+    const { stage } = reader;
+    const { mark: box } = typing;
+    const [{ style }] = box.block.spans;
+    const corners = cornersOfBox(box);
+    // On a phone a page is often seen so small that nobody could read what they type.
+    if (style.size * stage.getCamera().zoom < LEGIBLE)
+      stage.zoomTo(COMFORTABLE / style.size, transform(stage.userToView(index), corners[0]));
+    stage.keepInSight(index, corners);
+  }, [reader, typing, index]);
   useLayoutEffect(() => {
     const element = field.current;
     if (!element || composes.current) return;
     const { spans } = typing.mark.block;
     showSpans(element, spans);
     const length = textOfSpans(spans).length;
-    const [from, to] = selected.current ?? [length, length];
+    const { caret } = typing.store.getState();
+    const [from, to] = caret === null ? (selected.current ?? [length, length]) : [caret, caret];
     element.focus({ preventScroll: true });
     select(element, Math.min(from, length), Math.min(to, length));
   }, [typing, version]);
@@ -71,8 +88,7 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
         typing.session.notices.tell(
           `A text box holds ${LONGEST_TEXT.toLocaleString('en')} characters: what is beyond has been left out.`,
         );
-      selected.current = [from + said.length, from + said.length];
-      typing.put(replaced(spans, from, to, said));
+      typing.put(replaced(spans, from, to, said), from + said.length);
     };
     element.addEventListener('beforeinput', before);
     return () => element.removeEventListener('beforeinput', before);
@@ -95,7 +111,8 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
     if (e.nativeEvent.isComposing) return;
     const mod = e.ctrlKey || e.metaKey;
     const key = e.key.toLowerCase();
-    if (e.key === 'Escape' || (mod && e.key === 'Enter')) typing.finish();
+    if (e.key === 'Tab') void stepText(reader, typing, e.shiftKey ? -1 : 1);
+    else if (e.key === 'Escape' || (mod && e.key === 'Enter')) typing.finish();
     else if (mod && key === 'z')
       typing.session.store.getState().begun?.[e.shiftKey ? 'redo' : 'takeBack']?.();
     else if (mod && key === 'y') typing.session.store.getState().begun?.redo?.();
@@ -104,6 +121,8 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
     e.preventDefault();
   };
 
+  // The question that is answered is to be read meanwhile.
+  const print = typing.session.print.known(page)?.lines.map((line) => line.box) ?? [];
   const display = displayMatrix(page);
   const [corner, along] = cornersOfBox(mark).map((p) => transform(display, p));
   const angle = Math.atan2(along.y - corner.y, along.x - corner.x);
@@ -165,7 +184,7 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
       <Chip
         index={index}
         page={page}
-        ink={[]}
+        ink={print}
         hand={hand}
         clearOf={cornersOfBox(mark)}
         width={CHIP}

@@ -1,8 +1,7 @@
-import { emptyText, marksAt } from '@marginalis/core/editing';
+import { marksAt } from '@marginalis/core/editing';
 import { outlineFigure } from '@marginalis/core/figures';
 import {
   displayMatrix,
-  displaySize,
   distance,
   invertMatrix,
   transform,
@@ -10,8 +9,8 @@ import {
 } from '@marginalis/core/geometry';
 import { asText, type TextMark } from '@marginalis/core/kinds';
 import type { Instrument, TextInstrument } from '@marginalis/core/marks';
+import { type AnswerLine, answerLineAt } from '@marginalis/core/print';
 import { facesOfBlock } from '@marginalis/core/type';
-import { useSettings } from '@/session';
 import {
   GUIDE_INK,
   type Hit,
@@ -20,6 +19,8 @@ import {
   type WritingTools,
 } from '@/shell';
 import { pageFonts } from '@/stage';
+import { answersOn, knownAnswers } from './answersOn';
+import { textAt, textOnLine } from './beginText';
 import { Typing } from './Typing';
 import { typingHeld } from './typingHeld';
 
@@ -27,11 +28,8 @@ import { typingHeld } from './typingHeld';
 const TAP_REACH = 8;
 /** What is tapped within so much of a box is the box, CSS pixels. */
 const NEAR = 4;
-/** A box that is tapped is so wide where the page has room, points, and leaves so much to its edge. */
-const WIDTH = 260;
-const EDGE = 18;
-/** None is narrower. */
-const LEAST = 36;
+/** A tap beside a line for an answer means it, points. */
+const LINE_REACH = 5;
 /** The guide's line, CSS pixels. */
 const LINE = 1.2;
 
@@ -88,9 +86,13 @@ export class TextWriter implements InstrumentWriter {
     this.tools.tiles.clear('tip');
   }
 
-  hover(): void {
-    const instrument = this.reader.session.hand.instrument();
+  hover(event: PointerEvent): void {
+    const { session, stage } = this.reader;
+    const instrument = session.hand.instrument();
     if (instrument.kind !== 'text-box') return;
+    const hit = stage.pageAt(stage.fromClient(event.clientX, event.clientY));
+    const page = hit && session.store.getState().document.pages[hit.index];
+    if (hit && page && !session.print.known(page)) void answersOn(this.reader, hit.index);
     // The faces are there when the first letter is typed.
     const block = { spans: [{ text: '', style: instrument }] };
     for (const name of facesOfBlock(block)) pageFonts.face(name);
@@ -125,30 +127,27 @@ export class TextWriter implements InstrumentWriter {
     return there.map(asText).find((mark) => mark && !mark.locked) ?? null;
   }
 
-  /** Upright as the page is seen, its first line where it was tapped, or its head where the drag began. */
+  /** On the line for an answer that is tapped; else where it was tapped, or as wide as it was dragged. */
   private begin({ hit, instrument, from, to, moved }: Going): void {
-    const { session, stage } = this.reader;
-    const page = stage.pages[hit.index];
-    const display = displayMatrix(page);
-    const back = invertMatrix(display);
-    const [a, b] = [from, to].map((p) => transform(display, p));
-    const { padding, size, leading } = instrument;
-    const head = moved
-      ? { x: Math.min(a.x, b.x), y: Math.min(a.y, b.y) }
-      : { x: a.x - padding, y: a.y - padding - (size * leading) / 2 };
-    const room = displaySize(page).width - head.x - EDGE;
-    const wide = moved ? Math.abs(b.x - a.x) : Math.min(WIDTH, room);
-    const along = { x: back[0], y: back[1] };
-    const mark = emptyText(session.store.getState().document, {
-      id: crypto.randomUUID(),
-      page: hit.pageId,
-      instrument,
-      at: transform(back, head),
-      angle: Math.atan2(along.y, along.x),
-      width: Math.max(LEAST, wide) - 2 * padding,
-      madeAt: Date.now(),
-      author: useSettings.getState().author,
-    });
-    new Typing(session, mark, null);
+    const { reader } = this;
+    const lines = moved ? [] : knownAnswers(reader, hit.index);
+    const onLine = lines && this.lineBox(hit, instrument, lines);
+    const mark = onLine ?? textAt(reader, hit.index, instrument, from, moved ? to : null);
+    const typing = new Typing(reader.session, mark, null);
+    // The page was not read yet: an empty box goes onto its line when it has been.
+    if (!lines)
+      void answersOn(reader, hit.index).then((all) =>
+        typing.moveTo(this.lineBox(hit, instrument, all)),
+      );
+  }
+
+  private lineBox(
+    { index, user }: Hit,
+    instrument: TextInstrument,
+    lines: readonly AnswerLine[],
+  ): TextMark | null {
+    const at = transform(displayMatrix(this.reader.stage.pages[index]), user);
+    const line = answerLineAt(lines, at, LINE_REACH);
+    return line && textOnLine(this.reader, index, instrument, lines, line);
   }
 }

@@ -1,7 +1,14 @@
 import { asText, type TextMark } from '@marginalis/core/kinds';
 import { findMark, markChange } from '@marginalis/core/document';
 import { keepText } from '@marginalis/core/editing';
-import { type LetterStyle, restyled, retyped, type Span, textOfSpans } from '@marginalis/core/type';
+import {
+  type LetterStyle,
+  restyled,
+  retyped,
+  sameEnds,
+  type Span,
+  textOfSpans,
+} from '@marginalis/core/type';
 import { createStore } from 'zustand/vanilla';
 import type { DocumentSession } from '@/session';
 import { pageFonts } from '@/stage';
@@ -17,6 +24,8 @@ export interface TypedText {
   readonly mark: TextMark;
   /** Another number where the field has to show other text or another look than it does. */
   readonly version: number;
+  /** Where its caret is to stand then, in units of the text; null where it stays. */
+  readonly caret: number | null;
 }
 
 /**
@@ -36,7 +45,7 @@ export class Typing {
     kept: TextMark | null,
   ) {
     this.kept = kept;
-    this.store = createStore<TypedText>(() => ({ mark, version: 0 }));
+    this.store = createStore<TypedText>(() => ({ mark, version: 0, caret: null }));
     typingHeld.getState().typing?.finish();
     typingHeld.setState({ typing: this });
     session.inHand.pick([]);
@@ -64,9 +73,16 @@ export class Typing {
     else this.keepSoon();
   }
 
+  /** While nothing is typed it can stand elsewhere. */
+  moveTo(elsewhere: TextMark | null): void {
+    const { mark, version } = this.store.getState();
+    if (!elsewhere || this.kept || textOfSpans(mark.block.spans) !== '') return;
+    this.store.setState({ mark: { ...elsewhere, id: mark.id }, version: version + 1 });
+  }
+
   /** Puts text in a place of it, as it is pasted, or a new line. */
-  put(spans: readonly Span[]): void {
-    this.become(spans, true);
+  put(spans: readonly Span[], caret: number): void {
+    this.become(spans, true, caret);
     this.keep();
   }
 
@@ -76,11 +92,12 @@ export class Typing {
     this.keep();
   }
 
-  private become(spans: readonly Span[], shown: boolean): void {
+  private become(spans: readonly Span[], shown: boolean, caret: number | null = null): void {
     const { mark, version } = this.store.getState();
     this.store.setState({
       mark: { ...mark, block: { ...mark.block, spans } },
       version: shown ? version + 1 : version,
+      caret,
     });
   }
 
@@ -128,7 +145,10 @@ export class Typing {
       this.kept = there;
       const { mark, version } = this.store.getState();
       const empty = { ...mark, block: { ...mark.block, spans: retyped(mark.block.spans, '') } };
-      this.store.setState({ mark: there ?? empty, version: version + 1 });
+      const next = there ?? empty;
+      const [was, is] = [mark, next].map(({ block }) => textOfSpans(block.spans));
+      const caret = is.length - sameEnds(was, is).foot;
+      this.store.setState({ mark: next, version: version + 1, caret });
     }
     this.hide();
   };

@@ -3,6 +3,7 @@ import { asText, type TextMark } from '@marginalis/core/kinds';
 import type { Command, Reader, ReaderFeature } from '@/shell';
 import { OnPage } from './OnPage';
 import { TextWriter } from './TextWriter';
+import { typeInSight } from './stepText';
 import { Typing } from './Typing';
 
 /** The one text box that is picked; null with another number of marks. */
@@ -13,6 +14,16 @@ function pickedText({ session }: Reader): TextMark | null {
 }
 
 const commands = (reader: Reader): readonly Command[] => [
+  {
+    id: 'type-text',
+    title: 'Type on the first free line',
+    group: 'Marks',
+    also: 'text answer fill in form worksheet keyboard write box',
+    icon: 'text-box',
+    keys: ['E'],
+    able: () => reader.session.store.getState().writable,
+    run: () => void typeInSight(reader),
+  },
   {
     id: 'edit-text',
     title: 'Edit the text that is picked',

@@ -1,0 +1,83 @@
+import { answerBox, emptyText } from '@marginalis/core/editing';
+import {
+  displayMatrix,
+  displaySize,
+  invertMatrix,
+  transform,
+  type Vec,
+} from '@marginalis/core/geometry';
+import type { TextMark } from '@marginalis/core/kinds';
+import { FIRST_ROLL, type TextInstrument } from '@marginalis/core/marks';
+import { type AnswerLine, linesAfter } from '@marginalis/core/print';
+import { faceOfStyle } from '@marginalis/core/type';
+import { useSettings } from '@/session';
+import type { Reader } from '@/shell';
+import { pageFonts } from '@/stage';
+
+/** A box that is tapped is so wide where the page has room, points, and leaves so much to its edge. */
+const WIDTH = 260;
+const EDGE = 18;
+/** None is narrower. */
+const LEAST = 36;
+/** Of a face that is still to come. */
+const USUAL = { ascent: 0.95, descent: 0.25 };
+
+const madeBy = () => ({
+  id: crypto.randomUUID(),
+  madeAt: Date.now(),
+  author: useSettings.getState().author,
+});
+
+/** An empty box whose lines stand on this one and those that follow it. */
+export function textOnLine(
+  { session, stage }: Reader,
+  index: number,
+  instrument: TextInstrument,
+  lines: readonly AnswerLine[],
+  line: AnswerLine,
+): TextMark {
+  const { document } = session.store.getState();
+  const heights = pageFonts.face(faceOfStyle(instrument)) ?? USUAL;
+  const box = answerBox(linesAfter(lines, line), instrument, stage.pages[index], heights);
+  return emptyText(document, { ...madeBy(), page: document.pages[index].id, ...box });
+}
+
+/** An empty box, upright as the page is seen: its first line at the height of `from`, or as wide as it was dragged. Places are in user space. */
+export function textAt(
+  { session, stage }: Reader,
+  index: number,
+  instrument: TextInstrument,
+  from: Vec,
+  to: Vec | null,
+): TextMark {
+  const { document } = session.store.getState();
+  const page = stage.pages[index];
+  const display = displayMatrix(page);
+  const back = invertMatrix(display);
+  const a = transform(display, from);
+  const b = to && transform(display, to);
+  const { padding, size, leading } = instrument;
+  const head = b
+    ? { x: Math.min(a.x, b.x), y: Math.min(a.y, b.y) }
+    : { x: a.x - padding, y: a.y - padding - (size * leading) / 2 };
+  const room = displaySize(page).width - head.x - EDGE;
+  const wide = b ? Math.abs(b.x - a.x) : Math.min(WIDTH, room);
+  return emptyText(document, {
+    ...madeBy(),
+    page: document.pages[index].id,
+    instrument,
+    at: transform(back, head),
+    angle: Math.atan2(back[1], back[0]),
+    width: Math.max(LEAST, wide) - 2 * padding,
+  });
+}
+
+const FIRST_TEXT = FIRST_ROLL[10];
+
+/** The instrument that types: the one in hand, or the first of the roll; that of the first roll where this one has none. */
+export function typingInstrument({ session }: Reader): TextInstrument {
+  const isText = (one: { kind: string }): one is TextInstrument => one.kind === 'text-box';
+  const held = session.hand.instrument();
+  if (isText(held)) return held;
+  return useSettings.getState().roll.find(isText) ?? FIRST_TEXT;
+}

@@ -1,0 +1,124 @@
+import { plainPage } from '../geometry/index.ts';
+import { type AnswerLine, answerLineAt, answerLines, linesAfter } from './answerLines.ts';
+import type { Print } from './print.ts';
+import { EMPTY_PRINT } from './print.ts';
+
+const PAGE = plainPage(400, 600);
+/** Rules by x, height from the head of the page, and length. */
+const drawn = (...rules: [number, number, number, number][]) => ({
+  rules: Float32Array.from(rules.flatMap(([x, y, x2, y2]) => [x, 600 - y, x2, 600 - y2])),
+  dots: new Float32Array(0),
+});
+const level = (x: number, y: number, length: number): [number, number, number, number] => [
+  x,
+  y,
+  x + length,
+  y,
+];
+
+/** Words as they stand on a page, each on a line of its own: x, baseline from the head, width; letters are ten points high. */
+function printed(
+  ...words: { text: string; x: number; y: number; width: number; running?: true }[]
+): Print {
+  const text = words.map((word) => word.text).join('\n');
+  const boxes = new Float32Array(4 * text.length);
+  let at = 0;
+  const all = words.map(({ text: said, x, y, width }, line) => {
+    const [minY, maxY] = [600 - y - 2, 600 - y + 8];
+    for (let k = 0; k < said.length; k++)
+      boxes.set(
+        [x + (k * width) / said.length, minY, x + ((k + 1) * width) / said.length, maxY],
+        4 * (at + k),
+      );
+    const word = {
+      from: at,
+      to: at + said.length,
+      line,
+      box: { minX: x, minY, maxX: x + width, maxY },
+    };
+    at += said.length + 1;
+    return word;
+  });
+  const lines = words.map(({ running = false }, k) => ({
+    ...all[k],
+    column: 0,
+    block: k,
+    angle: 0,
+    size: 10,
+    face: 0,
+    running,
+    breaks: false,
+  }));
+  return { ...EMPTY_PRINT, text, boxes, words: all, lines };
+}
+const heights = (lines: readonly AnswerLine[]): number[] => lines.map(({ y }) => Math.round(y));
+
+test('rules with room above them are lines for answers, in the order they are read', () => {
+  const lines = answerLines(
+    drawn(level(40, 200, 300), level(40, 180, 300), level(220, 100, 120), level(70, 100, 130)),
+    printed(
+      { text: 'Name', x: 40, y: 99, width: 26 },
+      { text: 'Which zone?', x: 40, y: 150, width: 90 },
+    ),
+    PAGE,
+  );
+  expect(lines.map(({ from, y }) => [from, Math.round(y)])).toEqual([
+    [70, 100],
+    [220, 100],
+    [40, 180],
+    [40, 200],
+  ]);
+  expect(lines[2].room).toBeCloseTo(28, 0);
+  expect(lines[3].room).toBeCloseTo(20, 0);
+});
+
+test('rules under words, around cells, under running titles and too close to each other are none', () => {
+  const words = printed(
+    { text: 'Rock pools', x: 40, y: 20, width: 90, running: true },
+    { text: 'A heading', x: 40, y: 100, width: 80 },
+    { text: 'text', x: 40, y: 130, width: 80 },
+  );
+  expect(answerLines(drawn(level(40, 102, 85)), words, PAGE)).toEqual([]);
+  expect(answerLines(drawn(level(40, 30, 320)), words, PAGE)).toEqual([]);
+  const cell = drawn(
+    level(40, 200, 100),
+    level(40, 240, 100),
+    [40, 200, 40, 240],
+    [140, 200, 140, 240],
+  );
+  expect(answerLines(cell, words, PAGE)).toEqual([]);
+  expect(
+    heights(answerLines(drawn(level(40, 300, 200), level(40, 303, 200)), words, PAGE)),
+  ).toEqual([300]);
+});
+
+test('rows of dots and underscores, and brackets with nothing in them, are lines; those of a table of contents are not', () => {
+  const words = printed(
+    { text: 'The tide is ........', x: 40, y: 100, width: 200 },
+    { text: 'Limpets …… 12', x: 40, y: 140, width: 200 },
+    { text: 'Depth ______ m', x: 40, y: 180, width: 140 },
+    { text: '[      ] points', x: 40, y: 220, width: 150 },
+    { text: 'Contents ...... 7', x: 40, y: 260, width: 170 },
+  );
+  const lines = answerLines(drawn(), words, PAGE);
+  expect(heights(lines)).toEqual([102, 182, 222]);
+  expect(lines[0].from).toBeCloseTo(160, 0);
+  expect(lines[1]).toMatchObject({ from: 100 });
+});
+
+test('a place means the line that it is on or above; the lines below it at one distance are its answer', () => {
+  const lines = answerLines(
+    drawn(level(90, 100, 270), level(40, 122, 320), level(40, 144, 320), level(40, 220, 320)),
+    printed(
+      { text: 'Why?', x: 40, y: 98, width: 40 },
+      { text: 'Where?', x: 40, y: 180, width: 40 },
+    ),
+    PAGE,
+  );
+  expect(answerLineAt(lines, { x: 200, y: 115 }, 4)?.y).toBeCloseTo(122);
+  expect(answerLineAt(lines, { x: 200, y: 103 }, 4)?.y).toBeCloseTo(100);
+  expect(answerLineAt(lines, { x: 20, y: 115 }, 4)).toBeNull();
+  expect(answerLineAt(lines, { x: 200, y: 400 }, 4)).toBeNull();
+  expect(heights(linesAfter(lines, lines[0]))).toEqual([100, 122, 144]);
+  expect(heights(linesAfter(lines, lines[3]))).toEqual([220]);
+});

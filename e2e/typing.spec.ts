@@ -1,0 +1,127 @@
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import {
+  drawn,
+  kept,
+  makeCopy,
+  openDesk,
+  openDocument,
+  openMarks,
+  placeOn,
+  take,
+} from './support/reader';
+
+/** Typing text onto pages: boxes, lines for answers, every script of the faces that ship. */
+
+const field = (page: Page) => page.getByRole('textbox', { name: 'Text', exact: true });
+const textOf = (copy: Buffer): string => {
+  const { status, stdout } = spawnSync('pdftotext', ['-layout', '-', '-'], { input: copy });
+  expect(status).toBe(0);
+  return stdout.toString();
+};
+async function copyOf(page: Page): Promise<Buffer> {
+  await makeCopy(page);
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Download' }).click();
+  return readFileSync(await (await download).path());
+}
+/** Goes on to the next line with Tab, and types there. */
+async function next(page: Page, text: string): Promise<void> {
+  const before = await field(page).boundingBox();
+  await page.keyboard.press('Tab');
+  await expect.poll(() => field(page).boundingBox()).not.toEqual(before);
+  await expect(field(page)).toBeFocused();
+  await page.keyboard.type(text);
+}
+
+test('a worksheet is answered by keyboard alone: on its lines, from one to the next and back; the answers are text in the copy', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  await page.keyboard.press('e');
+  await expect(field(page)).toBeFocused();
+  await page.keyboard.type('Ines Mara');
+  await next(page, 'Group B');
+  const long =
+    'The lower shore: it is under water at every tide but the lowest of the spring, when the quadrats can be laid on it for an hour or so.';
+  await next(page, long);
+  await next(page, 'They keep water in.');
+  // Back to the group, which is there already.
+  await page.keyboard.press('Shift+Tab');
+  await expect(field(page)).toHaveText(long);
+  await page.keyboard.press('Shift+Tab');
+  await expect(field(page)).toHaveText('Group B');
+  await page.keyboard.press('End');
+  await page.keyboard.type('2');
+  await page.keyboard.press('Escape');
+  await expect(field(page)).toBeHidden();
+  await kept(page);
+
+  const said = textOf(await copyOf(page));
+  expect(said).toMatch(/Name\s+Ines Mara\s+Group\s+Group B2/);
+  expect(said).toContain('They keep water in.');
+  // It flowed onto the second line of its answer.
+  const [first, second] = said.split('\n').filter((one) => /lower shore: it|laid on it/.test(one));
+  expect(first).toContain('The lower shore');
+  expect(second).toContain('for an hour or so.');
+});
+
+test('a box is begun with a tap and gone on with, undone by words, and goes by itself when it is empty', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  await take(page, 'Answer text');
+  const at = await placeOn(page, 1, 0.2, 0.06);
+  await page.mouse.click(...at);
+  await expect(field(page)).toBeFocused();
+  // Nothing typed: nothing is left.
+  await page.keyboard.press('Escape');
+  await expect(field(page)).toBeHidden();
+  await openMarks(page);
+  await expect(page.getByText(/^Nothing is marked yet/)).toBeVisible();
+
+  await page.mouse.click(...at);
+  await expect(field(page)).toBeFocused();
+  await page.keyboard.type('Cyprids walk, touch and test');
+  await page.keyboard.press('Control+z');
+  await expect(field(page)).toHaveText('Cyprids walk, touch and ');
+  await page.keyboard.press('Control+z');
+  await expect(field(page)).toHaveText('Cyprids walk, touch ');
+  await page.keyboard.press('Control+Shift+z');
+  await expect(field(page)).toHaveText('Cyprids walk, touch and ');
+  await page.keyboard.type('settle.');
+  // A tap beside it lays it down, and begins none.
+  await page.mouse.click(...(await placeOn(page, 1, 0.2, 0.3)));
+  await expect(field(page)).toBeHidden();
+  await kept(page);
+
+  await page.reload();
+  await drawn(page, 1);
+  await expect(page.getByText('Cyprids walk, touch and settle.').first()).toBeVisible();
+  await page.mouse.click(...(await placeOn(page, 1, 0.22, 0.06)));
+  await expect(field(page)).toHaveText('Cyprids walk, touch and settle.');
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Backspace');
+  await page.keyboard.press('Escape');
+  await expect(page.getByText(/^Nothing is marked yet/)).toBeVisible();
+});
+
+test('Arabic, Hebrew, Devanagari and Latin in one line stand as text in the copy', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  await take(page, 'Answer text');
+  await page.mouse.click(...(await placeOn(page, 1, 0.2, 0.04)));
+  await expect(field(page)).toBeFocused();
+  for (const part of ['tide مد وجزر', ' שלום 12', ' ज्वार', ' Ωμέγα'])
+    await page.keyboard.insertText(part);
+  await page.keyboard.press('Escape');
+  await kept(page);
+  const said = textOf(await copyOf(page)).normalize('NFC');
+  for (const word of ['tide', 'مد', 'وجزر', 'שלום', '12', 'ज्वार', 'Ωμέγα'])
+    expect(said).toContain(word);
+});
