@@ -125,3 +125,35 @@ test('Arabic, Hebrew, Devanagari and Latin in one line stand as text in the copy
   for (const word of ['tide', 'مد', 'وجزر', 'שלום', '12', 'ज्वार', 'Ωμέγα'])
     expect(said).toContain(word);
 });
+
+test('a box is picked, made wider by its side, and typed on in with a double tap', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  await take(page, 'Answer text');
+  await page.mouse.click(...(await placeOn(page, 1, 0.08, 0.03)));
+  await expect(field(page)).toBeFocused();
+  await page.keyboard.type('Barnacles settle where others have settled, and stay there for life.');
+  await page.keyboard.press('Escape');
+  await take(page, 'Picker');
+  const at = await placeOn(page, 1, 0.12, 0.03);
+  await page.mouse.click(...at);
+  const box = page.getByRole('button', { name: 'Move what is picked' });
+  const before = await box.boundingBox();
+  const grip = page.locator('[data-handle=e]');
+  const side = await grip.boundingBox();
+  if (!before || !side) throw new Error('Nothing is picked.');
+  const [x, y] = [side.x + side.width / 2, side.y + side.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 150, y, { steps: 4 });
+  await page.mouse.up();
+  // One line instead of two.
+  await expect
+    .poll(async () => (await box.boundingBox())?.width)
+    .toBeGreaterThan(before.width + 100);
+  expect((await box.boundingBox())?.height).toBeLessThan(before.height - 10);
+  await page.mouse.dblclick(...at);
+  await expect(field(page)).toHaveText(/^Barnacles settle .* for life\.$/);
+});

@@ -16,6 +16,13 @@ export const commandsOf = (
 
 export const isAble = (command: Command): boolean => command.able?.() ?? true;
 
+/** Does what a double tap on what is picked means; false where it means nothing. */
+export function doDoubleTap(commands: readonly Command[]): boolean {
+  const command = commands.find((one) => one.forDoubleTap && isAble(one));
+  command?.run();
+  return command !== undefined;
+}
+
 /** The keys of a command as people read them, the first where there are many. */
 export const spelledKeys = ({ keys, spelled }: Command): string | undefined =>
   spelled ?? (keys?.[0] ? spellKey(keys[0]) : undefined);

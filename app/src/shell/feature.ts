@@ -53,6 +53,8 @@ export interface Command {
   readonly forWords?: string;
   /** It has a button on the chip beside what is picked, and beside selected words. */
   readonly chip?: true;
+  /** What a double tap on what is picked does, where it can be done. */
+  readonly forDoubleTap?: true;
   /** Only by its keys: it would make no sense in a list. */
   readonly hidden?: boolean;
   /** Whether it can be done now; always without. */

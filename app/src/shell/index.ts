@@ -1,5 +1,5 @@
 export { PageThumb } from './PageThumb';
-export { isAble, spelledKeys } from './commands';
+export { doDoubleTap, isAble, spelledKeys } from './commands';
 export type {
   Command,
   CommandGroup,

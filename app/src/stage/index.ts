@@ -31,6 +31,7 @@ export { pictureOfMarks } from './pictureOfMarks';
 export { pictureOfPage } from './pictureOfPage';
 export { DrawingSvg } from './DrawingSvg';
 export { pageFonts } from './pageFonts';
+export { measured, measuredMark } from './measured';
 export { type DrawingFiles, paintDrawing } from './paintDrawing';
 export { type LiveLayer, type LiveLook, LiveTiles } from './LiveTiles';
 export { NibRing } from './NibRing';

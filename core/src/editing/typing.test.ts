@@ -61,7 +61,7 @@ test('a box is stored and read again; what is none is refused', () => {
     expect(() => fromMarkRecord(bad)).toThrow();
 });
 
-test('a box is moved, turned and scaled with its letters, never stretched', () => {
+test('a box is moved, turned and scaled with its letters, which are never stretched', () => {
   const mark = says('limpets');
   const turned = kindFor(mark).carry(mark, turnAbout(Math.PI / 2, { x: 50, y: 500 }), {});
   const [corner, along] = cornersOfBox(asText(turned) ?? mark);
@@ -71,6 +71,10 @@ test('a box is moved, turned and scaled with its letters, never stretched', () =
   const large = asText(kindFor(mark).carry(mark, [2, 0, 0, 2, 0, 0], {}));
   expect(large?.block).toMatchObject({ width: 400, spans: [{ style: { size: 22 } }] });
   expect(large?.height).toBe(2 * mark.height);
+  const wide = asText(kindFor(mark).carry(mark, [1.5, 0, 0, 1, 0, 0], {}));
+  expect(wide?.block).toMatchObject({ width: 300, spans: [{ style: { size: 11 } }] });
+  const tall = asText(kindFor(mark).carry(mark, [1, 0, 0, 2, 0, 0], {}));
+  expect(tall?.block).toMatchObject({ width: 200, spans: [{ style: { size: 22 } }] });
   const { minX, maxY } = boundsOf(mark);
   expect(minX).toBeLessThan(50);
   expect(maxY).toBeGreaterThan(500);

@@ -27,6 +27,7 @@ import { kindFor, type Mark } from '@marginalis/core/kinds';
 import { StyleSheet, View } from 'react-native';
 import { Divider, Text } from 'react-native-paper';
 import { useSettings, useSession } from '@/session';
+import { measured } from '@/stage';
 import { Action, Choices, NumberField, paperIcon, Sheet } from '@/ui';
 import { copyPicked, cutPicked, pasteClip } from './clipboard';
 
@@ -203,12 +204,14 @@ function Numbers({ marks, page }: { marks: readonly Mark[]; page: Page }) {
   const mm = (points: number): number => Math.round((100 * points) / POINTS_PER_MM) / 100;
   const carry = (seen: Matrix, label: string) =>
     session.dispatch(
-      carryMarks(
-        session.store.getState().document,
-        marks.map(({ id }) => id),
-        inUser(seen),
-        label,
-        label === 'Scale' ? manners : {},
+      measured(
+        carryMarks(
+          session.store.getState().document,
+          marks.map(({ id }) => id),
+          inUser(seen),
+          label,
+          label === 'Scale' ? manners : {},
+        ),
       ),
     );
   const [width, height] = [b.maxX - b.minX, b.maxY - b.minY];

@@ -25,11 +25,21 @@ import {
   transformBox,
   type Vec,
 } from '@marginalis/core/geometry';
-import type { Mark } from '@marginalis/core/kinds';
+import { asText, type Mark } from '@marginalis/core/kinds';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { useTheme } from 'react-native-paper';
 import { useSettings, useSession } from '@/session';
-import { Grip, gripManners, TOUCH, useSight, useStage, usePageSeen } from '@/stage';
+import { doDoubleTap, useReader } from '@/shell';
+import {
+  Grip,
+  gripManners,
+  measured,
+  measuredMark,
+  TOUCH,
+  useSight,
+  useStage,
+  usePageSeen,
+} from '@/stage';
 import { Area, arrowStep } from '@/ui';
 import { Carried } from './Carried';
 
@@ -43,10 +53,14 @@ const STAND_OFF = 28;
 export const roomFor = (standsOff: boolean): number => (standsOff ? STAND_OFF : ROOM);
 /** The only handles beside a small mark. */
 const FEW: ReadonlySet<string> = new Set(['se', 'turn']);
+/** Those of text of a line or two: it is made wider more often than larger. */
+const OF_LOW_TEXT: ReadonlySet<string> = new Set(['e', 'w', 'turn']);
 /** A finger that moves no farther taps. */
 const TAP = 5;
 /** What is dragged over the edge of a page stops there, unless it is pushed on by more than this, CSS pixels. */
 const PUSH = 48;
+/** Two taps within so long are a double one, ms. */
+const DOUBLE = 400;
 /** So many marks can be worked out anew in every frame. */
 const SHOWN_AS_WILL_BE = 120;
 const MOVE: BoxHandle = { id: 'move', name: 'Move what is picked', act: 'move', x: 0, y: 0 };
@@ -69,11 +83,13 @@ const howCarried = (isScaled: boolean) => ({
 export function PickedBox(props: { index: number; marks: readonly Mark[]; standsOff: boolean }) {
   const { index, marks, standsOff } = props;
   const session = useSession();
+  const reader = useReader();
   const page = usePageSeen(index);
   const { controller } = useStage();
   const { zoom } = useSight();
   const { colors } = useTheme();
   const drag = useRef<Drag | null>(null);
+  const [pickedAt] = useState(() => performance.now());
   const [draft, setDraft] = useState<{ matrix: Matrix; isScaled: boolean } | null>(null);
   const display = displayMatrix(page);
   const { width, height } = displaySize(page);
@@ -86,7 +102,7 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
   const inUser = (seen: Matrix): Matrix =>
     thenMatrix(thenMatrix(display, seen), invertMatrix(display));
   const asWillBe = (seen: Matrix): Mark[] =>
-    marks.map((mark) => carryMark(mark, inUser(seen), howCarried(true)));
+    marks.map((mark) => measuredMark(carryMark(mark, inUser(seen), howCarried(true))));
   const manners = (e: { shiftKey: boolean }) => ({ free: e.shiftKey, even: e.shiftKey });
 
   /** What becomes of the box when a handle is where the pointer is. */
@@ -129,7 +145,7 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
     const { document } = session.store.getState();
     if (handle.act === 'move' && toOtherPage(seen)) return;
     const how = howCarried(handle.act === 'scale');
-    session.dispatch(carryMarks(document, ids, inUser(seen), LABELS[handle.act], how));
+    session.dispatch(measured(carryMarks(document, ids, inUser(seen), LABELS[handle.act], how)));
   };
   /** What is let go over another page goes there. */
   const toOtherPage = (seen: Matrix): boolean => {
@@ -141,6 +157,8 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
   };
   /** A tap on what is picked means what lies beneath it, or in the end a single stroke of it. */
   const tap = (e: PointerEvent) => {
+    // The first of two taps has picked it.
+    if (e.timeStamp - pickedAt < DOUBLE && doDoubleTap(reader.commands())) return;
     const { document, picked } = session.store.getState();
     const at = controller.toUser(index, controller.fromClient(e.clientX, e.clientY));
     const there = marksAt(document, page.id, at, 12 / zoom).filter((m) => !m.locked);
@@ -173,10 +191,14 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
   const roomX = Math.max(room, (TOUCH - w) / 2);
   const roomY = Math.max(room, (TOUCH - h) / 2);
   /** Handles on the middles of sides only where they leave the corners, and the inside, in reach. */
+  const isRoomy = (side: number): boolean => side + 2 * ROOM >= 3 * TOUCH;
+  const isLowText = marks.every((mark) => asText(mark)) && !isRoomy(h);
   const isInReach = ({ id, x, y, act }: BoxHandle): boolean =>
-    standsOff
-      ? FEW.has(id)
-      : act === 'turn' || (x !== 0 && y !== 0) || (x === 0 ? w : h) + 2 * ROOM >= 3 * TOUCH;
+    isLowText
+      ? OF_LOW_TEXT.has(id)
+      : standsOff
+        ? FEW.has(id)
+        : act === 'turn' || (x !== 0 && y !== 0) || isRoomy(x === 0 ? w : h);
   return (
     <>
       {draft && (
@@ -200,7 +222,9 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
           const { document } = session.store.getState();
           const at = controller.toUser(index, controller.fromClient(e.clientX, e.clientY));
           const [one] = marksAt(document, page.id, at, 12 / zoom).filter((m) => !m.locked);
-          if (one && findMark(document, one.id)) session.inHand.pick([one.id]);
+          if (!one || !findMark(document, one.id)) return;
+          session.inHand.pick([one.id]);
+          doDoubleTap(reader.commands());
         }}
         style={{
           position: 'absolute',

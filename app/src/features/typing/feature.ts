@@ -32,6 +32,7 @@ const commands = (reader: Reader): readonly Command[] => [
     icon: 'text-box',
     keys: ['Enter', 'F2'],
     forPicked: 'Edit',
+    forDoubleTap: true,
     chip: true,
     able: () => reader.session.store.getState().writable && pickedText(reader) !== null,
     run: () => {

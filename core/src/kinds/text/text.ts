@@ -3,7 +3,9 @@ import { outlineFigure } from '../../figures/index.ts';
 import {
   boxOfPoints,
   growBox,
+  length,
   mapSize,
+  type Matrix,
   moveBy,
   PathBuilder,
   thenMatrix,
@@ -50,20 +52,33 @@ const roughBounds = (mark: TextMark) =>
     Math.max(mark.border / 2, BEYOND * largest(mark.block.spans)),
   );
 
-/** Letters keep their shape: a box is moved, turned and scaled, never stretched, so that its lines break where they did. */
+/** Less is no stretching. */
+const EVEN = 1e-4;
+
+/**
+ * Letters keep their shape. Grown evenly the lines of a box break where they did; pulled along its lines it becomes wider, and pulled across them its
+ * letters larger: how high it is then follows from its faces.
+ */
 const carry: Kind<TextMark>['carry'] = (mark, by, { widthFollows = false }) => {
-  const size = mapSize(by);
+  const along = length({
+    x: by[0] * Math.cos(mark.angle) + by[2] * Math.sin(mark.angle),
+    y: by[1] * Math.cos(mark.angle) + by[3] * Math.sin(mark.angle),
+  });
+  const across = Math.abs(by[0] * by[3] - by[1] * by[2]) / along;
+  const isEven = Math.abs(along - across) < EVEN * across;
+  const size = isEven ? mapSize(by) : Math.abs(along - 1) < EVEN ? across : 1;
+  const wide = isEven ? size : along;
   return {
     ...mark,
     style: widthFollows ? widened(mark.style, by) : mark.style,
     at: transform(by, mark.at),
-    angle: mark.angle + Math.atan2(by[1], by[0]),
+    angle: turned(mark.angle, by),
     height: mark.height * size,
     padding: mark.padding * size,
     border: widthFollows ? mark.border * size : mark.border,
     block: {
       ...mark.block,
-      width: mark.block.width === null ? null : mark.block.width * size,
+      width: mark.block.width === null ? null : mark.block.width * wide,
       ...(mark.block.indent ? { indent: mark.block.indent * size } : {}),
       spans: mark.block.spans.map(({ text, style }) => ({
         text,
@@ -71,6 +86,12 @@ const carry: Kind<TextMark>['carry'] = (mark, by, { widthFollows = false }) => {
       })),
     },
   };
+};
+
+/** The direction that a map gives to lines of a direction. */
+const turned = (angle: number, m: Matrix): number => {
+  const { x, y } = { x: Math.cos(angle), y: Math.sin(angle) };
+  return Math.atan2(m[1] * x + m[3] * y, m[0] * x + m[2] * y);
 };
 
 export const TEXT: Kind<TextMark> = {
