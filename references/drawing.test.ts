@@ -1,9 +1,8 @@
-import { createCanvas, loadImage, Path2D as NodePath2D } from '@napi-rs/canvas';
+import { loadImage } from '@napi-rs/canvas';
 import { PDFDocument, PDFName, type PDFRef } from '@cantoo/pdf-lib';
 import type { Drawing } from '@marginalis/core/drawing';
-import { box, ellipseInto, type Matrix, PathBuilder } from '@marginalis/core/geometry';
+import { box, ellipseInto, PathBuilder } from '@marginalis/core/geometry';
 import { PNG } from 'pngjs';
-import { paintDrawing } from '../app/src/stage/paintDrawing';
 import { registerAppearance } from '../core/src/pdf/sink/appearance';
 import { encodeForm } from '../core/src/pdf/sink/formWriter';
 import { Held, type HeldFiles } from '../core/src/pdf/sink/held';
@@ -14,6 +13,7 @@ import { faceFile, shippedFonts } from '../core/testing/faces';
 import { changeBetween, marksApart, type Picture } from './support/pictures';
 import { complaintOfQpdf, newComplaints, pictureBy, textOf } from './support/programs';
 import { READER_NAMES } from './support/readers';
+import { paintedOnScreen } from './support/screen';
 
 /** One drawing, every kind of item in it, through every sink: what readers show is what the screen shows. */
 
@@ -137,23 +137,17 @@ const asAnnotation = (items: Drawing): Promise<Uint8Array> =>
   });
 
 /** The same as the screen paints it, on white. */
-async function onScreen(items: Drawing): Promise<Picture> {
-  const scale = DPI / 72;
-  const canvas = createCanvas(WIDTH * scale, HEIGHT * scale);
+const onScreen = async (items: Drawing): Promise<Picture> => {
   const picture = await loadImage(Buffer.from(picturePng()));
-  Object.assign(globalThis, {
-    Path2D: NodePath2D,
-    document: { createElement: () => createCanvas(1, 1) },
-  });
-  const ctx = canvas.getContext('2d');
-  ctx.fillStyle = '#ffffff';
-  ctx.fillRect(0, 0, canvas.width, canvas.height);
-  const matrix: Matrix = [scale, 0, 0, -scale, 0, HEIGHT * scale];
-  ctx.imageSmoothingEnabled = false;
-  paintDrawing(ctx as never, items, matrix, { fonts: setting, picture: () => picture as never });
-  const { width, height } = canvas;
-  return { width, height, data: new Uint8Array(ctx.getImageData(0, 0, width, height).data) };
-}
+  return paintedOnScreen(
+    items,
+    { width: WIDTH, height: HEIGHT, dpi: DPI },
+    {
+      fonts: setting,
+      picture: () => picture as never,
+    },
+  );
+};
 
 const white = (p: Picture): Picture => ({ ...p, data: p.data.map(() => 255) });
 /** How far two pictures are apart, of everything that is drawn; see marksApart. */

@@ -65,8 +65,11 @@ export const realPdfs = (): readonly RealPdf[] =>
 
 const cache = join(process.cwd(), '.cache', 'references');
 
-/** The bytes of one of them; fetched the first time and kept in a folder that git ignores. */
-export function realPdf({ package: name, path }: RealPdf): Uint8Array {
+/** The bytes of one of them. */
+export const realPdf = ({ package: name, path }: RealPdf): Uint8Array => debianFile(name, path);
+
+/** A file of a Debian package; fetched the first time and kept in a folder that git ignores. */
+export function debianFile(name: string, path: string): Uint8Array {
   const folder = join(cache, name);
   const file = join(folder, path);
   if (!existsSync(file)) {

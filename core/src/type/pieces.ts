@@ -2,6 +2,7 @@ import type { Levels } from './bidi.ts';
 import { faceOfScript, fallbackFor } from './chooseFaces.ts';
 import type { Face, Fonts } from './face.ts';
 import type { FaceName } from './faces.ts';
+import type { LineEnds } from './lineEnds.ts';
 import { shape, type Shaped } from './shaping.ts';
 
 /** Text of one face and size. */
@@ -24,12 +25,6 @@ export interface Piece {
   /** Points. */
   readonly width: number;
   readonly shaped: Shaped;
-}
-
-/** Where lines may end (UAX #14), and where they must. */
-export interface LineEnds {
-  may(place: number): boolean;
-  must(place: number): boolean;
 }
 
 /** A letter or sign with its marks and joiners, and the face it stands in. */

@@ -1,16 +1,9 @@
-import LineBreaker from 'linebreak';
 import { moveBy, thenMatrix } from '../geometry/index.ts';
 import { levelsOf, reordered } from './bidi.ts';
 import type { Fonts } from './face.ts';
 import type { GlyphRun, PlacedGlyph } from './glyphRun.ts';
-import {
-  Cutter,
-  firstLetter,
-  type LetteredSpan,
-  type LineEnds,
-  type Piece,
-  splitPiece,
-} from './pieces.ts';
+import { endsOfLines, type LineEnds, NEW_LINE } from './lineEnds.ts';
+import { Cutter, firstLetter, type LetteredSpan, type Piece, splitPiece } from './pieces.ts';
 import type { Alignment } from './textBlock.ts';
 
 /** How the lines of a text stand. */
@@ -54,7 +47,6 @@ export interface SetText {
 const onGrid = (x: number): number => Math.round(x * 100) / 100;
 /** Sums of widths are no better than this, points. */
 const CLOSE = 1e-6;
-const NEW_LINE = /[\n\r\u2028\u2029\u000b\u000c\u0085]/;
 
 /** What stands on one line: its pieces without the spaces at its end, and the units of the text from the first to the last of them. */
 interface Row {
@@ -121,14 +113,6 @@ function placed(
   const x = (align === 'centre' ? free / 2 : isLeft ? 0 : free) + (fromLeft ? indent : 0);
   const by = moveBy({ x: onGrid(x), y: -line.baseline });
   return { ...line, runs: line.runs.map((run) => ({ ...run, place: thenMatrix(run.place, by) })) };
-}
-
-function endsOfLines(text: string): LineEnds {
-  const flags = new Uint8Array(text.length + 1);
-  const breaker = new LineBreaker(text);
-  for (let next = breaker.nextBreak(); next; next = breaker.nextBreak())
-    flags[next.position] = NEW_LINE.test(text[next.position - 1]) ? 2 : 1;
-  return { may: (place) => flags[place] > 0, must: (place) => flags[place] === 2 };
 }
 
 /** Fills line after line. */
