@@ -15,6 +15,7 @@ export {
   listMarks,
   wordsBeneath,
 } from './markList.ts';
+export { filterNotes, type NoteFilter } from './filterNotes.ts';
 export { type NoteHit, notesSaying } from './notesSaying.ts';
 export { type ListedNote, listNotes, type SignPlace, signPlace } from './notes.ts';
 export { wordsKnown } from './wordsKnown.ts';

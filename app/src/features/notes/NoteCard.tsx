@@ -5,7 +5,7 @@ import { memo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { noteInWords, useSession, useSessionState, useSettings } from '@/session';
-import { Action } from '@/ui';
+import { Action, IconAction } from '@/ui';
 import { NoteField } from './NoteField';
 import { RemarkRow } from './RemarkRow';
 
@@ -21,10 +21,13 @@ interface NoteCardProps {
   readonly nameOf: (page: number) => string;
   readonly chosen: boolean;
   readonly onJump: (note: ListedNote) => void;
+  /** Folds it, where it can be folded. */
+  readonly onFold?: () => void;
 }
 
 /** A note with its answers, and what can be done with it. */
-export const NoteCard = memo(function NoteCard({ note, nameOf, chosen, onJump }: NoteCardProps) {
+export const NoteCard = memo(function NoteCard(props: NoteCardProps) {
+  const { note, nameOf, chosen, onJump, onFold } = props;
   const { thread, number } = note;
   const session = useSession();
   const writable = useSessionState((s) => s.writable);
@@ -59,24 +62,29 @@ export const NoteCard = memo(function NoteCard({ note, nameOf, chosen, onJump }:
         { backgroundColor: colors.surface },
       ]}
     >
-      <Pressable
-        role="button"
-        accessibilityLabel={`Go to note ${number}`}
-        disabled={!note.about}
-        onPress={() => onJump(note)}
-        style={styles.head}
-      >
-        <Text variant="labelLarge" style={{ color: colors.primary }}>
-          {number}
-        </Text>
-        <Text
-          variant="bodySmall"
-          numberOfLines={2}
-          style={[styles.about, { color: colors.onSurfaceVariant }]}
+      <View style={styles.top}>
+        <Pressable
+          role="button"
+          accessibilityLabel={`Go to note ${number}`}
+          disabled={!note.about}
+          onPress={() => onJump(note)}
+          style={styles.head}
         >
-          {words.about}
-        </Text>
-      </Pressable>
+          <Text variant="labelLarge" style={{ color: colors.primary }}>
+            {number}
+          </Text>
+          <Text
+            variant="bodySmall"
+            numberOfLines={2}
+            style={[styles.about, { color: colors.onSurfaceVariant }]}
+          >
+            {words.about}
+          </Text>
+        </Pressable>
+        {onFold && (
+          <IconAction icon="minus" size={18} label={`Fold note ${number}`} onPress={onFold} />
+        )}
+      </View>
       {thread.remarks.map((remark, k) => (
         <RemarkRow
           key={remark.id}
@@ -125,7 +133,8 @@ export const NoteCard = memo(function NoteCard({ note, nameOf, chosen, onJump }:
 
 const styles = StyleSheet.create({
   card: { borderWidth: 1, borderRadius: 6, paddingHorizontal: 10, paddingVertical: 4, gap: 4 },
-  head: { flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 44 },
+  top: { flexDirection: 'row', alignItems: 'center' },
+  head: { flex: 1, minWidth: 0, flexDirection: 'row', alignItems: 'center', gap: 8, minHeight: 44 },
   about: { flex: 1, minWidth: 0 },
   ways: { flexDirection: 'row', justifyContent: 'flex-end' },
 });

@@ -8,7 +8,8 @@ import { useSession, useSessionState } from '@/session';
 import { useReader } from '@/shell';
 import { spotStyle, usePageSeen, useSight } from '@/stage';
 import { Area, FONT } from '@/ui';
-import { showNote } from './notesHeld';
+import { light, notesHeld, showNote } from './notesHeld';
+import { useStore } from 'zustand';
 
 /** What is seen of a sign, between two, and between them and the edge of the page, CSS pixels. */
 const SEEN = 18;
@@ -56,6 +57,7 @@ function NoteSign({ note, left, top }: { note: ListedNote; left: string; top: st
   const { thread, number } = note;
   const reader = useReader();
   const { colors } = useTheme();
+  const isLit = useStore(notesHeld, ({ lit }) => lit === thread.id);
   const open = (): void => showNote(reader, thread.id);
   const settled = thread.settled ? ', settled' : '';
   return (
@@ -67,6 +69,8 @@ function NoteSign({ note, left, top }: { note: ListedNote; left: string; top: st
       tabIndex={0}
       aria-label={`Note ${number}${settled}: ${thread.remarks[0].text.slice(0, SAID)}`}
       onClick={open}
+      onPointerEnter={() => light(thread.id, true)}
+      onPointerLeave={() => light(thread.id, false)}
       onKeyDown={(e) => {
         if (e.key !== 'Enter' && e.key !== ' ') return;
         e.preventDefault();
@@ -82,6 +86,9 @@ function NoteSign({ note, left, top }: { note: ListedNote; left: string; top: st
           padding: '0 4px',
           borderRadius: 3,
           border: `1px solid ${colors.primary}`,
+          boxShadow: isLit
+            ? `0 0 0 2px ${colors.primaryContainer}, 0 0 0 3px ${colors.primary}`
+            : undefined,
           background: thread.settled ? colors.surface : colors.primary,
           color: thread.settled ? colors.primary : colors.onPrimary,
           font: `12px/${SEEN - 2}px ${FONT.bold}`,

@@ -1,14 +1,16 @@
-import { type ListedNote, listNotes } from '@marginalis/core/derived';
-import { useCallback, useEffect, useRef } from 'react';
-import { FlatList, StyleSheet, View } from 'react-native';
+import { filterNotes, type ListedNote, listNotes } from '@marginalis/core/derived';
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { FlatList, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
 import { usePageNames, useSession, useSessionState } from '@/session';
 import { goToMark, useReader } from '@/shell';
-import { Action, paperIcon } from '@/ui';
+import { Action, IconAction, paperIcon, WIDE_FROM } from '@/ui';
 import { beginNote } from './beginNote';
+import { MarginCards } from './MarginCards';
 import { NewNote } from './NewNote';
 import { NoteCard } from './NoteCard';
+import { NoteFilters } from './NoteFilters';
 import { notesHeld } from './notesHeld';
 
 /** All notes of the document in reading order, how many are open, and one that is begun. */
@@ -20,11 +22,15 @@ export function NotesPanel({ onGone }: { onGone: () => void }) {
   const writable = useSessionState((s) => s.writable);
   // Before the journal has been read nothing is known of its notes.
   const isRead = useSessionState((s) => s.phase !== 'opening');
-  const { begun, chosen } = useStore(notesHeld);
+  const { begun, chosen, asList, filter } = useStore(notesHeld);
+  const [filtering, setFiltering] = useState(false);
+  const pages = useSessionState((s) => s.document.pages.length);
+  const isWide = useWindowDimensions().width >= WIDE_FROM;
   const nameOf = usePageNames();
   const list = useRef<FlatList<ListedNote>>(null);
+  const fitting = useMemo(() => filterNotes(notes, filter), [notes, filter]);
   const open = notes.filter(({ thread }) => !thread.settled).length;
-  const shown = notes.findIndex(({ thread }) => thread.id === chosen);
+  const shown = fitting.findIndex(({ thread }) => thread.id === chosen);
   useEffect(() => {
     if (shown >= 0)
       list.current?.scrollToIndex({ index: shown, viewPosition: 0.2, animated: false });
@@ -57,35 +63,72 @@ export function NotesPanel({ onGone }: { onGone: () => void }) {
             Add a note
           </Action>
           <Text variant="bodySmall" role="status" style={{ color: colors.onSurfaceVariant }}>
-            {isRead ? saidOf(notes.length, open) : 'Reading the notes …'}
+            {isRead ? saidOf(notes.length, open, fitting.length) : 'Reading the notes …'}
           </Text>
+          {notes.length > 1 && (
+            <IconAction
+              icon="find"
+              size={20}
+              label={filtering ? 'All notes' : 'Only some notes'}
+              onPress={() => {
+                notesHeld.setState({ filter: {} });
+                setFiltering(!filtering);
+              }}
+            />
+          )}
+          {isWide && (
+            <IconAction
+              icon={asList ? 'note' : 'list'}
+              size={20}
+              label={asList ? 'Beside the page' : 'As a list'}
+              onPress={() => notesHeld.setState({ asList: !asList })}
+            />
+          )}
         </View>
       )}
-      <FlatList
-        ref={list}
-        data={notes}
-        keyExtractor={({ thread }) => thread.id}
-        initialNumToRender={8}
-        windowSize={7}
-        extraData={chosen}
-        onScrollToIndexFailed={({ averageItemLength, index }) =>
-          list.current?.scrollToOffset({ offset: averageItemLength * index, animated: false })
-        }
-        role="group"
-        accessibilityLabel="Notes of the document"
-        style={styles.list}
-        contentContainerStyle={styles.cards}
-        renderItem={({ item }) => (
-          <NoteCard note={item} nameOf={nameOf} chosen={item.thread.id === chosen} onJump={jump} />
-        )}
-      />
+      {filtering && (
+        <NoteFilters
+          all={notes}
+          pages={pages}
+          filter={filter}
+          onChange={(next) => notesHeld.setState({ filter: next })}
+        />
+      )}
+      {isWide && !asList ? (
+        <MarginCards notes={fitting} nameOf={nameOf} onJump={jump} />
+      ) : (
+        <FlatList
+          ref={list}
+          data={fitting}
+          keyExtractor={({ thread }) => thread.id}
+          initialNumToRender={8}
+          windowSize={7}
+          extraData={chosen}
+          onScrollToIndexFailed={({ averageItemLength, index }) =>
+            list.current?.scrollToOffset({ offset: averageItemLength * index, animated: false })
+          }
+          role="group"
+          accessibilityLabel="Notes of the document"
+          style={styles.list}
+          contentContainerStyle={styles.cards}
+          renderItem={({ item }) => (
+            <NoteCard
+              note={item}
+              nameOf={nameOf}
+              chosen={item.thread.id === chosen}
+              onJump={jump}
+            />
+          )}
+        />
+      )}
     </View>
   );
 }
 
-function saidOf(all: number, open: number): string {
+function saidOf(all: number, open: number, fitting: number): string {
   if (all === 0) return 'Nothing is noted yet.';
   const notes = all === 1 ? '1 note' : `${all} notes`;
+  if (fitting < all) return `${fitting} of ${notes}`;
   return `${notes}, ${open === 0 ? 'all settled' : `${open} open`}`;
 }
 

@@ -2,6 +2,7 @@ import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
 import { beginNote } from './beginNote';
 import { NOTES } from './ids';
 import { NoteSigns } from './NoteSigns';
+import { stepNote } from './stepNote';
 
 const NotesPanel = late(async () => (await import('./NotesPanel')).NotesPanel);
 
@@ -30,6 +31,26 @@ const commands = (reader: Reader): readonly Command[] => {
       keys: ['Shift+A'],
       on: () => shell.isOpen(NOTES),
       run: () => shell.togglePanel('margin', NOTES),
+    },
+    {
+      id: 'next-note',
+      title: 'Next note',
+      group: 'Marks',
+      also: 'comment remark go step',
+      icon: 'note',
+      keys: ['.'],
+      able: () => session.store.getState().document.threads.size > 0,
+      run: () => stepNote(reader, 1),
+    },
+    {
+      id: 'previous-note',
+      title: 'Previous note',
+      group: 'Marks',
+      also: 'comment remark go step back',
+      icon: 'note',
+      keys: [','],
+      able: () => session.store.getState().document.threads.size > 0,
+      run: () => stepNote(reader, -1),
     },
   ];
 };

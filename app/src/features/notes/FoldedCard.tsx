@@ -1,0 +1,72 @@
+import type { ListedNote } from '@marginalis/core/derived';
+import { memo } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Text, useTheme } from 'react-native-paper';
+
+/** A note folded to what is said first, and how much follows; it opens where it stands. */
+export const FoldedCard = memo(function FoldedCard({
+  note,
+  lit,
+  onOpen,
+}: {
+  note: ListedNote;
+  lit: boolean;
+  onOpen: (note: ListedNote) => void;
+}) {
+  const { thread, number } = note;
+  const { colors } = useTheme();
+  const [{ author, text }, ...answers] = thread.remarks;
+  const aside = [
+    author,
+    answers.length === 1 ? '1 answer' : answers.length > 1 ? `${answers.length} answers` : '',
+    thread.settled ? 'Settled' : '',
+  ].filter((part) => part !== '');
+  return (
+    <View role="article" aria-label={`Note ${number}`}>
+      <Pressable
+        role="button"
+        aria-expanded={false}
+        accessibilityLabel={`Open note ${number}: ${text.slice(0, 80)}`}
+        onPress={() => onOpen(note)}
+        style={[
+          styles.card,
+          { borderColor: lit ? colors.primary : colors.outlineVariant },
+          { backgroundColor: colors.surface },
+        ]}
+      >
+        <Text variant="labelLarge" style={{ color: colors.primary }}>
+          {number}
+        </Text>
+        <View style={styles.said}>
+          <Text
+            variant="bodyMedium"
+            numberOfLines={2}
+            style={thread.settled ? { color: colors.onSurfaceVariant } : undefined}
+            {...{ dir: 'auto' }}
+          >
+            {text}
+          </Text>
+          {aside.length > 0 && (
+            <Text variant="bodySmall" numberOfLines={1} style={{ color: colors.onSurfaceVariant }}>
+              {aside.join(' · ')}
+            </Text>
+          )}
+        </View>
+      </Pressable>
+    </View>
+  );
+});
+
+const styles = StyleSheet.create({
+  card: {
+    minHeight: 44,
+    width: '100%',
+    borderWidth: 1,
+    borderRadius: 6,
+    paddingHorizontal: 10,
+    paddingVertical: 8,
+    flexDirection: 'row',
+    gap: 8,
+  },
+  said: { flex: 1, minWidth: 0 },
+});
