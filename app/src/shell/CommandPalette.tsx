@@ -2,12 +2,11 @@ import { useEffect, useMemo, useRef, useState } from 'react';
 import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
 import { Area, Icon, Sheet, WIDE_FROM } from '@/ui';
-import { findCommands, isAble } from './commands';
+import { isAble } from './commands';
+import { findCommands } from './findCommands';
 import type { Command } from './feature';
 import { spellKey } from './keys';
 import { useReader } from './ReaderContext';
-
-export const PALETTE = 'commands';
 
 /** Everything that can be done here, found by a few typed letters. */
 export function CommandPalette({ onClose }: { onClose: () => void }) {

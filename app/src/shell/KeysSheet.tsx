@@ -5,8 +5,6 @@ import { inGroups } from './commands';
 import { spellKey } from './keys';
 import { useReader } from './ReaderContext';
 
-export const KEYS = 'keys';
-
 /** Every key there is, as the features name them. */
 export function KeysSheet({ onClose }: { onClose: () => void }) {
   const { colors } = useTheme();

@@ -63,8 +63,11 @@ function Layout({ features, shell, renderOther }: LayoutProps) {
   const { held, active } = useStore(shell.panes.store);
   useEffect(() => {
     const idle = setTimeout(() => {
-      const parts = features.flatMap(({ dialogs = [], panels = [] }) => [...dialogs, ...panels]);
-      void preload(parts.map(({ Content }) => Content));
+      const parts = features.flatMap(({ dialogs = [], panels = [], later = [] }) => [
+        ...[...dialogs, ...panels].map(({ Content }) => Content),
+        ...later,
+      ]);
+      void preload(parts);
     }, PRELOADED_AFTER);
     return () => clearTimeout(idle);
   }, [features]);

@@ -1,5 +1,6 @@
-import { commandForKey, findCommands, inGroups } from './commands';
+import { commandForKey, inGroups } from './commands';
 import type { Command } from './feature';
+import { findCommands } from './findCommands';
 
 const command = (id: string, more: Partial<Command> = {}): Command => ({
   id,

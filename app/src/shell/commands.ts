@@ -1,4 +1,3 @@
-import { matchSorter, rankings } from 'match-sorter';
 import {
   type Command,
   type CommandGroup,
@@ -30,23 +29,6 @@ export const spelledKeys = ({ keys, spelled }: Command): string | undefined =>
 /** The command that a key means now; null when it means none. */
 export const commandForKey = (commands: readonly Command[], key: string): Command | null =>
   commands.find((command) => command.keys?.includes(key) && isAble(command)) ?? null;
-
-/** What can be found by its name: with nothing typed all in their groups, else what fits best first. */
-export function findCommands(commands: readonly Command[], typed: string): readonly Command[] {
-  const listed = commands.filter((command) => !command.hidden);
-  if (typed.trim() === '')
-    return [...listed].sort((a, b) => GROUPS.indexOf(a.group) - GROUPS.indexOf(b.group));
-  return matchSorter(listed, typed.trim(), {
-    keys: [
-      'title',
-      // Letters here and there are enough in what it is called only.
-      { key: ({ also }) => also?.split(' ') ?? [], threshold: rankings.STARTS_WITH },
-      { key: 'group', threshold: rankings.STARTS_WITH },
-    ],
-    // Of those that fit alike the one named first stays first.
-    baseSort: (a, b) => a.index - b.index,
-  });
-}
 
 /** Commands under their groups, in order; groups that have none are left out. */
 export const inGroups = (

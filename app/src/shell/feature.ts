@@ -97,6 +97,8 @@ export interface ReaderFeature {
   readonly instruments?: readonly Instruments[];
   readonly panels?: readonly Panel[];
   readonly dialogs?: readonly Dialog[];
+  /** What else of it is late: loaded while nothing else is to be done, like panels and dialogs. */
+  readonly later?: readonly unknown[];
   /** In page `index`, moving with it. */
   readonly OnPage?: ComponentType<{ index: number }>;
   /** Over the pages, unmoved; or nothing that is seen. */

@@ -1,7 +1,10 @@
-import { CommandPalette, PALETTE } from './CommandPalette';
 import type { ReaderFeature } from './feature';
+import { KEYS, PALETTE } from './ids';
+import { late } from './late';
 import { SETTINGS } from './SettingsSheet';
-import { KEYS, KeysSheet } from './KeysSheet';
+
+const CommandPalette = late(async () => (await import('./CommandPalette')).CommandPalette);
+const KeysSheet = late(async () => (await import('./KeysSheet')).KeysSheet);
 
 /** What the shell itself can do: the list of everything, and the list of keys. */
 export const shellFeature: ReaderFeature = {

@@ -1,5 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { GuestScreen } from '@/features/guest';
+import { late } from '@/shell';
+
+// A guest's first script is the reader's, who has no need of it.
+const GuestScreen = late(async () => (await import('@/features/guest')).GuestScreen);
 
 export default function GuestRoute() {
   const { token } = useLocalSearchParams<{ token: string }>();

@@ -10,7 +10,7 @@ import {
 import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
 import { arrowStep } from '@/ui';
 import { copyPicked, cutPicked, duplicatePicked, pasteClip } from './clipboard';
-import { Picked } from './Picked';
+import { InHand, Picked } from './Picked';
 import { PickWriter } from './PickWriter';
 import { RESTYLE } from './ids';
 import { WidthSetting } from './WidthSetting';
@@ -167,6 +167,7 @@ export const pickingFeature: ReaderFeature = {
   name: 'picking',
   commands,
   OnPage: Picked,
+  later: [InHand],
   Settings: WidthSetting,
   panels: [{ id: RESTYLE, title: 'Look', side: 'roll', beneath: true, Content: RestylePanel }],
   instruments: [{ kinds: ['picker'], writer: (reader, tools) => new PickWriter(reader, tools) }],

@@ -3,7 +3,7 @@ import { usePageSeen } from '@/stage';
 import { useStore } from 'zustand';
 import { typingHeld } from './typingHeld';
 
-const TextField = late(async () => (await import('./TextField')).TextField);
+export const TextField = late(async () => (await import('./TextField')).TextField);
 
 /** The text that is typed on this page. */
 export function OnPage({ index }: { index: number }) {

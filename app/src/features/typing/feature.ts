@@ -1,9 +1,8 @@
 import { findMark } from '@marginalis/core/document';
 import { asText, type TextMark } from '@marginalis/core/kinds';
 import type { Command, Reader, ReaderFeature } from '@/shell';
-import { OnPage } from './OnPage';
+import { OnPage, TextField } from './OnPage';
 import { TextWriter } from './TextWriter';
-import { typeInSight } from './stepText';
 import { Typing } from './Typing';
 
 /** The one text box that is picked; null with another number of marks. */
@@ -22,7 +21,7 @@ const commands = (reader: Reader): readonly Command[] => [
     icon: 'text-box',
     keys: ['E'],
     able: () => reader.session.store.getState().writable,
-    run: () => void typeInSight(reader),
+    run: async () => (await import('./stepText')).typeInSight(reader),
   },
   {
     id: 'edit-text',
@@ -47,5 +46,6 @@ export const typingFeature: ReaderFeature = {
   name: 'typing',
   commands,
   OnPage,
+  later: [TextField],
   instruments: [{ kinds: ['text-box'], writer: (reader, tools) => new TextWriter(reader, tools) }],
 };

@@ -1,0 +1,3 @@
+/** The dialogs of the shell itself. */
+export const PALETTE = 'commands';
+export const KEYS = 'keys';
