@@ -157,3 +157,36 @@ test('a box is picked, made wider by its side, and typed on in with a double tap
   await page.mouse.dblclick(...at);
   await expect(field(page)).toHaveText(/^Barnacles settle .* for life\.$/);
 });
+
+test('signs come by name, by what is drawn with keys, and from a sheet; undo gives back the letters', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  await page.keyboard.press('e');
+  await expect(field(page)).toBeFocused();
+  await page.keyboard.type('\\alpha ');
+  await expect(field(page)).toHaveText('α ');
+  await page.keyboard.press('Control+z');
+  await expect(field(page)).toHaveText('\\alpha ');
+  await page.keyboard.press('Control+Shift+z');
+  await page.keyboard.press('End');
+  await page.keyboard.type('-> x');
+  await expect(field(page)).toHaveText('α → x');
+  await page.getByRole('button', { name: 'Symbols' }).click();
+  const sheet = page.getByRole('dialog', { name: 'Symbols' });
+  await sheet.getByRole('textbox', { name: 'Find a symbol' }).fill('about');
+  await sheet.getByRole('button', { name: 'about equal' }).click();
+  await expect(sheet).toBeHidden();
+  await expect(field(page)).toBeFocused();
+  await page.keyboard.type(' y');
+  await expect(field(page)).toHaveText('α → x≈ y');
+  // What is pasted loses what cannot be seen; what no face has is said.
+  await page.keyboard.insertText('漢');
+  await page.keyboard.press('Escape');
+  await expect(page.getByText('No face of the program has “漢”')).toBeVisible();
+  // It is found where it stands.
+  await page.keyboard.press('Control+f');
+  await page.getByRole('searchbox', { name: 'Search the document' }).fill('x≈');
+  await page.getByRole('group', { name: 'In typed text' }).getByRole('button').click();
+});

@@ -28,6 +28,8 @@ const FILES: Readonly<Record<FaceName, string>> = {
   hebrew: 'noto-sans-hebrew/400Regular/NotoSansHebrew_400Regular.ttf',
   'hebrew-bold': 'noto-sans-hebrew/700Bold/NotoSansHebrew_700Bold.ttf',
   devanagari: 'noto-sans-devanagari/400Regular/NotoSansDevanagari_400Regular.ttf',
+  phonetic: 'noto-sans/400Regular/NotoSans_400Regular.ttf',
+  math: 'noto-sans-math/400Regular/NotoSansMath_400Regular.ttf',
   'devanagari-bold': 'noto-sans-devanagari/700Bold/NotoSansDevanagari_700Bold.ttf',
 };
 

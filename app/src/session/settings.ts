@@ -13,6 +13,8 @@ import { FIRST_SETTINGS, keepSettings, readSettings, type Settings } from '@/sto
 
 /** Own inks kept, the newest first. */
 const MOST_INKS = 12;
+/** Signs that are shown first in the sheet of symbols. */
+const MOST_SIGNS = 16;
 /** Instruments of which it is known when they were used. */
 const MOST_USED = 30;
 
@@ -47,6 +49,8 @@ interface SettingsStore extends Settings {
   setReading(part: Partial<Settings['reading']>): void;
   /** An instrument was taken in hand. */
   noteUsed(id: string): void;
+  /** A sign was put in from the sheet of symbols. */
+  noteSign(sign: string): void;
 }
 
 /** Whether one finger writes on this device. */
@@ -110,6 +114,10 @@ export const useSettings = create<SettingsStore>((set, get) => {
     setSearchAt: (searchAt) => setAndKeep({ searchAt }),
     setLook: (look) => setAndKeep({ look }),
     setReading: (part) => setAndKeep({ reading: { ...get().reading, ...part } }),
+    noteSign: (sign) =>
+      setAndKeep({
+        signs: [sign, ...get().signs.filter((one) => one !== sign)].slice(0, MOST_SIGNS),
+      }),
     noteUsed: (id) =>
       setAndKeep({ used: [id, ...get().used.filter((one) => one !== id)].slice(0, MOST_USED) }),
   };

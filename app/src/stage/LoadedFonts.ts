@@ -3,6 +3,7 @@ import {
   type Face,
   type FaceName,
   facesOfBlock,
+  fallbacksOfBlock,
   type Fonts,
   loadTypesetter,
   type SetText,
@@ -50,7 +51,10 @@ export class LoadedFonts implements SettingFonts {
     if (known) return known;
     const faces = facesOfBlock(block).map((name) => this.face(name));
     if (!this.typesetter || faces.includes(null)) return null;
+    // What these lack is asked for as it is set.
     const set = this.typesetter.setBlock(block, this);
+    if (set.missing.length > 0 && fallbacksOfBlock(block).some((name) => this.coming.has(name)))
+      return null;
     this.set.set(block, set);
     return set;
   };
@@ -58,6 +62,9 @@ export class LoadedFonts implements SettingFonts {
   /** Sets a block as soon as its faces are there. Rejects when one cannot be loaded. */
   async settle(block: TextBlock): Promise<SetText> {
     await Promise.all(facesOfBlock(block).map((name) => this.bring(name)));
+    // Twice: what its faces lack may be in others.
+    if (!this.setBlock(block))
+      await Promise.all(fallbacksOfBlock(block).map((name) => this.bring(name)));
     const set = this.setBlock(block);
     if (!set) throw new Error('The faces of a text did not stay loaded.');
     return set;

@@ -45,6 +45,8 @@ const settingsShape = object({
     pace: number().min(0.5).max(2.5).default(1),
     wordsPerMinute: number().min(60).max(900).default(220),
   }),
+  /** Signs put in from the sheet of symbols, the last first. */
+  signs: array(string().max(8).required()).max(40).default([]),
   /** Ids of instruments, the one in hand last first. */
   used: array(string().max(100).required()).max(100).default([]),
 });
@@ -66,6 +68,7 @@ export const FIRST_SETTINGS: Settings = {
   searchAt: '',
   look: 'plain',
   reading: { voice: '', pace: 1, wordsPerMinute: 220 },
+  signs: [],
   used: [],
 };
 

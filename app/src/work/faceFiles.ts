@@ -22,6 +22,8 @@ const FILES: Readonly<Record<FaceName, number>> = {
   hebrew: require('@expo-google-fonts/noto-sans-hebrew/400Regular/NotoSansHebrew_400Regular.ttf'),
   'hebrew-bold': require('@expo-google-fonts/noto-sans-hebrew/700Bold/NotoSansHebrew_700Bold.ttf'),
   devanagari: require('@expo-google-fonts/noto-sans-devanagari/400Regular/NotoSansDevanagari_400Regular.ttf'),
+  phonetic: require('@expo-google-fonts/noto-sans/400Regular/NotoSans_400Regular.ttf'),
+  math: require('@expo-google-fonts/noto-sans-math/400Regular/NotoSansMath_400Regular.ttf'),
   'devanagari-bold': require('@expo-google-fonts/noto-sans-devanagari/700Bold/NotoSansDevanagari_700Bold.ttf'),
 };
 

@@ -17,6 +17,7 @@ export {
 } from './markList.ts';
 export { filterNotes, type NoteFilter } from './filterNotes.ts';
 export { type NoteHit, notesSaying } from './notesSaying.ts';
+export { type TextHit, textsSaying } from './textsSaying.ts';
 export { type ListedNote, listNotes, type SignPlace, signPlace } from './notes.ts';
 export { wordsKnown } from './wordsKnown.ts';
 export { isLetterLike, type ListRow, listRows, type WrittenLine } from './writtenLines.ts';

@@ -2,7 +2,10 @@ import { type BlockSetter, type Drawing, setDrawing, textBlocksIn } from '../dra
 import {
   type Face,
   type FaceName,
+  facesFor,
   facesOfBlock,
+  fallbacksFor,
+  fallbacksOfBlock,
   type Fonts,
   type TextBlock,
   type Typesetter,
@@ -50,12 +53,23 @@ export class CopyFonts implements Fonts {
     }
   }
 
+  /** Loads the faces for a text that wants to be set in one. @throws as {@link load} does */
+  async loadFor(text: string, wanted: FaceName): Promise<void> {
+    const names = facesFor(text, wanted);
+    await this.load(names);
+    const isThere = (char: string): boolean =>
+      names.some((name) => this.face(name)?.has(char.codePointAt(0) ?? 0));
+    if (![...text].every(isThere)) await this.load(fallbacksFor(wanted));
+  }
+
   /** The drawing with all its text in glyphs. @throws as {@link load} does */
   async set(drawing: Drawing): Promise<Drawing> {
     const blocks = textBlocksIn(drawing);
     if (blocks.length === 0) return drawing;
     await this.load(blocks.flatMap(facesOfBlock));
     const { typesetter } = this;
+    const lacking = blocks.filter((block) => typesetter.setBlock(block, this).missing.length > 0);
+    await this.load(lacking.flatMap(fallbacksOfBlock));
     const setter: BlockSetter = (block: TextBlock) => typesetter.setBlock(block, this);
     return setDrawing(drawing, setter);
   }

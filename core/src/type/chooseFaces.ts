@@ -1,10 +1,11 @@
 import { type FaceName, FACES } from './faces.ts';
 import type { LetterStyle, TextBlock } from './textBlock.ts';
 
-type Script = 'serif' | 'arabic' | 'hebrew' | 'devanagari';
+type Script = 'serif' | 'arabic' | 'hebrew' | 'devanagari' | 'phonetic';
 
 /** Where the scripts lie that the Latin faces lack, as ranges of code points (Unicode 15, Blocks.txt). */
 const SCRIPTS: readonly (readonly [face: Script, from: number, to: number])[] = [
+  ['phonetic', 0x0250, 0x02ff],
   ['serif', 0x0370, 0x052f],
   ['serif', 0x1f00, 0x1fff],
   ['hebrew', 0x0590, 0x05ff],
@@ -33,13 +34,17 @@ function likened(base: Script, wanted: FaceName): FaceName {
 
 /** The face that has this character, for text that wants to be set in `wanted`. */
 export function faceOfScript(codePoint: number, wanted: FaceName): FaceName {
-  if (codePoint < 0x0370) return wanted;
+  if (codePoint <= LAST_LATIN) return wanted;
   const script = SCRIPTS.find(([, from, to]) => codePoint >= from && codePoint <= to)?.[0];
   return script ? likened(script, wanted) : wanted;
 }
 
-/** What is tried where a face lacks a character: the serif knows the most. */
-export const fallbackFor = (wanted: FaceName): FaceName => likened('serif', wanted);
+/** What is tried in turn where a face lacks a character: the serif knows the most letters, the last the signs of mathematics. */
+export const fallbacksFor = (wanted: FaceName): readonly FaceName[] => [
+  likened('serif', wanted),
+  'phonetic',
+  'math',
+];
 
 /** The face of letters that look so. */
 export function faceOfStyle({ family, bold, italic }: LetterStyle): FaceName {
@@ -47,20 +52,20 @@ export function faceOfStyle({ family, bold, italic }: LetterStyle): FaceName {
   return isFace(name) ? name : bold && isFace(`${family}-bold`) ? `${family}-bold` : family;
 }
 
-/** Every face that a text needs, so that they can be loaded before it is set. */
-export function facesFor(text: string, wanted: FaceName): readonly FaceName[] {
-  const faces = new Set<FaceName>([wanted]);
-  for (const char of text) {
-    const codePoint = char.codePointAt(0) ?? 0;
-    const face = faceOfScript(codePoint, wanted);
-    faces.add(face);
-    // Beyond Latin letters a face may lack something.
-    if (face === wanted && codePoint > LAST_LATIN) faces.add(fallbackFor(wanted));
-  }
-  return [...faces];
-}
+/** Every face that a text needs, so that they can be loaded before it is set; where one lacks a character, {@link fallbacksFor} say what to try. */
+export const facesFor = (text: string, wanted: FaceName): readonly FaceName[] => [
+  ...new Set([
+    wanted,
+    ...Array.from(text, (char) => faceOfScript(char.codePointAt(0) ?? 0, wanted)),
+  ]),
+];
 
 /** Every face that a block needs. */
 export const facesOfBlock = ({ spans }: Pick<TextBlock, 'spans'>): readonly FaceName[] => [
   ...new Set(spans.flatMap(({ text, style }) => facesFor(text, faceOfStyle(style)))),
+];
+
+/** The faces that are tried where those of {@link facesOfBlock} lack something. */
+export const fallbacksOfBlock = ({ spans }: Pick<TextBlock, 'spans'>): readonly FaceName[] => [
+  ...new Set(spans.flatMap(({ style }) => fallbacksFor(faceOfStyle(style)))),
 ];

@@ -20,6 +20,8 @@ export const FACES = [
   'hebrew-bold',
   'devanagari',
   'devanagari-bold',
+  'phonetic',
+  'math',
 ] as const;
 export type FaceName = (typeof FACES)[number];
 

@@ -1,5 +1,11 @@
 export { type FaceName, FACES, type Family, FAMILIES } from './faces.ts';
-export { faceOfStyle, facesFor, facesOfBlock } from './chooseFaces.ts';
+export {
+  faceOfStyle,
+  facesFor,
+  facesOfBlock,
+  fallbacksFor,
+  fallbacksOfBlock,
+} from './chooseFaces.ts';
 export type { Face, FaceSubset, Fonts, ShapedGlyph } from './face.ts';
 export { type GlyphRun, type PlacedGlyph, runBox } from './glyphRun.ts';
 export type { LineStyle, SetLine, SetRun, SetText } from './setSpans.ts';
@@ -13,4 +19,11 @@ export {
   textOfSpans,
 } from './textBlock.ts';
 export { replaced, restyled, retyped, sameEnds, spansBetween, styleAt } from './spans.ts';
+export {
+  type Shortcut,
+  shortcutBefore,
+  SYMBOL_GROUPS,
+  type SymbolGroup,
+  type TypedSymbol,
+} from './symbols.ts';
 export { type Typesetter, loadTypesetter } from './loadTypesetter.ts';

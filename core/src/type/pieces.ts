@@ -1,5 +1,5 @@
 import type { Levels } from './bidi.ts';
-import { faceOfScript, fallbackFor } from './chooseFaces.ts';
+import { faceOfScript, fallbacksFor } from './chooseFaces.ts';
 import type { Face, Fonts } from './face.ts';
 import type { FaceName } from './faces.ts';
 import type { LineEnds } from './lineEnds.ts';
@@ -116,8 +116,8 @@ export class Cutter {
     const codePoints = [...cluster].map((char) => char.codePointAt(0) ?? 0);
     const own = faceOfScript(codePoints[0], wanted);
     const joins = before && /^[\p{Cf}\s]/u.test(cluster);
-    const last = fallbackFor(wanted);
-    const names = joins ? [before, own, wanted, last] : [own, wanted, last];
+    const others = fallbacksFor(wanted);
+    const names = joins ? [before, own, wanted, ...others] : [own, wanted, ...others];
     const has = (name: FaceName, some: readonly number[]): boolean => {
       const face = this.fonts.face(name);
       return face !== null && some.every((codePoint) => face.has(codePoint));

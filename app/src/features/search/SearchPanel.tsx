@@ -1,4 +1,4 @@
-import type { NoteHit } from '@marginalis/core/derived';
+import type { NoteHit, TextHit } from '@marginalis/core/derived';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { FlatList, StyleSheet, type TextInput as NativeInput, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
@@ -11,6 +11,7 @@ import { HIT_HEIGHT, HitRow } from './HitRow';
 import { NoteHits } from './NoteHits';
 import { hitsSaid, unsearchedSaid } from './hitsSaid';
 import { StepButtons } from './StepButtons';
+import { TextHits } from './TextHits';
 import { useMarkedHits } from './useMarkedHits';
 
 /** What is typed is looked for when nothing has been typed for so long, ms. */
@@ -61,6 +62,10 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
     },
     [reader, search, onGone],
   );
+  const goToText = ({ row }: TextHit): void => {
+    goToMark(reader, row);
+    onGone();
+  };
   const goToNote = ({ note: { about } }: NoteHit): void => {
     if (!about) return;
     goToMark(reader, about);
@@ -136,7 +141,12 @@ export function SearchPanel({ onGone }: { onGone: () => void }) {
           {unsearched}
         </Text>
       )}
-      {state.term !== '' && <NoteHits term={state.term} how={how} onGo={goToNote} />}
+      {state.term !== '' && (
+        <>
+          <TextHits term={state.term} how={how} onGo={goToText} />
+          <NoteHits term={state.term} how={how} onGo={goToNote} />
+        </>
+      )}
       <FlatList
         ref={list}
         data={hits}

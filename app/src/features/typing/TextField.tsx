@@ -2,7 +2,14 @@ import type { Page } from '@marginalis/core/document';
 import { displayMatrix, displaySize, transform } from '@marginalis/core/geometry';
 import { cornersOfBox, LONGEST_TEXT } from '@marginalis/core/kinds';
 import { type LetterStyle, replaced, styleAt, textOfSpans } from '@marginalis/core/type';
-import { type CSSProperties, type KeyboardEvent, useEffect, useLayoutEffect, useRef } from 'react';
+import {
+  type CSSProperties,
+  type KeyboardEvent,
+  useEffect,
+  useLayoutEffect,
+  useRef,
+  useState,
+} from 'react';
 import { useTheme } from 'react-native-paper';
 import { useSettings } from '@/session';
 import { useReader } from '@/shell';
@@ -12,13 +19,14 @@ import { useStore } from 'zustand';
 import { letterCss, onPage, saidIn, select, selectionIn, showSpans } from './field';
 import { announceFaces } from './pageFaces';
 import { stepText } from './stepText';
+import { SymbolSheet } from './SymbolSheet';
 import type { Typing } from './Typing';
 
 /** Letters that would be smaller than this while they are typed are brought nearer, to this, CSS pixels. */
 const LEGIBLE = 12;
 const COMFORTABLE = 16;
 /** About how wide the chip is, CSS pixels. */
-const CHIP = 230;
+const CHIP = 270;
 const SIDES = { start: 'start', centre: 'center', end: 'end' } as const;
 /** Letters that are bold, slanted or underlined, and the key that makes them so. */
 const MANNERS = { b: 'bold', i: 'italic', u: 'underline' } as const;
@@ -32,6 +40,7 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
   const reader = useReader();
   const hand = useSettings((s) => s.hand);
   const field = useRef<HTMLDivElement>(null);
+  const [symbols, setSymbols] = useState(false);
   /** What was selected last, also while the chip has the focus. */
   const selected = useRef<readonly [number, number] | null>(null);
   /** The browser is putting a letter together: what the field shows is its business. */
@@ -95,7 +104,8 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
   }, [typing]);
 
   const read = (): void => {
-    if (field.current && !composes.current) typing.say(saidIn(field.current));
+    const element = field.current;
+    if (element && !composes.current) typing.say(saidIn(element), selectionIn(element)?.[1]);
   };
   const turn = (manner: Manner): void => {
     const { spans } = typing.mark.block;
@@ -123,6 +133,25 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
 
   // The question that is answered is to be read meanwhile.
   const print = typing.session.print.known(page)?.lines.map((line) => line.box) ?? [];
+  const closeSymbols = (): void => {
+    setSymbols(false);
+    // The sheet gives the focus back to where it was: the caret is to stand there.
+    requestAnimationFrame(() => {
+      const element = field.current;
+      if (!element) return;
+      element.focus({ preventScroll: true });
+      if (selected.current) select(element, ...selected.current);
+    });
+  };
+  const putSign = (sign: string): void => {
+    const { spans } = typing.mark.block;
+    const length = textOfSpans(spans).length;
+    const [from, to] = selected.current ?? [length, length];
+    useSettings.getState().noteSign(sign);
+    selected.current = [from + sign.length, from + sign.length];
+    typing.put(replaced(spans, from, to, sign), from + sign.length);
+    closeSymbols();
+  };
   const display = displayMatrix(page);
   const [corner, along] = cornersOfBox(mark).map((p) => transform(display, p));
   const angle = Math.atan2(along.y - corner.y, along.x - corner.x);
@@ -193,8 +222,10 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
         {button('bold', 'B', 'Bold')}
         {button('italic', 'I', 'Italic')}
         {button('underline', 'U', 'Underlined')}
+        <ChipButton text="Ω" label="Symbols" onPress={() => setSymbols(true)} />
         <ChipButton text="Done" onPress={() => typing.finish()} />
       </Chip>
+      {symbols && <SymbolSheet onSign={putSign} onClose={closeSymbols} />}
     </>
   );
 }

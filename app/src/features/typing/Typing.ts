@@ -3,9 +3,11 @@ import { findMark, markChange } from '@marginalis/core/document';
 import { keepText } from '@marginalis/core/editing';
 import {
   type LetterStyle,
+  replaced,
   restyled,
   retyped,
   sameEnds,
+  shortcutBefore,
   type Span,
   textOfSpans,
 } from '@marginalis/core/type';
@@ -36,6 +38,8 @@ export class Typing {
   readonly store;
   /** As the document has it; null where it has none. */
   private kept: TextMark | null;
+  /** Signs of which it has been said that no face has them. */
+  private readonly told = new Set<string>();
   private pause: ReturnType<typeof setTimeout> | undefined;
   private readonly unfollow: () => void;
 
@@ -62,8 +66,8 @@ export class Typing {
     return this.store.getState().mark;
   }
 
-  /** The field says this now. */
-  say(text: string): void {
+  /** The field says this now; its caret stands after what was typed. */
+  say(text: string, caret = text.length): void {
     const { mark } = this;
     const before = textOfSpans(mark.block.spans);
     if (text === before) return;
@@ -71,6 +75,13 @@ export class Typing {
     // What is put in or taken away in one go, and what ends a word.
     if (Math.abs(text.length - before.length) > 1 || ENDED.test(text)) this.keep();
     else this.keepSoon();
+    const found = shortcutBefore(text, caret);
+    if (!found) return;
+    // The letters are a step of their own: undo gives them back.
+    this.keep();
+    const { from, to, sign } = found;
+    const { spans } = this.mark.block;
+    this.put(replaced(spans, from, to, sign), caret - (to - from) + sign.length);
   }
 
   /** While nothing is typed it can stand elsewhere. */
@@ -124,10 +135,27 @@ export class Typing {
   private measured(): TextMark {
     const { mark } = this;
     const set = pageFonts.setBlock(mark.block);
-    if (set) return { ...mark, height: set.height };
+    if (set) {
+      this.tellMissing(set.missing);
+      return { ...mark, height: set.height };
+    }
+    pageFonts.settle(mark.block).then(
+      ({ missing }) => this.tellMissing(missing),
+      (e: unknown) => console.warn('A face could not be loaded.', e),
+    );
     const lines = textOfSpans(mark.block.spans).split('\n').length;
     const [{ style }] = mark.block.spans;
     return { ...mark, height: Math.max(mark.height, lines * style.size * mark.block.leading) };
+  }
+
+  /** Says once of each sign that no face has it. */
+  private tellMissing(missing: readonly string[]): void {
+    const fresh = missing.filter((sign) => !this.told.has(sign));
+    for (const sign of fresh) this.told.add(sign);
+    if (fresh.length > 0)
+      this.session.notices.tell(
+        `No face of the program has ${fresh.map((sign) => `“${sign}”`).join(', ')}: it is kept, and an empty box stands for it on the page.`,
+      );
   }
 
   private step(act: 'undo' | 'redo'): void {

@@ -18,5 +18,6 @@ const OTHERS = ['serif', 'arabic', 'hebrew', 'devanagari'] as const;
 export function familiesOf(style: LetterStyle): string {
   const bold = style.bold ? '-bold' : '';
   const names = [faceOfStyle(style), ...OTHERS.map((other) => `${other}${bold}` as FaceName)];
+  names.push('phonetic', 'math');
   return [...new Set(names)].map((name) => `"${familyOf(name)}"`).join(', ');
 }

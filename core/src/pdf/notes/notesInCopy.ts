@@ -1,6 +1,5 @@
 import type { Drawing } from '../../drawing/index.ts';
 import type { PageBox } from '../../geometry/index.ts';
-import { facesFor } from '../../type/index.ts';
 import type { CopyFonts } from '../copyFonts.ts';
 import { type CopyNote, saidIn } from './copyNote.ts';
 import { drawSigns } from './drawSigns.ts';
@@ -26,7 +25,8 @@ export async function readyNotes(
 ): Promise<NotesInCopy> {
   const { typesetter } = fonts;
   const said = notes.map(saidIn).join('\n');
-  await fonts.load(['sans-bold', 'serif', ...facesFor(said, 'sans')]);
+  await fonts.load(['sans-bold']);
+  await fonts.loadFor(said, 'sans');
   return {
     signsOn: (page, box) =>
       drawSigns(
