@@ -30,21 +30,24 @@ export function SidePanel({ features, side }: { features: readonly ReaderFeature
 }
 
 /** On a phone what must not cover the page stands beneath it. */
-export function LowPanel({ features, side }: { features: readonly ReaderFeature[]; side: Side }) {
-  const panel = useOpenPanel(features, side);
+export function LowPanel({ features }: { features: readonly ReaderFeature[] }) {
+  const open = [useOpenPanel(features, 'roll'), useOpenPanel(features, 'margin')];
   const { height } = useWindowDimensions();
-  if (!panel?.beneath) return null;
-  return (
-    <Standing features={features} panel={panel} style={[styles.low, { height: LOW * height }]} />
-  );
+  // There is room for one: what is in hand comes first.
+  const panel = open.find((one) => one?.beneath);
+  if (!panel) return null;
+  const style = [styles.low, { height: LOW * height }];
+  return <Standing features={features} panel={panel} style={style} low />;
 }
 
 function Standing(props: {
   features: readonly ReaderFeature[];
   panel: Panel;
   style: StyleProp<ViewStyle>;
+  /** Beneath the page, on a phone. */
+  low?: boolean;
 }) {
-  const { features, panel, style } = props;
+  const { features, panel, style, low = false } = props;
   const { shell } = useReader();
   const { colors } = useTheme();
   const { title, side, Content } = panel;
@@ -65,7 +68,7 @@ function Standing(props: {
           onPress={() => shell.closePanel(side)}
         />
       </View>
-      {panel.way && <Ways features={features} panel={panel} beside />}
+      {panel.way && <Ways features={features} panel={panel} beside={!low} />}
       <Content onGone={() => panel.beneath && shell.closePanel(side)} />
     </View>
   );

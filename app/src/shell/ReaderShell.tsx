@@ -124,7 +124,7 @@ function Screen({
       {of(
         'foot',
         <>
-          {!wide && <LowPanel features={features} side="roll" />}
+          {!wide && <LowPanel features={features} />}
           {!wide && tools}
           {!wide && <PanelSheet features={features} side="roll" />}
           {!wide && <PanelSheet features={features} side="margin" />}

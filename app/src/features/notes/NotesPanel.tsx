@@ -1,5 +1,5 @@
-import { filterNotes, type ListedNote, listNotes } from '@marginalis/core/derived';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { filterNotes, type ListedNote, listNotes, signPlace } from '@marginalis/core/derived';
+import { type RefObject, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { FlatList, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
@@ -7,6 +7,7 @@ import { usePageNames, useSession, useSessionState } from '@/session';
 import { goToMark, useReader } from '@/shell';
 import { Action, IconAction, paperIcon, WIDE_FROM } from '@/ui';
 import { beginNote } from './beginNote';
+import { FoldedCard } from './FoldedCard';
 import { MarginCards } from './MarginCards';
 import { NewNote } from './NewNote';
 import { NoteCard } from './NoteCard';
@@ -14,7 +15,7 @@ import { NoteFilters } from './NoteFilters';
 import { notesHeld } from './notesHeld';
 
 /** All notes of the document in reading order, how many are open, and one that is begun. */
-export function NotesPanel({ onGone }: { onGone: () => void }) {
+export function NotesPanel() {
   const reader = useReader();
   const session = useSession();
   const { colors } = useTheme();
@@ -22,7 +23,7 @@ export function NotesPanel({ onGone }: { onGone: () => void }) {
   const writable = useSessionState((s) => s.writable);
   // Before the journal has been read nothing is known of its notes.
   const isRead = useSessionState((s) => s.phase !== 'opening');
-  const { begun, chosen, asList, filter } = useStore(notesHeld);
+  const { begun, chosen, lit, asList, filter } = useStore(notesHeld);
   const [filtering, setFiltering] = useState(false);
   const pages = useSessionState((s) => s.document.pages.length);
   const isWide = useWindowDimensions().width >= WIDE_FROM;
@@ -40,10 +41,10 @@ export function NotesPanel({ onGone }: { onGone: () => void }) {
       notesHeld.setState({ chosen: thread.id });
       if (!about) return;
       goToMark(reader, about);
-      onGone();
     },
-    [reader, onGone],
+    [reader],
   );
+  useFollowing(isWide ? null : list, fitting);
   const mine = begun?.session === session ? begun : null;
   return (
     <View style={styles.panel}>
@@ -55,10 +56,7 @@ export function NotesPanel({ onGone }: { onGone: () => void }) {
             compact
             icon={paperIcon('note')}
             disabled={!writable}
-            onPress={() => {
-              onGone();
-              beginNote(reader);
-            }}
+            onPress={() => beginNote(reader)}
           >
             Add a note
           </Action>
@@ -103,7 +101,7 @@ export function NotesPanel({ onGone }: { onGone: () => void }) {
           keyExtractor={({ thread }) => thread.id}
           initialNumToRender={8}
           windowSize={7}
-          extraData={chosen}
+          extraData={`${chosen} ${lit}`}
           onScrollToIndexFailed={({ averageItemLength, index }) =>
             list.current?.scrollToOffset({ offset: averageItemLength * index, animated: false })
           }
@@ -111,18 +109,41 @@ export function NotesPanel({ onGone }: { onGone: () => void }) {
           accessibilityLabel="Notes of the document"
           style={styles.list}
           contentContainerStyle={styles.cards}
-          renderItem={({ item }) => (
-            <NoteCard
-              note={item}
-              nameOf={nameOf}
-              chosen={item.thread.id === chosen}
-              onJump={jump}
-            />
-          )}
+          renderItem={({ item }) =>
+            item.thread.id === chosen ? (
+              <NoteCard note={item} nameOf={nameOf} chosen onJump={jump} onFold={fold} />
+            ) : (
+              <FoldedCard note={item} lit={item.thread.id === lit} onOpen={jump} />
+            )
+          }
         />
       )}
     </View>
   );
+}
+
+const fold = (): void => notesHeld.setState({ chosen: null });
+
+/** On a phone the cards go with the page: the first note of what is in sight is the first of the list. */
+function useFollowing(
+  list: RefObject<FlatList<ListedNote> | null> | null,
+  notes: readonly ListedNote[],
+): void {
+  const { stage, session } = useReader();
+  useEffect(() => {
+    if (!list) return undefined;
+    let last = -1;
+    return stage.subscribe(() => {
+      const at = notes.findIndex(({ about }) => {
+        if (!about) return false;
+        const own = session.store.getState().document.pages[about.page];
+        return stage.isInSight(about.page, signPlace(about, own).at);
+      });
+      if (at < 0 || at === last) return;
+      last = at;
+      list.current?.scrollToIndex({ index: at, animated: true });
+    });
+  }, [stage, session, list, notes]);
 }
 
 function saidOf(all: number, open: number, fitting: number): string {

@@ -4,7 +4,9 @@ import { NOTES } from './ids';
 import { NoteSigns } from './NoteSigns';
 import { stepNote } from './stepNote';
 
-const NotesPanel = late(async () => (await import('./NotesPanel')).NotesPanel);
+const NotesPanel = late<{ onGone: () => void }>(
+  async () => (await import('./NotesPanel')).NotesPanel,
+);
 
 const commands = (reader: Reader): readonly Command[] => {
   const { session, shell } = reader;
@@ -66,6 +68,7 @@ export const notesFeature: ReaderFeature = {
       title: 'Notes',
       side: 'margin',
       way: { order: 5 },
+      beneath: true,
       Content: NotesPanel,
     },
   ],
