@@ -13,9 +13,10 @@ import { searchingTable } from './searching';
 import { sizeTable } from './size';
 import { steadinessTable } from './steadiness';
 import { slowestTable } from './slowest';
+import { typingTable } from './typing';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready searching size. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready searching typing size. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
@@ -30,6 +31,7 @@ const PARTS: Record<string, () => Promise<string> | string> = {
   lengths: async () => tableOf(await benchLengths()),
   ready: async () => tableOf(await benchCopyReady()),
   searching: searchingTable,
+  typing: typingTable,
   size: sizeTable,
 };
 

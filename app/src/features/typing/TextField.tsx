@@ -16,11 +16,12 @@ import { useReader } from '@/shell';
 import { Chip, ChipButton, useSight } from '@/stage';
 import { Area } from '@/ui';
 import { useStore } from 'zustand';
+import { useShallow } from 'zustand/react/shallow';
 import { letterCss, onPage, saidIn, select, selectionIn, showSpans } from './field';
 import { announceFaces } from './pageFaces';
 import { stepText } from './stepText';
 import { SymbolSheet } from './SymbolSheet';
-import type { Typing } from './Typing';
+import type { TypedText, Typing } from './Typing';
 
 /** Letters that would be smaller than this while they are typed are brought nearer, to this, CSS pixels. */
 const LEGIBLE = 12;
@@ -34,7 +35,9 @@ type Manner = (typeof MANNERS)[keyof typeof MANNERS];
 
 /** The field that a text is typed into, in the place and in the look of the box that comes of it. */
 export function TextField({ typing, page, index }: { typing: Typing; page: Page; index: number }) {
-  const { mark, version } = useStore(typing.store);
+  // What is typed is the field's own business: only how the box stands and looks is drawn anew.
+  const { version } = useStore(typing.store, useShallow(boxIn));
+  const { mark } = typing;
   const { zoom } = useSight();
   const { colors } = useTheme();
   const reader = useReader();
@@ -228,6 +231,17 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
       {symbols && <SymbolSheet onSign={putSign} onClose={closeSymbols} />}
     </>
   );
+}
+
+/** What of a text that is typed the field is drawn by. */
+function boxIn({ mark, version }: TypedText) {
+  const { at, angle, height, padding, background, border, block } = mark;
+  const [{ style }] = block.spans;
+  const { width, indent, align, leading } = block;
+  return {
+    ...{ version, at, angle, height, padding, background, border },
+    ...{ style, width, indent, align, leading },
+  };
 }
 
 /** Text as it can be typed: its own line ends, and no control characters. */

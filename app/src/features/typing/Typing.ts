@@ -73,7 +73,7 @@ export class Typing {
     if (text === before) return;
     this.become(retyped(mark.block.spans, text), false);
     // What is put in or taken away in one go, and what ends a word.
-    if (Math.abs(text.length - before.length) > 1 || ENDED.test(text)) this.keep();
+    if (Math.abs(text.length - before.length) > 1 || ENDED.test(text.slice(-2))) this.keep();
     else this.keepSoon();
     const found = shortcutBefore(text, caret);
     if (!found) return;

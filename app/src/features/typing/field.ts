@@ -32,6 +32,14 @@ export const saidIn = (field: HTMLElement): string => field.textContent ?? '';
 
 /** The place in the text of a point of the field's content. */
 function placeOf(field: HTMLElement, node: Node, offset: number): number {
+  if (node instanceof Text) {
+    // By their lengths: a long text is not put together for each letter.
+    const walker = document.createTreeWalker(field, NodeFilter.SHOW_TEXT);
+    let place = offset;
+    for (let text = walker.nextNode(); text && text !== node; text = walker.nextNode())
+      place += (text as Text).length;
+    return place;
+  }
   const range = document.createRange();
   range.setStart(field, 0);
   range.setEnd(node, offset);
