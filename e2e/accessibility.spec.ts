@@ -156,6 +156,18 @@ for (const scheme of ['light', 'dark'] as const) {
       expect(await complaints(page), 'a note').toEqual([]);
     });
 
+    test('text that is typed, and the sheet of symbols', async ({ page }) => {
+      await openDesk(page);
+      await openDocument(page, 'Rock-pool zones');
+      await page.keyboard.press('e');
+      await expect(page.getByRole('textbox', { name: 'Text', exact: true })).toBeFocused();
+      await page.keyboard.type('Ines Mara');
+      expect(await complaints(page), 'a text').toEqual([]);
+      await page.getByRole('button', { name: 'Symbols' }).click();
+      await expect(page.getByRole('group', { name: 'Mathematics' })).toBeVisible();
+      expect(await complaints(page, '[role=dialog]'), 'symbols').toEqual([]);
+    });
+
     test('contents, search, and links', async ({ page }) => {
       await openDesk(page);
       await openDocument(page, 'Course handbook');
