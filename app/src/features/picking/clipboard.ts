@@ -10,6 +10,7 @@ import {
   writeClip,
 } from '@marginalis/core/editing';
 import { add, boxCentre, type Vec } from '@marginalis/core/geometry';
+import { asText, kindFor, type Mark } from '@marginalis/core/kinds';
 import type { MarkId } from '@marginalis/core/marks';
 import type { DocumentSession } from '@/session';
 import { pictureOfMarks } from '@/stage';
@@ -38,7 +39,11 @@ export async function cutPicked(session: DocumentSession): Promise<void> {
   session.dispatch(removeMarks(session.store.getState().document, copied));
 }
 
-/** Keeps copies of what is picked for this desk, and gives other programs its picture; which marks were copied and kept. */
+/** What text boxes say, in the order they lie in. */
+const saidBy = (marks: readonly Mark[]): string =>
+  marks.flatMap((mark) => (asText(mark) ? kindFor(mark).words(mark).text : [])).join('\n');
+
+/** Keeps copies of what is picked for this desk, and gives other programs its picture, and its text where it has some; which marks were copied and kept. */
 export async function copyPicked(session: DocumentSession): Promise<readonly MarkId[]> {
   const { document, picked } = session.store.getState();
   const clip = copyMarks(document, picked);
@@ -53,7 +58,10 @@ export async function copyPicked(session: DocumentSession): Promise<readonly Mar
     return [];
   }
   try {
-    await navigator.clipboard.write([new ClipboardItem({ 'image/png': picture })]);
+    const said = saidBy(clip.marks);
+    const forms: Record<string, Blob | Promise<Blob>> = { 'image/png': picture };
+    if (said !== '') forms['text/plain'] = new Blob([said], { type: 'text/plain' });
+    await navigator.clipboard.write([new ClipboardItem(forms)]);
   } catch {
     session.notices.tell(
       'Copied for pasting here. The browser does not give other programs its picture.',

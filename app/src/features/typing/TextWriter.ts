@@ -21,8 +21,7 @@ import {
 import { pageFonts } from '@/stage';
 import { answersOn, knownAnswers } from './answersOn';
 import { textAt, textOnLine } from './beginText';
-import { Typing } from './Typing';
-import { typingHeld } from './typingHeld';
+import { beginTyping, typingHeld } from './typingHeld';
 
 /** A contact that moves no farther is a tap, CSS pixels; a finger is no finer than this. */
 const TAP_REACH = 8;
@@ -77,7 +76,7 @@ export class TextWriter implements InstrumentWriter {
     this.move(event);
     this.cancel();
     const there = going.moved ? null : this.textAt(going.hit);
-    if (there) new Typing(this.reader.session, there, there);
+    if (there) beginTyping(this.reader.session, there, there);
     else this.begin(going);
   }
 
@@ -133,7 +132,7 @@ export class TextWriter implements InstrumentWriter {
     const lines = moved ? [] : knownAnswers(reader, hit.index);
     const onLine = lines && this.lineBox(hit, instrument, lines);
     const mark = onLine ?? textAt(reader, hit.index, instrument, from, moved ? to : null);
-    const typing = new Typing(reader.session, mark, null);
+    const typing = beginTyping(reader.session, mark, null);
     // The page was not read yet: an empty box goes onto its line when it has been.
     if (!lines)
       void answersOn(reader, hit.index).then((all) =>

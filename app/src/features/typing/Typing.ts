@@ -14,7 +14,6 @@ import {
 import { createStore } from 'zustand/vanilla';
 import type { DocumentSession } from '@/session';
 import { pageFonts } from '@/stage';
-import { typingHeld } from './typingHeld';
 
 /** A word that nobody goes on with is kept after so long, ms. */
 const PAUSE = 1_000;
@@ -40,6 +39,7 @@ export class Typing {
   private kept: TextMark | null;
   /** Signs of which it has been said that no face has them. */
   private readonly told = new Set<string>();
+  private isOver = false;
   private pause: ReturnType<typeof setTimeout> | undefined;
   private readonly unfollow: () => void;
 
@@ -47,11 +47,11 @@ export class Typing {
     readonly session: DocumentSession,
     mark: TextMark,
     kept: TextMark | null,
+    /** Called when it is laid down. */
+    private readonly ended: () => void,
   ) {
     this.kept = kept;
     this.store = createStore<TypedText>(() => ({ mark, version: 0, caret: null }));
-    typingHeld.getState().typing?.finish();
-    typingHeld.setState({ typing: this });
     session.inHand.pick([]);
     session.inHand.begin({
       takeBack: () => this.step('undo'),
@@ -188,8 +188,9 @@ export class Typing {
 
   /** Keeps what is there and lays it down. */
   finish(): void {
-    if (typingHeld.getState().typing !== this) return;
-    typingHeld.setState({ typing: null });
+    if (this.isOver) return;
+    this.isOver = true;
+    this.ended();
     this.unfollow();
     this.keep();
     this.session.inHand.begin(null);

@@ -3,7 +3,7 @@ import { asText, type TextMark } from '@marginalis/core/kinds';
 import type { Command, Reader, ReaderFeature } from '@/shell';
 import { OnPage, TextField } from './OnPage';
 import { TextWriter } from './TextWriter';
-import { Typing } from './Typing';
+import { beginTyping } from './typingHeld';
 
 /** The one text box that is picked; null with another number of marks. */
 function pickedText({ session }: Reader): TextMark | null {
@@ -36,7 +36,7 @@ const commands = (reader: Reader): readonly Command[] => [
     able: () => reader.session.store.getState().writable && pickedText(reader) !== null,
     run: () => {
       const mark = pickedText(reader);
-      if (mark) new Typing(reader.session, mark, mark);
+      if (mark) beginTyping(reader.session, mark, mark);
     },
   },
 ];

@@ -13,7 +13,8 @@ import { type AnswerLine, linesAfter } from '@marginalis/core/print';
 import type { Reader } from '@/shell';
 import { answersOn } from './answersOn';
 import { textOnLine, typingInstrument } from './beginText';
-import { Typing } from './Typing';
+import type { Typing } from './Typing';
+import { beginTyping } from './typingHeld';
 
 /** Where one types on a page: a text that is there, or a line for one; its head as the page is seen. */
 interface TextPlace {
@@ -78,7 +79,7 @@ const begin = (
   const mark =
     place.text ?? (place.line && textOnLine(reader, index, instrument, lines, place.line));
   if (!mark) return;
-  new Typing(session, mark, place.text);
+  beginTyping(session, mark, place.text);
   stage.keepInSight(index, cornersOfBox(mark));
 };
 
