@@ -23,32 +23,30 @@ function printed(
   const text = words.map((word) => word.text).join('\n');
   const boxes = new Float32Array(4 * text.length);
   let at = 0;
-  const all = words.map(({ text: said, x, y, width }, line) => {
+  const all: Print['words'][number][] = [];
+  const lines = words.map(({ text: said, x, y, width, running = false }, line) => {
     const [minY, maxY] = [600 - y - 2, 600 - y + 8];
-    for (let k = 0; k < said.length; k++)
-      boxes.set(
-        [x + (k * width) / said.length, minY, x + ((k + 1) * width) / said.length, maxY],
-        4 * (at + k),
-      );
-    const word = {
+    const xAt = (unit: number): number => x + (unit * width) / said.length;
+    for (let k = 0; k < said.length; k++) boxes.set([xAt(k), minY, xAt(k + 1), maxY], 4 * (at + k));
+    for (const { 0: word, index } of said.matchAll(/\S+/g)) {
+      const place = { minX: xAt(index), minY, maxX: xAt(index + word.length), maxY };
+      all.push({ from: at + index, to: at + index + word.length, line, box: place });
+    }
+    const own = {
       from: at,
       to: at + said.length,
-      line,
       box: { minX: x, minY, maxX: x + width, maxY },
+      column: 0,
+      block: line,
+      angle: 0,
+      size: 10,
+      face: 0,
+      running,
+      breaks: false,
     };
     at += said.length + 1;
-    return word;
+    return own;
   });
-  const lines = words.map(({ running = false }, k) => ({
-    ...all[k],
-    column: 0,
-    block: k,
-    angle: 0,
-    size: 10,
-    face: 0,
-    running,
-    breaks: false,
-  }));
   return { ...EMPTY_PRINT, text, boxes, words: all, lines };
 }
 const heights = (lines: readonly AnswerLine[]): number[] => lines.map(({ y }) => Math.round(y));

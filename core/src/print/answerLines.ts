@@ -39,12 +39,14 @@ const MOST_ROOM = 60;
 const COVERED = 0.5;
 /** Words reach into a line's room when they lie over so much of it, points: a label beside it does not. */
 const OVER = 3;
+/** Words whose feet are no farther apart stand on one line, points. */
+const SAME_LINE = 4;
 /** Words whose foot is no farther above a line stand on it, points. */
 const ON_IT = 4;
 /** Dots in a row, underscores in a row, and spaces between brackets that leave room for an answer. */
 const LEADERS = /_{3,}|(?:\.\s?){5,}|(?:…\s?){2,}|[([][\s\u00a0]{3,}[)\]]/gu;
-/** After dots a number stands at the end of a line of contents. */
-const PAGE_NUMBER = /^\s*\p{N}+\s*(?:\n|$)/u;
+/** After dots the number of a page stands at the end of a line of contents, in figures or as the Romans wrote them. */
+const PAGE_NUMBER = /^(?:\p{N}+|[ivxlc]+)$/iu;
 
 /**
  * The lines of a page that are meant for answers, from the top down, those of one height from left to right: rules with room above them, rows of dots or
@@ -155,8 +157,18 @@ function roomAbove(line: Rule, rules: readonly Rule[], words: readonly Box[]): n
 }
 
 /** Rows of dots or underscores, and what is between brackets. */
-function gapsIn({ text, boxes }: Print, page: PageBox): Rule[] {
+function gapsIn({ text, boxes, words }: Print, page: PageBox): Rule[] {
   const display = displayMatrix(page);
+  /** The first word after a row of dots, at its height, is the number of a page: wherever in the text it stands. */
+  const leadsToPage = (dots: Box): boolean => {
+    let next: { readonly minX: number; readonly said: string } | null = null;
+    for (const word of words) {
+      const { minX, maxY } = transformBox(display, word.box);
+      if (Math.abs(maxY - dots.maxY) > SAME_LINE || minX < dots.maxX - 1) continue;
+      if (!next || minX < next.minX) next = { minX, said: text.slice(word.from, word.to) };
+    }
+    return next !== null && PAGE_NUMBER.test(next.said);
+  };
   const boxOf = (at: number): Box => {
     const [minX, minY, maxX, maxY] = boxes.subarray(4 * at, 4 * at + 4);
     return transformBox(display, box(minX, minY, maxX, maxY));
@@ -165,11 +177,11 @@ function gapsIn({ text, boxes }: Print, page: PageBox): Rule[] {
   for (const match of text.matchAll(LEADERS)) {
     const [said] = match;
     const isBracket = /^[([]/.test(said);
-    if (/^[.…]/.test(said) && PAGE_NUMBER.test(text.slice(match.index + said.length))) continue;
     const first = boxOf(match.index);
     const last = boxOf(match.index + said.trimEnd().length - 1);
     // A row that goes on in the next line of the print is not one.
     if (Math.abs(first.maxY - last.maxY) > 2) continue;
+    if (/^[.…]/.test(said) && leadsToPage(last)) continue;
     const [from, to] = isBracket ? [first.maxX, last.minX] : [first.minX, last.maxX];
     if (to - from >= (isBracket ? 6 : SHORTEST / 2)) gaps.push({ from, to, y: first.maxY });
   }
