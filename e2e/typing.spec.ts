@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import {
+  dragGrip,
   drawn,
   kept,
   makeCopy,
@@ -189,4 +190,49 @@ test('signs come by name, by what is drawn with keys, and from a sheet; undo giv
   await page.keyboard.press('Control+f');
   await page.getByRole('searchbox', { name: 'Search the document' }).fill('x≈');
   await page.getByRole('group', { name: 'In typed text' }).getByRole('button').click();
+});
+
+test('a callout points at a place: its box is moved by itself, its point and its bend by their grips', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  await page.getByRole('button', { name: 'Add an instrument' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Add: Callout' }).click();
+  // What is added is in hand.
+  await expect(page.getByRole('dialog')).toBeHidden();
+  const place = await placeOn(page, 1, 0.3, 0.2);
+  const box = await placeOn(page, 1, 0.6, 0.1);
+  await page.mouse.move(...place);
+  await page.mouse.down();
+  await page.mouse.move(...box, { steps: 5 });
+  await page.mouse.up();
+  await expect(field(page)).toBeFocused();
+  await page.keyboard.type('Which one?');
+  await page.keyboard.press('Escape');
+  await kept(page);
+
+  await take(page, 'Picker');
+  await page.mouse.click(box[0] + 30, box[1]);
+  const tip = page.getByRole('button', { name: 'What the callout points at' });
+  const near = async (u: number, v: number): Promise<number> => {
+    const seen = await tip.boundingBox();
+    const [x, y] = await placeOn(page, 1, u, v);
+    return seen ? Math.hypot(seen.x + seen.width / 2 - x, seen.y + seen.height / 2 - y) : NaN;
+  };
+  expect(await near(0.3, 0.2)).toBeLessThan(3);
+  // The box goes, its point stays.
+  const move = page.getByRole('button', { name: 'Move what is picked' });
+  await move.focus();
+  const before = await move.boundingBox();
+  await page.keyboard.press('Shift+ArrowDown');
+  await expect.poll(async () => (await move.boundingBox())?.y).not.toBe(before?.y);
+  expect(await near(0.3, 0.2)).toBeLessThan(3);
+  await dragGrip(page, 'What the callout points at', [0.25, 0.24]);
+  await expect.poll(() => near(0.25, 0.24)).toBeLessThan(3);
+  await page.getByRole('button', { name: 'Bend of the callout’s line' }).focus();
+  await page.keyboard.press('Shift+ArrowUp');
+  await page.getByRole('button', { name: 'List of marks' }).click();
+  await expect(page.getByRole('button', { name: /^Go to Callout/ })).toBeVisible();
+  expect(textOf(await copyOf(page))).toContain('Which one?');
 });

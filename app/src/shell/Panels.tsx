@@ -11,7 +11,10 @@ import { IconAction, Sheet } from '@/ui';
 import type { Panel, ReaderFeature } from './feature';
 import { useReader, useShell } from './ReaderContext';
 import { waysOf } from './ways';
-import { SETTINGS, SettingsSheet } from './SettingsSheet';
+import { SETTINGS } from './ids';
+import { late } from './late';
+
+const SettingsSheet = late(async () => (await import('./SettingsSheet')).SettingsSheet);
 
 type Side = Panel['side'];
 

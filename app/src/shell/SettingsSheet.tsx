@@ -5,8 +5,6 @@ import { isAble } from './commands';
 import type { ReaderFeature } from './feature';
 import { usePlaced } from './usePlaced';
 
-export const SETTINGS = 'settings';
-
 /** What each feature lets a person set, and what is needed once in a long while. */
 export function SettingsSheet(props: { features: readonly ReaderFeature[]; onClose: () => void }) {
   const { features, onClose } = props;

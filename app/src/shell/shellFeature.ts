@@ -1,7 +1,6 @@
 import type { ReaderFeature } from './feature';
-import { KEYS, PALETTE } from './ids';
+import { KEYS, PALETTE, SETTINGS } from './ids';
 import { late } from './late';
-import { SETTINGS } from './SettingsSheet';
 
 const CommandPalette = late(async () => (await import('./CommandPalette')).CommandPalette);
 const KeysSheet = late(async () => (await import('./KeysSheet')).KeysSheet);

@@ -1,4 +1,5 @@
 import { findInPrint, type FindOptions, type Quote, quoteOf } from '../print/index.ts';
+import { asText } from '../kinds/index.ts';
 import type { ListedMark } from './markList.ts';
 
 /** A text box that says a term. */
@@ -15,7 +16,7 @@ export function textsSaying(
   how: FindOptions = {},
 ): TextHit[] {
   return marks.flatMap((row) => {
-    if (row.words.sort !== 'text') return [];
+    if (!asText(row.mark)) return [];
     const text = { text: row.words.text, breaks: [] };
     const [range] = findInPrint(text, term, how);
     return range ? [{ row, quote: quoteOf(text, range) }] : [];

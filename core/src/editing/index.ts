@@ -18,6 +18,7 @@ export { tidyMarks, backToInk } from './tidy.ts';
 export { type DrawnOutright, type FigurePart, changeFigure, drawFigure } from './figures.ts';
 export { answerBox, type AnswerBox } from './answerBox.ts';
 export {
+  carryBox,
   changeTexts,
   emptyText,
   isEmptyText,

@@ -1,7 +1,8 @@
 import { type DocState, markChange, nextOrder, type Transaction } from '../document/index.ts';
-import type { Vec } from '../geometry/index.ts';
-import type { TextMark } from '../kinds/index.ts';
+import type { Matrix, Vec } from '../geometry/index.ts';
+import { asText, type CarryOptions, type Mark, type TextMark } from '../kinds/index.ts';
 import type { MarkId, PageId, TextInstrument } from '../marks/index.ts';
+import { carryMark } from './carry.ts';
 import { type LetterStyle, restyled, textOfSpans } from '../type/index.ts';
 
 export interface NewText {
@@ -15,6 +16,8 @@ export interface NewText {
   readonly width: number;
   /** So far in the first line begins, points. */
   readonly indent?: number;
+  /** What a callout points at, in user space. */
+  readonly pointsAt?: Vec;
   /** Milliseconds since 1970. */
   readonly madeAt: number;
   /** Nobody when left out or empty. */
@@ -31,9 +34,19 @@ export const lettersOf = ({
   colour,
 }: TextInstrument): LetterStyle => ({ family, size, bold, italic, underline, colour });
 
+/** Length of the barbs of a callout's arrowhead, points. */
+const HEAD = 7;
+
+/** A callout whose box is carried, and which points where it did; any other mark carried whole. */
+export function carryBox(mark: Mark, by: Matrix, options: CarryOptions = {}): Mark {
+  const carried = carryMark(mark, by, options);
+  const text = asText(mark);
+  return text?.leader ? ({ ...carried, leader: text.leader } as TextMark) : carried;
+}
+
 /** An empty text box, as it is begun: no mark of the document yet. */
 export function emptyText(state: DocState, text: NewText): TextMark {
-  const { id, page, instrument, at, angle, width, indent = 0, madeAt, author } = text;
+  const { id, page, instrument, at, angle, width, indent = 0, pointsAt, madeAt, author } = text;
   const { size, leading, align, padding, background, border, colour } = instrument;
   return {
     kind: 'text',
@@ -56,6 +69,7 @@ export function emptyText(state: DocState, text: NewText): TextMark {
     padding,
     background,
     border,
+    ...(pointsAt ? { leader: { to: pointsAt, bend: null, head: HEAD } } : {}),
   };
 }
 

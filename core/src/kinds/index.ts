@@ -34,6 +34,8 @@ export { asNote, type NoteMark } from './note/index.ts';
 export {
   asText,
   cornersOfBox,
+  type Leader,
+  leaderPoints,
   LETTER_SIZES,
   LONGEST_TEXT,
   placeOfBox,

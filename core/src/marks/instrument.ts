@@ -120,6 +120,8 @@ export interface TextInstrument extends Named {
   readonly background: Inside | null;
   /** Width of the box's border, points; 0 for none. */
   readonly border: number;
+  /** Its boxes are callouts: they point at the place that was touched first. */
+  readonly leads: boolean;
 }
 
 export type Instrument =
@@ -184,6 +186,7 @@ const typed = {
   padding: 2,
   background: null,
   border: 0,
+  leads: false,
 } as const;
 
 const wordMarker = { kind: 'word-marker', widthMm: 0.4 } as const;
@@ -285,6 +288,18 @@ export const INSTRUMENTS: readonly Instrument[] = [
     colour: '#c22f17',
     family: 'hand',
     size: 12,
+  },
+  {
+    ...typed,
+    id: 'callout',
+    name: 'Callout',
+    colour: '#c22f17',
+    family: 'sans',
+    size: 10,
+    padding: 4,
+    background: { colour: '#ffffff', opacity: 1 },
+    border: 0.75,
+    leads: true,
   },
   {
     ...pen,

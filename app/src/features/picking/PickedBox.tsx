@@ -4,8 +4,10 @@ import {
   boundsOfAll,
   boxDrag,
   type BoxHandle,
+  carryBox,
   carryMark,
   carryMarks,
+  changeTexts,
   handlePlace,
   leavesAlone,
   marksAt,
@@ -16,6 +18,7 @@ import {
 import {
   add,
   boxCentre,
+  boxOfPoints,
   displayMatrix,
   displaySize,
   invertMatrix,
@@ -25,7 +28,7 @@ import {
   transformBox,
   type Vec,
 } from '@marginalis/core/geometry';
-import { asText, type Mark } from '@marginalis/core/kinds';
+import { asText, cornersOfBox, type Mark } from '@marginalis/core/kinds';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { useTheme } from 'react-native-paper';
 import { useSettings, useSession } from '@/session';
@@ -93,7 +96,13 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
   const [draft, setDraft] = useState<{ matrix: Matrix; isScaled: boolean } | null>(null);
   const display = displayMatrix(page);
   const { width, height } = displaySize(page);
-  const bounds = transformBox(display, boundsOfAll(marks));
+  /** A callout's box is moved by itself: it goes on pointing where it did. */
+  const callout = marks.length === 1 ? asText(marks[0]) : null;
+  const isCallout = callout?.leader !== undefined;
+  const bounds = transformBox(
+    display,
+    callout && isCallout ? boxOfPoints(cornersOfBox(callout)) : boundsOfAll(marks),
+  );
   const ids = marks.map(({ id }) => id);
   useEffect(() => () => session.inHand.doom(new Set()), [session]);
 
@@ -102,7 +111,13 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
   const inUser = (seen: Matrix): Matrix =>
     thenMatrix(thenMatrix(display, seen), invertMatrix(display));
   const asWillBe = (seen: Matrix): Mark[] =>
-    marks.map((mark) => measuredMark(carryMark(mark, inUser(seen), howCarried(true))));
+    marks.map((mark) =>
+      measuredMark(
+        isCallout
+          ? carryBox(mark, inUser(seen), howCarried(draft?.isScaled ?? false))
+          : carryMark(mark, inUser(seen), howCarried(true)),
+      ),
+    );
   const manners = (e: { shiftKey: boolean }) => ({ free: e.shiftKey, even: e.shiftKey });
 
   /** What becomes of the box when a handle is where the pointer is. */
@@ -145,6 +160,11 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
     const { document } = session.store.getState();
     if (handle.act === 'move' && toOtherPage(seen)) return;
     const how = howCarried(handle.act === 'scale');
+    if (callout && isCallout) {
+      const moved = asText(measuredMark(carryBox(callout, inUser(seen), how)));
+      session.dispatch(moved && changeTexts([[callout, moved]], LABELS[handle.act]));
+      return;
+    }
     session.dispatch(measured(carryMarks(document, ids, inUser(seen), LABELS[handle.act], how)));
   };
   /** What is let go over another page goes there. */
@@ -205,7 +225,7 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
         // What is scaled looks while it is dragged exactly as it will afterwards, the width of its lines too.
         <Carried
           page={{ width, height }}
-          {...(draft.isScaled && marks.length <= SHOWN_AS_WILL_BE
+          {...((draft.isScaled || isCallout) && marks.length <= SHOWN_AS_WILL_BE
             ? { marks: asWillBe(draft.matrix), matrix: display }
             : { marks, matrix: thenMatrix(display, draft.matrix) })}
         />

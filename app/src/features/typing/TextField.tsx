@@ -1,6 +1,6 @@
 import type { Page } from '@marginalis/core/document';
 import { displayMatrix, displaySize, transform } from '@marginalis/core/geometry';
-import { cornersOfBox, LONGEST_TEXT } from '@marginalis/core/kinds';
+import { cornersOfBox, leaderPoints, LONGEST_TEXT } from '@marginalis/core/kinds';
 import { type LetterStyle, replaced, styleAt, textOfSpans } from '@marginalis/core/type';
 import {
   type CSSProperties,
@@ -165,8 +165,29 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
   const button = (manner: Manner, text: string, label: string) => (
     <ChipButton text={text} label={label} onPress={() => turn(manner)} />
   );
+  const line = leaderPoints(mark)?.map((p) => transform(display, p));
   return (
     <>
+      {line && (
+        <svg
+          aria-hidden
+          viewBox={`0 0 ${size.width} ${size.height}`}
+          style={{
+            position: 'absolute',
+            inset: 0,
+            width: '100%',
+            height: '100%',
+            pointerEvents: 'none',
+          }}
+        >
+          <polyline
+            points={line.map(({ x, y }) => `${x},${y}`).join(' ')}
+            fill="none"
+            stroke={mark.style.colour}
+            strokeWidth={Math.max(0.75, border)}
+          />
+        </svg>
+      )}
       <Area
         ref={field}
         data-control

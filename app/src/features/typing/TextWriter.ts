@@ -1,5 +1,5 @@
 import { marksAt } from '@marginalis/core/editing';
-import { outlineFigure } from '@marginalis/core/figures';
+import { type Figure, outlineFigure } from '@marginalis/core/figures';
 import {
   displayMatrix,
   distance,
@@ -20,7 +20,7 @@ import {
 } from '@/shell';
 import { pageFonts } from '@/stage';
 import { answersOn, knownAnswers } from './answersOn';
-import { textAt, textOnLine } from './beginText';
+import { calloutAt, textAt, textOnLine } from './beginText';
 import { beginTyping, typingHeld } from './typingHeld';
 
 /** A contact that moves no farther is a tap, CSS pixels; a finger is no finer than this. */
@@ -115,7 +115,10 @@ export class TextWriter implements InstrumentWriter {
     const [a, b] = [going.from, going.to].map((p) => transform(display, p));
     const back = invertMatrix(display);
     const corners = [a, { x: b.x, y: a.y }, b, { x: a.x, y: b.y }].map((p) => transform(back, p));
-    const path = outlineFigure({ kind: 'polygon', corners }, LINE / zoom, 'dashed');
+    const guide: Figure = going.instrument.leads
+      ? { kind: 'line', from: going.from, to: going.to }
+      : { kind: 'polygon', corners };
+    const path = outlineFigure(guide, LINE / zoom, 'dashed');
     this.tools.tiles.fill('tip', path, this.tools.matrix(going.hit.index), GUIDE_INK);
   }
 
@@ -129,6 +132,10 @@ export class TextWriter implements InstrumentWriter {
   /** On the line for an answer that is tapped; else where it was tapped, or as wide as it was dragged. */
   private begin({ hit, instrument, from, to, moved }: Going): void {
     const { reader } = this;
+    if (instrument.leads) {
+      const callout = calloutAt(reader, hit.index, instrument, from, moved ? to : null);
+      return void beginTyping(reader.session, callout, null);
+    }
     const lines = moved ? [] : knownAnswers(reader, hit.index);
     const onLine = lines && this.lineBox(hit, instrument, lines);
     const mark = onLine ?? textAt(reader, hit.index, instrument, from, moved ? to : null);

@@ -1,5 +1,6 @@
 import { answerBox, emptyText } from '@marginalis/core/editing';
 import {
+  add,
   displayMatrix,
   displaySize,
   invertMatrix,
@@ -73,6 +74,44 @@ export function textAt(
 }
 
 const FIRST_TEXT = FIRST_ROLL[10];
+
+/** A callout's box is so wide where the page has room, and stands so far from a place that is only tapped, points. */
+const CALLOUT_WIDTH = 150;
+const AWAY: Vec = { x: 40, y: -30 };
+
+/** An empty callout that points at `to`; its box stands where the drag ended, with the side nearer to that place there. */
+export function calloutAt(
+  { session, stage }: Reader,
+  index: number,
+  instrument: TextInstrument,
+  to: Vec,
+  end: Vec | null,
+): TextMark {
+  const { document } = session.store.getState();
+  const page = stage.pages[index];
+  const display = displayMatrix(page);
+  const back = invertMatrix(display);
+  const a = transform(display, to);
+  const b = end ? transform(display, end) : add(a, AWAY);
+  const { padding, size, leading } = instrument;
+  const { width } = displaySize(page);
+  const isRight = b.x >= a.x;
+  const room = isRight ? width - b.x - EDGE : b.x - EDGE;
+  const wide = Math.max(LEAST, Math.min(CALLOUT_WIDTH, room));
+  const head = {
+    x: Math.max(EDGE, Math.min(isRight ? b.x : b.x - wide, width - EDGE - wide)),
+    y: b.y - padding - (size * leading) / 2,
+  };
+  return emptyText(document, {
+    ...madeBy(),
+    page: document.pages[index].id,
+    instrument,
+    at: transform(back, head),
+    angle: Math.atan2(back[1], back[0]),
+    width: wide - 2 * padding,
+    pointsAt: to,
+  });
+}
 
 /** The instrument that types: the one in hand, or the first of the roll; that of the first roll where this one has none. */
 export function typingInstrument({ session }: Reader): TextInstrument {

@@ -1,7 +1,7 @@
 import { findMark } from '@marginalis/core/document';
 import { asText, type TextMark } from '@marginalis/core/kinds';
 import type { Command, Reader, ReaderFeature } from '@/shell';
-import { OnPage, TextField } from './OnPage';
+import { LeaderGrips, OnPage, TextField } from './OnPage';
 import { TextWriter } from './TextWriter';
 import { beginTyping } from './typingHeld';
 
@@ -46,6 +46,6 @@ export const typingFeature: ReaderFeature = {
   name: 'typing',
   commands,
   OnPage,
-  later: [TextField],
+  later: [TextField, LeaderGrips],
   instruments: [{ kinds: ['text-box'], writer: (reader, tools) => new TextWriter(reader, tools) }],
 };

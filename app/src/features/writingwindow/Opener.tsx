@@ -4,7 +4,7 @@ import { useSettings, useSessionState } from '@/session';
 import { useReader, useShell } from '@/shell';
 import { FootCorner } from '@/stage';
 import { IconAction, WIDE_FROM } from '@/ui';
-import { WINDOW } from './WritingWindow';
+import { WINDOW } from './ids';
 
 /** One tap opens the writing window: on a phone, at the foot of the pages, away from the writing hand. */
 export function Opener() {

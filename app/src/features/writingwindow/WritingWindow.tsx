@@ -8,8 +8,6 @@ import { type Reader, SecondWindow, useReader } from '@/shell';
 import type { StagePlace } from '@/stage';
 import { NextLine } from './NextLine';
 
-export const WINDOW = 'writing-window';
-
 /** CSS pixels a point: letters of 3 mm are as tall as a finger writes them. */
 const ZOOM = 2.4;
 /** What is written last stands so far from the window's corner, points. */

@@ -1,8 +1,12 @@
-import type { ReaderFeature } from '@/shell';
+import { late, type ReaderFeature } from '@/shell';
 import { WIDE_FROM } from '@/ui';
 import { Frame } from './Frame';
 import { Opener } from './Opener';
-import { WINDOW, WritingWindow } from './WritingWindow';
+import { WINDOW } from './ids';
+
+const WritingWindow = late<{ onGone: () => void }>(
+  async () => (await import('./WritingWindow')).WritingWindow,
+);
 
 /** On a phone: a strip beneath the page that magnifies the place one writes at, and goes along with the hand. */
 export const writingWindowFeature: ReaderFeature = {

@@ -2,6 +2,16 @@ import type { Vec } from '../../geometry/index.ts';
 import type { Inside, MarkBase } from '../../marks/index.ts';
 import type { TextBlock } from '../../type/index.ts';
 
+/** The line by which a box points at a place. */
+export interface Leader {
+  /** What it points at, in user space. */
+  readonly to: Vec;
+  /** Where it bends on its way there; straight with null. */
+  readonly bend: Vec | null;
+  /** Length of its arrowhead's barbs, points; none with 0. */
+  readonly head: number;
+}
+
 /** A box of typed text. */
 export interface TextMark extends MarkBase {
   readonly kind: 'text';
@@ -18,6 +28,8 @@ export interface TextMark extends MarkBase {
   readonly background: Inside | null;
   /** Of the text's ink; its width is in points. */
   readonly border: number;
+  /** A callout has one: it points at a place. */
+  readonly leader?: Leader;
 }
 
 /** The mark where it is a text box; null where it is something else. */

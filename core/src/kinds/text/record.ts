@@ -44,6 +44,11 @@ const shape = object({
   padding: finite.min(0).max(MOST_POINTS),
   background: object({ colour: colourShape, opacity: shareShape }).nullable().defined(),
   border: finite.min(0).max(MOST_POINTS),
+  leader: object({
+    to: pointShape,
+    bend: pointShape.nullable().defined(),
+    head: finite.min(0).max(MOST_POINTS),
+  }).default(undefined),
 });
 
 export const toTextRecord = (mark: TextMark): MarkRecord => ({ ...mark });

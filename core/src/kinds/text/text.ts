@@ -15,6 +15,7 @@ import { type Span, textOfSpans } from '../../type/index.ts';
 import { widened } from '../../marks/index.ts';
 import type { Kind } from '../kind.ts';
 import { cornersOfBox, placeOfBox, sizeOfBox } from './box.ts';
+import { leaderLines, leaderPath } from './leader.ts';
 import type { TextMark } from './mark.ts';
 import { fromTextRecord, toTextRecord } from './record.ts';
 
@@ -37,6 +38,8 @@ function draw(mark: TextMark): Drawing {
     const path = outlineFigure({ kind: 'polygon', corners: [...corners] }, border);
     items.push({ is: 'fill', path, paint: { colour: style.colour, opacity } });
   }
+  const line = leaderPath(mark);
+  if (line) items.push({ is: 'fill', path: line, paint: { colour: style.colour, opacity } });
   const within = thenMatrix(moveBy({ x: padding, y: -padding }), placeOfBox(mark));
   const width = sizeOfBox(mark).width - 2 * padding;
   items.push({ is: 'text', block, place: within, width, height, opacity });
@@ -48,7 +51,7 @@ const largest = (spans: readonly Span[]): number =>
 
 const roughBounds = (mark: TextMark) =>
   growBox(
-    boxOfPoints(cornersOfBox(mark)),
+    boxOfPoints([...cornersOfBox(mark), ...leaderLines(mark).flat()]),
     Math.max(mark.border / 2, BEYOND * largest(mark.block.spans)),
   );
 
@@ -76,6 +79,15 @@ const carry: Kind<TextMark>['carry'] = (mark, by, { widthFollows = false }) => {
     height: mark.height * size,
     padding: mark.padding * size,
     border: widthFollows ? mark.border * size : mark.border,
+    ...(mark.leader
+      ? {
+          leader: {
+            to: transform(by, mark.leader.to),
+            bend: mark.leader.bend && transform(by, mark.leader.bend),
+            head: mark.leader.head * size,
+          },
+        }
+      : {}),
     block: {
       ...mark.block,
       width: mark.block.width === null ? null : mark.block.width * wide,
@@ -94,9 +106,12 @@ const turned = (angle: number, m: Matrix): number => {
   return Math.atan2(m[1] * x + m[3] * y, m[0] * x + m[2] * y);
 };
 
+const PLAIN = { name: 'Text', sort: 'text' } as const;
+const CALLOUT = { name: 'Callout', sort: 'callout' } as const;
+
 export const TEXT: Kind<TextMark> = {
   name: 'text',
-  sorts: { text: 'Text' },
+  sorts: { text: 'Text', callout: 'Callouts' },
   toRecord: toTextRecord,
   fromRecord: fromTextRecord,
   plane: () => 'over',
@@ -112,7 +127,10 @@ export const TEXT: Kind<TextMark> = {
     style: { ...mark.style, ...style },
     block: style?.colour ? { ...mark.block, spans: inked(mark, style.colour) } : mark.block,
   }),
-  words: ({ block }) => ({ name: 'Text', text: textOfSpans(block.spans), sort: 'text' }),
+  words: ({ block, leader }) => ({
+    ...(leader ? CALLOUT : PLAIN),
+    text: textOfSpans(block.spans),
+  }),
   annotation: (mark) => ({
     subtype: 'FreeText',
     corners: cornersOfBox(mark),

@@ -1,0 +1,2 @@
+/** The panel of the writing window. */
+export const WINDOW = 'writing-window';
