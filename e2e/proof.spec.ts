@@ -101,7 +101,8 @@ for (const { title, bytes, pages } of DOCUMENTS)
       await screenPicture(page, number);
       await markPage(page, pen, number);
     }
-    await pen.hover([5, 300]);
+    // Beside the instruments: over one of them its name would be seen.
+    await pen.hover([5, 150]);
     await kept(page);
     const after = new Map<number, Picture>();
     for (const number of pages) after.set(number, await screenPicture(page, number));
