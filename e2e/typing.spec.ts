@@ -236,3 +236,27 @@ test('a callout points at a place: its box is moved by itself, its point and its
   await expect(page.getByRole('button', { name: /^Go to Callout/ })).toBeVisible();
   expect(textOf(await copyOf(page))).toContain('Which one?');
 });
+
+test('what the browser puts together letter by letter is kept, also when the text is laid down before it is done', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  await page.keyboard.press('e');
+  await expect(field(page)).toBeFocused();
+  const devtools = await page.context().newCDPSession(page);
+  const compose = (text: string) =>
+    devtools.send('Input.imeSetComposition', {
+      text,
+      selectionStart: text.length,
+      selectionEnd: text.length,
+    });
+  for (const text of ['´', 'é']) await compose(text);
+  await devtools.send('Input.insertText', { text: 'é' });
+  await expect(field(page)).toHaveText('é');
+  for (const text of ['n', 'ni', 'nih']) await compose(text);
+  await page.mouse.click(...(await placeOn(page, 1, 0.9, 0.03)));
+  await expect(field(page)).toBeHidden();
+  await openMarks(page);
+  await expect(page.getByText('énih').first()).toBeVisible();
+});

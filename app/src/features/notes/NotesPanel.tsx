@@ -133,12 +133,17 @@ function useFollowing(
   useEffect(() => {
     if (!list) return undefined;
     let last = -1;
+    const isInSight = ({ about }: ListedNote): boolean => {
+      if (!about) return false;
+      const own = session.store.getState().document.pages[about.page];
+      return stage.isInSight(about.page, signPlace(about, own).at);
+    };
     return stage.subscribe(() => {
-      const at = notes.findIndex(({ about }) => {
-        if (!about) return false;
-        const own = session.store.getState().document.pages[about.page];
-        return stage.isInSight(about.page, signPlace(about, own).at);
-      });
+      const { chosen } = notesHeld.getState();
+      const open = notes.find(({ thread }) => thread.id === chosen);
+      // The one that is read stays where it is, as long as its place is seen.
+      if (open && isInSight(open)) return;
+      const at = notes.findIndex(isInSight);
       if (at < 0 || at === last) return;
       last = at;
       list.current?.scrollToIndex({ index: at, animated: true });

@@ -108,7 +108,9 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
 
   const read = (): void => {
     const element = field.current;
-    if (element && !composes.current) typing.say(saidIn(element), selectionIn(element)?.[1]);
+    if (!element) return;
+    if (composes.current) typing.compose(saidIn(element));
+    else typing.say(saidIn(element), selectionIn(element)?.[1]);
   };
   const turn = (manner: Manner): void => {
     const { spans } = typing.mark.block;

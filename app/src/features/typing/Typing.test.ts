@@ -85,6 +85,17 @@ test('undo takes back a word, after keeping the one that is typed; redo brings i
   expect(textOfSpans(typing.mark.block.spans)).toBe('dry zo');
 });
 
+test('what the browser is putting together is no step, and is kept when the text is laid down', async () => {
+  const { session, typing } = await begun();
+  typing.say('dry ');
+  for (const text of ['dry n', 'dry に', 'dry にほ']) typing.compose(text);
+  expect(said(session)).toBe('dry ');
+  typing.finish();
+  expect(said(session)).toBe('dry にほ');
+  session.undo();
+  expect(said(session)).toBe('dry ');
+});
+
 test('a shortcut becomes its sign in a step of its own', async () => {
   const { session, typing } = await begun();
   typing.say('a -');

@@ -66,12 +66,15 @@ export class Typing {
     return this.store.getState().mark;
   }
 
+  /** The field says this while the browser puts a letter or a word together: no step yet, but not lost when it is laid down. */
+  compose(text: string): void {
+    this.become(retyped(this.mark.block.spans, text), false);
+  }
+
   /** The field says this now; its caret stands after what was typed. */
   say(text: string, caret = text.length): void {
-    const { mark } = this;
-    const before = textOfSpans(mark.block.spans);
-    if (text === before) return;
-    this.become(retyped(mark.block.spans, text), false);
+    const before = textOfSpans(this.mark.block.spans);
+    if (text !== before) this.become(retyped(this.mark.block.spans, text), false);
     // What is put in or taken away in one go, and what ends a word.
     if (Math.abs(text.length - before.length) > 1 || ENDED.test(text.slice(-2))) this.keep();
     else this.keepSoon();

@@ -89,7 +89,9 @@ export async function stepText(reader: Reader, typing: Typing, by: 1 | -1): Prom
   const { stage } = reader;
   typing.finish();
   const first = stage.indexOf(mark.page);
-  const look = { ...typingInstrument(reader), ...lookOfText(mark) };
+  const { family, bold, italic, underline, colour } = lookOfText(mark);
+  // How large letters are follows from each line anew.
+  const look = { ...typingInstrument(reader), family, bold, italic, underline, colour };
   const [head] = cornersOfBox(mark);
   for (let index = first; index >= 0 && index < stage.pages.length; index += by) {
     const { places, lines } = await placesOn(reader, index);
