@@ -26,4 +26,5 @@ export {
   type SymbolGroup,
   type TypedSymbol,
 } from './symbols.ts';
+export { typeable } from './typeable.ts';
 export { type Typesetter, loadTypesetter } from './loadTypesetter.ts';

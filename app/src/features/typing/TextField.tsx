@@ -1,7 +1,7 @@
 import type { Page } from '@marginalis/core/document';
 import { displayMatrix, displaySize, transform } from '@marginalis/core/geometry';
-import { cornersOfBox, leaderPoints, LONGEST_TEXT } from '@marginalis/core/kinds';
-import { type LetterStyle, replaced, styleAt, textOfSpans } from '@marginalis/core/type';
+import { cornersOfBox, leaderPoints } from '@marginalis/core/kinds';
+import { type LetterStyle, styleAt, textOfSpans } from '@marginalis/core/type';
 import {
   type CSSProperties,
   type KeyboardEvent,
@@ -91,17 +91,8 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
       else if (!/^(format|history)/.test(inputType)) return;
       event.preventDefault();
     };
-    const put = (text: string): void => {
-      const { spans } = typing.mark.block;
-      const [from, to] = selectionIn(element) ?? selected.current ?? [0, 0];
-      const room = LONGEST_TEXT - textOfSpans(spans).length + (to - from);
-      const said = cleaned(text).slice(0, Math.max(0, room));
-      if (said.length < cleaned(text).length)
-        typing.session.notices.tell(
-          `A text box holds ${LONGEST_TEXT.toLocaleString('en')} characters: what is beyond has been left out.`,
-        );
-      typing.put(replaced(spans, from, to, said), from + said.length);
-    };
+    const put = (text: string): void =>
+      typing.put(...(selectionIn(element) ?? selected.current ?? ([0, 0] as const)), text);
     element.addEventListener('beforeinput', before);
     return () => element.removeEventListener('beforeinput', before);
   }, [typing]);
@@ -154,7 +145,7 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
     const [from, to] = selected.current ?? [length, length];
     useSettings.getState().noteSign(sign);
     selected.current = [from + sign.length, from + sign.length];
-    typing.put(replaced(spans, from, to, sign), from + sign.length);
+    typing.put(from, to, sign);
     closeSymbols();
   };
   const display = displayMatrix(page);
@@ -266,9 +257,3 @@ function boxIn({ mark, version }: TypedText) {
     ...{ style, width, indent, align, leading },
   };
 }
-
-/** Text as it can be typed: its own line ends, and no control characters. */
-const cleaned = (text: string): string =>
-  text
-    .replace(/\r\n?/g, '\n')
-    .replace(/[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f-\u009f]/g, '');

@@ -1,6 +1,6 @@
 import { findMark, marksOn } from '@marginalis/core/document';
 import { emptyText, removeMarks } from '@marginalis/core/editing';
-import { asText } from '@marginalis/core/kinds';
+import { asText, LONGEST_TEXT } from '@marginalis/core/kinds';
 import { FIRST_ROLL } from '@marginalis/core/marks';
 import { type TextBlock, textOfSpans } from '@marginalis/core/type';
 import { DocumentSession } from '../../session/documentSession';
@@ -94,6 +94,20 @@ test('what the browser is putting together is no step, and is kept when the text
   expect(said(session)).toBe('dry にほ');
   session.undo();
   expect(said(session)).toBe('dry ');
+});
+
+test('no more is kept than a box holds, and nothing that cannot be seen: it could not be read again', async () => {
+  const { session, typing } = await begun();
+  const told = jest.spyOn(session.notices, 'tell');
+  typing.say('dry\u0007 ');
+  expect(said(session)).toBe('dry ');
+  const { version } = typing.store.getState();
+  typing.say(`dry ${'x'.repeat(LONGEST_TEXT)}`);
+  expect(said(session)).toHaveLength(LONGEST_TEXT);
+  expect(typing.store.getState().version).toBeGreaterThan(version);
+  typing.put(0, 4, 'wet\r\nand more');
+  expect(said(session)).toMatch(/^wet\nx/);
+  expect(told).toHaveBeenCalledTimes(2);
 });
 
 test('a shortcut becomes its sign in a step of its own', async () => {

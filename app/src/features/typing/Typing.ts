@@ -1,4 +1,4 @@
-import { asText, type TextMark } from '@marginalis/core/kinds';
+import { asText, LONGEST_TEXT, type TextMark } from '@marginalis/core/kinds';
 import { findMark, markChange } from '@marginalis/core/document';
 import { keepText } from '@marginalis/core/editing';
 import {
@@ -10,6 +10,7 @@ import {
   shortcutBefore,
   type Span,
   textOfSpans,
+  typeable,
 } from '@marginalis/core/type';
 import { createStore } from 'zustand/vanilla';
 import type { DocumentSession } from '@/session';
@@ -68,13 +69,16 @@ export class Typing {
 
   /** The field says this while the browser puts a letter or a word together: no step yet, but not lost when it is laid down. */
   compose(text: string): void {
-    this.become(retyped(this.mark.block.spans, text), false);
+    this.become(retyped(this.mark.block.spans, this.fitting(text)), false);
   }
 
   /** The field says this now; its caret stands after what was typed. */
-  say(text: string, caret = text.length): void {
+  say(shown: string, caret = shown.length): void {
     const before = textOfSpans(this.mark.block.spans);
-    if (text !== before) this.become(retyped(this.mark.block.spans, text), false);
+    const text = this.fitting(shown);
+    // What cannot be kept goes from the field too.
+    if (text !== shown) this.become(retyped(this.mark.block.spans, text), true);
+    else if (text !== before) this.become(retyped(this.mark.block.spans, text), false);
     // What is put in or taken away in one go, and what ends a word.
     if (Math.abs(text.length - before.length) > 1 || ENDED.test(text.slice(-2))) this.keep();
     else this.keepSoon();
@@ -83,8 +87,9 @@ export class Typing {
     // The letters are a step of their own: undo gives them back.
     this.keep();
     const { from, to, sign } = found;
-    const { spans } = this.mark.block;
-    this.put(replaced(spans, from, to, sign), caret - (to - from) + sign.length);
+    const after = caret - (to - from) + sign.length;
+    this.become(replaced(this.mark.block.spans, from, to, sign), true, after);
+    this.keep();
   }
 
   /** While nothing is typed it can stand elsewhere. */
@@ -94,10 +99,23 @@ export class Typing {
     this.store.setState({ mark: { ...elsewhere, id: mark.id }, version: version + 1 });
   }
 
-  /** Puts text in a place of it, as it is pasted, or a new line. */
-  put(spans: readonly Span[], caret: number): void {
-    this.become(spans, true, caret);
+  /** Puts text in place of a part of it: what is pasted, a new line, a sign. */
+  put(from: number, to: number, text: string): void {
+    const { spans } = this.mark.block;
+    const rest = textOfSpans(spans).length - (to - from);
+    const put = this.fitting(text, LONGEST_TEXT - rest);
+    this.become(replaced(spans, from, to, put), true, from + put.length);
     this.keep();
+  }
+
+  /** Text as a box can have it; what is beyond its most is told. */
+  private fitting(text: string, most = LONGEST_TEXT): string {
+    const said = typeable(text);
+    if (said.length <= most) return said;
+    this.session.notices.tell(
+      `A text box holds ${LONGEST_TEXT.toLocaleString('en')} characters: what is beyond has been left out.`,
+    );
+    return said.slice(0, Math.max(0, most));
   }
 
   /** Gives letters another look. */
