@@ -1,4 +1,4 @@
-import { type Matrix, PathBuilder, thenMatrix, transform } from '../geometry/index.ts';
+import { type Matrix, polygonPath, thenMatrix, transform } from '../geometry/index.ts';
 import type { SetRun, SetText, TextBlock } from '../type/index.ts';
 import type { Drawing, Fill, Glyphs, Item, Text } from './drawing.ts';
 
@@ -57,15 +57,12 @@ function glyphsOf({ block, place, opacity }: Text, set: SetText): Drawing {
 function lineUnder({ place, size, width }: SetRun, text: Matrix, paint: Fill['paint']): Fill {
   const to = thenMatrix(place, text);
   const [high, low] = [-UNDER * size, -(UNDER + THICK) * size];
-  const path = new PathBuilder();
-  [
+  const corners = [
     { x: 0, y: high },
     { x: 0, y: low },
     { x: width, y: low },
     { x: width, y: high },
-  ]
-    .map((corner) => transform(to, corner))
-    .forEach(({ x, y }, k) => (k === 0 ? path.moveTo(x, y) : path.lineTo(x, y)));
-  path.closePath();
-  return { is: 'fill', path: path.build(), paint };
+  ];
+  const path = polygonPath(corners.map((corner) => transform(to, corner)));
+  return { is: 'fill', path, paint };
 }

@@ -25,7 +25,7 @@ export interface NewText {
 }
 
 /** How letters of an instrument look. */
-export const lettersOf = ({
+const lettersOf = ({
   family,
   size,
   bold,
@@ -74,7 +74,7 @@ export function emptyText(state: DocState, text: NewText): TextMark {
 }
 
 /** A text box says nothing that could be seen. */
-export const isEmptyText = ({ block }: TextMark): boolean => textOfSpans(block.spans).trim() === '';
+const isEmptyText = ({ block }: TextMark): boolean => textOfSpans(block.spans).trim() === '';
 
 /**
  * Makes a text box of what has been typed: a new one where there was none, none where it says nothing any more. Null when nothing has changed.

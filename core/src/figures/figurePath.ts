@@ -7,7 +7,7 @@ import {
   lerp,
   normalise,
   type Path,
-  PathBuilder,
+  polygonPath,
   rotate,
   scale,
   subtract,
@@ -103,12 +103,8 @@ export function outlineParts(
 /** The inside of a closed figure; null for an open one. */
 export function insideOf(figure: Figure): Path | null {
   if (!isClosedFigure(figure)) return null;
-  const [[start, ...others]] = figureLines(figure);
-  const path = new PathBuilder();
-  path.moveTo(start.x, start.y);
-  for (const p of others.slice(0, -1)) path.lineTo(p.x, p.y);
-  path.closePath();
-  return path.build();
+  const [corners] = figureLines(figure);
+  return polygonPath(corners.slice(0, -1));
 }
 
 /** Whether a figure has an inside that can be filled. */

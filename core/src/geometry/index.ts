@@ -46,6 +46,7 @@ export {
   VERB,
   VERB_COORDS,
   PathBuilder,
+  polygonPath,
   drawPathInto,
   mapPath,
   pathBounds,

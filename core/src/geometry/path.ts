@@ -111,3 +111,11 @@ export function joinPaths(paths: readonly Path[]): Path {
   }
   return { verbs, coords };
 }
+
+/** A closed polygon as a path; empty without corners. */
+export function polygonPath(corners: readonly Vec[]): Path {
+  const path = new PathBuilder();
+  corners.forEach(({ x, y }, k) => (k === 0 ? path.moveTo(x, y) : path.lineTo(x, y)));
+  if (corners.length > 0) path.closePath();
+  return path.build();
+}

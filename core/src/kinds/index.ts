@@ -36,10 +36,9 @@ export {
   cornersOfBox,
   type Leader,
   leaderPoints,
-  LETTER_SIZES,
+  leaderWidth,
   LONGEST_TEXT,
   placeOfBox,
-  sizeOfBox,
   type TextMark,
 } from './text/index.ts';
 export { asFigure, FIGURE_NAMES, type FigureMark } from './figure/index.ts';

@@ -11,6 +11,6 @@ export const setBlock = (
   setSpans(
     spans.map(({ text, style }) => ({ text, face: faceOfStyle(style), size: style.size })),
     { align, leading, indent },
-    width ?? Infinity,
+    width,
     fonts,
   );

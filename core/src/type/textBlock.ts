@@ -25,8 +25,8 @@ export type Alignment = (typeof ALIGNMENTS)[number];
 /** Text as a person means it: what of it stands on which line follows from the faces. */
 export interface TextBlock {
   readonly spans: readonly Span[];
-  /** Lines are no wider, points; null where only a new paragraph begins a line. */
-  readonly width: number | null;
+  /** Lines are no wider, points. */
+  readonly width: number;
   readonly align: Alignment;
   /** So far in the first line begins, points. */
   readonly indent?: number;

@@ -1,6 +1,6 @@
 import type { Page } from '@marginalis/core/document';
 import { displayMatrix, displaySize, transform } from '@marginalis/core/geometry';
-import { cornersOfBox, leaderPoints } from '@marginalis/core/kinds';
+import { cornersOfBox, leaderPoints, leaderWidth } from '@marginalis/core/kinds';
 import { type LetterStyle, styleAt, textOfSpans } from '@marginalis/core/type';
 import {
   type CSSProperties,
@@ -153,7 +153,7 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
   const angle = Math.atan2(along.y - corner.y, along.x - corner.x);
   const size = displaySize(page);
   const { block, padding, background, border } = mark;
-  const width = block.width === null ? 'max-content' : onPage(block.width + 2 * padding);
+  const width = onPage(block.width + 2 * padding);
   const around = { '--point': `${zoom}px` } as CSSProperties;
   const button = (manner: Manner, text: string, label: string) => (
     <ChipButton text={text} label={label} onPress={() => turn(manner)} />
@@ -177,7 +177,7 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
             points={line.map(({ x, y }) => `${x},${y}`).join(' ')}
             fill="none"
             stroke={mark.style.colour}
-            strokeWidth={Math.max(0.75, border)}
+            strokeWidth={leaderWidth(mark)}
           />
         </svg>
       )}

@@ -8,9 +8,6 @@ import {
 } from '../../geometry/index.ts';
 import type { TextMark } from './mark.ts';
 
-/** A box without lines of a width of its own is at least so wide, of its letters' size: something is to be seen and touched. */
-const LEAST = 1;
-
 /** From the box's own space (origin at its upper left corner, y up) to user space. */
 export const placeOfBox = ({ at, angle }: Pick<TextMark, 'at' | 'angle'>): Matrix =>
   thenMatrix(turnAbout(angle, { x: 0, y: 0 }), moveBy(at));
@@ -20,8 +17,7 @@ export function sizeOfBox({ block, height, padding }: TextMark): {
   readonly width: number;
   readonly height: number;
 } {
-  const width = block.width ?? LEAST * block.spans[0].style.size;
-  return { width: width + 2 * padding, height: height + 2 * padding };
+  return { width: block.width + 2 * padding, height: height + 2 * padding };
 }
 
 /** Its corners in user space: upper left, upper right, lower right, lower left, as it is read. */

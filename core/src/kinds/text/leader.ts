@@ -3,6 +3,9 @@ import { invertMatrix, type Path, transform, type Vec } from '../../geometry/ind
 import { placeOfBox, sizeOfBox } from './box.ts';
 import type { TextMark } from './mark.ts';
 
+/** Points. */
+const HAIRLINE = 0.75;
+
 /**
  * The points of a callout's line, from the side of its box to the place it points at; null where that lies in the box, or there is none. It begins in the middle
  * of the side that looks towards where it goes first, so that it never crosses its own box.
@@ -37,10 +40,13 @@ const figureOf = (mark: TextMark): Figure | null => {
   return points && { kind: 'polyline', corners: [...points], head: mark.leader?.head ?? 0 };
 };
 
-/** The line with its arrowhead, as it is filled; as thick as the border, or a hairline where there is none. */
+/** How thick a callout's line is: as the border, or a hairline where that is none, points. */
+export const leaderWidth = ({ border }: TextMark): number => Math.max(HAIRLINE, border);
+
+/** The line with its arrowhead, as it is filled. */
 export function leaderPath(mark: TextMark): Path | null {
   const figure = figureOf(mark);
-  return figure && outlineFigure(figure, Math.max(LEAST, mark.border));
+  return figure && outlineFigure(figure, leaderWidth(mark));
 }
 
 /** All lines of it, barbs too: where it is met. */
@@ -48,6 +54,3 @@ export const leaderLines = (mark: TextMark): readonly (readonly Vec[])[] => {
   const figure = figureOf(mark);
   return figure ? figureLines(figure) : [];
 };
-
-/** Points. */
-const LEAST = 0.75;

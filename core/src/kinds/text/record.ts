@@ -7,8 +7,6 @@ import type { TextMark } from './mark.ts';
 /** Units of text that a box may have, and stretches of one look in it. */
 export const LONGEST_TEXT = 100_000;
 const MOST_SPANS = 10_000;
-/** Letters are no smaller and no larger than this, points. */
-export const LETTER_SIZES = { least: 2, most: 400 } as const;
 const MOST_POINTS = 100_000;
 
 const span = object({
@@ -32,7 +30,7 @@ const shape = object({
   angle: finite,
   block: object({
     spans: array(span).strict().required().min(1).max(MOST_SPANS),
-    width: number().strict().min(0).max(MOST_POINTS).nullable().defined(),
+    width: finite.min(0).max(MOST_POINTS),
     align: string()
       .strict()
       .oneOf([...ALIGNMENTS])

@@ -7,14 +7,14 @@ import {
   mapSize,
   type Matrix,
   moveBy,
-  PathBuilder,
+  polygonPath,
   thenMatrix,
   transform,
 } from '../../geometry/index.ts';
 import { type Span, textOfSpans } from '../../type/index.ts';
 import { widened } from '../../marks/index.ts';
 import type { Kind } from '../kind.ts';
-import { cornersOfBox, placeOfBox, sizeOfBox } from './box.ts';
+import { cornersOfBox, placeOfBox } from './box.ts';
 import { leaderLines, leaderPath } from './leader.ts';
 import type { TextMark } from './mark.ts';
 import { fromTextRecord, toTextRecord } from './record.ts';
@@ -28,11 +28,8 @@ function draw(mark: TextMark): Drawing {
   const corners = cornersOfBox(mark);
   const items: Item[] = [];
   if (background) {
-    const path = new PathBuilder();
-    corners.forEach(({ x, y }, k) => (k === 0 ? path.moveTo(x, y) : path.lineTo(x, y)));
-    path.closePath();
     const paint = { colour: background.colour, opacity: background.opacity * opacity };
-    items.push({ is: 'fill', path: path.build(), paint });
+    items.push({ is: 'fill', path: polygonPath(corners), paint });
   }
   if (border > 0) {
     const path = outlineFigure({ kind: 'polygon', corners: [...corners] }, border);
@@ -41,8 +38,7 @@ function draw(mark: TextMark): Drawing {
   const line = leaderPath(mark);
   if (line) items.push({ is: 'fill', path: line, paint: { colour: style.colour, opacity } });
   const within = thenMatrix(moveBy({ x: padding, y: -padding }), placeOfBox(mark));
-  const width = sizeOfBox(mark).width - 2 * padding;
-  items.push({ is: 'text', block, place: within, width, height, opacity });
+  items.push({ is: 'text', block, place: within, width: block.width, height, opacity });
   return items;
 }
 
@@ -90,7 +86,7 @@ const carry: Kind<TextMark>['carry'] = (mark, by, { widthFollows = false }) => {
       : {}),
     block: {
       ...mark.block,
-      width: mark.block.width === null ? null : mark.block.width * wide,
+      width: mark.block.width * wide,
       ...(mark.block.indent ? { indent: mark.block.indent * size } : {}),
       spans: mark.block.spans.map(({ text, style }) => ({
         text,

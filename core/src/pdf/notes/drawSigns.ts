@@ -5,7 +5,7 @@ import {
   invertMatrix,
   type Matrix,
   type PageBox,
-  PathBuilder,
+  polygonPath,
   thenMatrix,
   transform,
 } from '../../geometry/index.ts';
@@ -51,17 +51,12 @@ function signAt(
   const wide = Math.max(HEIGHT, text.width + 2 * PAD);
   const left = side === 'left' ? x : side === 'right' ? x - wide : x - wide / 2;
   const top = y - HEIGHT / 2;
-  const ground = new PathBuilder();
   const corners = [
     [left, top],
     [left + wide, top],
     [left + wide, top + HEIGHT],
     [left, top + HEIGHT],
   ].map(([cx, cy]) => transform(back, { x: cx, y: cy }));
-  corners.forEach((corner, k) =>
-    k === 0 ? ground.moveTo(corner.x, corner.y) : ground.lineTo(corner.x, corner.y),
-  );
-  ground.closePath();
   // Set text has y up from its head; as the page is seen y is down.
   const hang: Matrix = [
     1,
@@ -72,7 +67,7 @@ function signAt(
     top + (HEIGHT - text.height) / 2,
   ];
   return [
-    { is: 'fill', path: ground.build(), paint: { colour: SIGN_COLOUR, opacity: 1 } },
+    { is: 'fill', path: polygonPath(corners), paint: { colour: SIGN_COLOUR, opacity: 1 } },
     ...placeText(text, thenMatrix(hang, back)).map(
       (run) => ({ is: 'glyphs', run, paint: { colour: '#ffffff', opacity: 1 } }) as const,
     ),
