@@ -1,5 +1,6 @@
 import { plainPage } from '../geometry/index.ts';
-import { type AnswerLine, answerLineAt, answerLines, linesAfter } from './answerLines.ts';
+import { type AnswerLine, answerLines } from './answerLines.ts';
+import { answerLineAt, linesAfter } from './meantLine.ts';
 import type { Print } from './print.ts';
 import { EMPTY_PRINT } from './print.ts';
 

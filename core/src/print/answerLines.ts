@@ -6,6 +6,7 @@ import {
   transform,
   transformBox,
 } from '../geometry/index.ts';
+import { answerGaps } from './answerGaps.ts';
 import type { DrawnShapes } from './drawnShapes.ts';
 import type { Print } from './print.ts';
 
@@ -20,7 +21,7 @@ export interface AnswerLine {
 }
 
 /** A rule as the page is seen. */
-interface Rule {
+export interface Rule {
   readonly from: number;
   readonly to: number;
   readonly y: number;
@@ -39,15 +40,10 @@ const MOST_ROOM = 60;
 const COVERED = 0.5;
 /** Words reach into a line's room when they lie over so much of it, points: a label beside it does not. */
 const OVER = 3;
-/** Words whose feet are no farther apart stand on one line, points. */
-const SAME_LINE = 4;
 /** Words whose foot is no farther above a line stand on it, points. */
 const ON_IT = 4;
-/** Dots in a row, underscores in a row, and spaces between brackets that leave room for an answer. */
-const LEADERS = /_{3,}|(?:\.\s?){5,}|(?:…\s?){2,}|[([][\s\u00a0]{3,}[)\]]/gu;
-/** After dots the number of a page stands at the end of a line of contents, in figures or as the Romans wrote them. */
-const PAGE_NUMBER = /^(?:\p{N}+|[ivxlc]+)$/iu;
-
+/** Letters that reach beneath a rule reach no farther, points. */
+const THROUGH = 5;
 /**
  * The lines of a page that are meant for answers, from the top down, those of one height from left to right: rules with room above them, rows of dots or
  * underscores, gaps between brackets. Rules under words, around cells and under running titles are none.
@@ -63,7 +59,7 @@ export function answerLines(shapes: DrawnShapes, print: Print, page: PageBox): A
   const rules = level
     .filter((rule) => !isSeparator(rule, words) && !isFrame(rule, upright))
     .flatMap((rule) => freeOf(rule, printed) ?? []);
-  const lines = [...rules, ...gapsIn(print, page)]
+  const lines = [...rules, ...answerGaps(print, page)]
     .map((line) => ({ ...line, room: roomAbove(line, level, printed) }))
     .filter(({ room }) => room >= LEAST_ROOM);
   return lines.sort((a, b) => (Math.abs(a.y - b.y) < SAME_HEIGHT ? a.from - b.from : a.y - b.y));
@@ -103,9 +99,9 @@ const standingOn = (rule: Rule, words: readonly Box[]): Box[] =>
   words.filter(
     (word) =>
       shared(rule, word) > 0 &&
-      word.maxY > rule.y - 4 &&
-      word.minY < rule.y - 2 &&
-      word.maxY < rule.y + 5,
+      word.maxY > rule.y - ON_IT &&
+      word.maxY < rule.y + THROUGH &&
+      word.minY < rule.y - 2,
   );
 
 /** What of a rule is free for an answer: it begins after the label that stands on it. Null where words stand on most of it: it underlines them. */
@@ -154,73 +150,4 @@ function roomAbove(line: Rule, rules: readonly Rule[], words: readonly Box[]): n
     room = Math.min(room, away);
   }
   return room;
-}
-
-/** Rows of dots or underscores, and what is between brackets. */
-function gapsIn({ text, boxes, words }: Print, page: PageBox): Rule[] {
-  const display = displayMatrix(page);
-  /** The first word after a row of dots, at its height, is the number of a page: wherever in the text it stands. */
-  const leadsToPage = (dots: Box): boolean => {
-    let next: { readonly minX: number; readonly said: string } | null = null;
-    for (const word of words) {
-      const { minX, maxY } = transformBox(display, word.box);
-      if (Math.abs(maxY - dots.maxY) > SAME_LINE || minX < dots.maxX - 1) continue;
-      if (!next || minX < next.minX) next = { minX, said: text.slice(word.from, word.to) };
-    }
-    return next !== null && PAGE_NUMBER.test(next.said);
-  };
-  const boxOf = (at: number): Box => {
-    const [minX, minY, maxX, maxY] = boxes.subarray(4 * at, 4 * at + 4);
-    return transformBox(display, box(minX, minY, maxX, maxY));
-  };
-  const gaps: Rule[] = [];
-  for (const match of text.matchAll(LEADERS)) {
-    const [said] = match;
-    const isBracket = /^[([]/.test(said);
-    const first = boxOf(match.index);
-    const last = boxOf(match.index + said.trimEnd().length - 1);
-    // A row that goes on in the next line of the print is not one.
-    if (Math.abs(first.maxY - last.maxY) > 2) continue;
-    if (/^[.…]/.test(said) && leadsToPage(last)) continue;
-    const [from, to] = isBracket ? [first.maxX, last.minX] : [first.minX, last.maxX];
-    if (to - from >= (isBracket ? 6 : SHORTEST / 2)) gaps.push({ from, to, y: first.maxY });
-  }
-  return gaps;
-}
-
-/** The line that is meant by a place: on it, or in its room; null where none is. */
-export function answerLineAt(
-  lines: readonly AnswerLine[],
-  { x, y }: { readonly x: number; readonly y: number },
-  reach: number,
-): AnswerLine | null {
-  let best: AnswerLine | null = null;
-  let nearest = Infinity;
-  for (const line of lines) {
-    if (x < line.from - reach || x > line.to + reach) continue;
-    if (y > line.y + reach || y < line.y - Math.min(line.room, 24)) continue;
-    const away = Math.abs(line.y - y);
-    if (away < nearest) [best, nearest] = [line, away];
-  }
-  return best;
-}
-
-/** Lines that stand at one distance below each other are one answer's: this one and those that follow it, from the top down. */
-export function linesAfter(lines: readonly AnswerLine[], first: AnswerLine): AnswerLine[] {
-  const run = [first];
-  let pitch = 0;
-  for (;;) {
-    const last = run[run.length - 1];
-    const next = lines.find(
-      (line) =>
-        line.y > last.y + LEAST_ROOM &&
-        Math.min(line.to, last.to) - Math.max(line.from, last.from) > (last.to - last.from) / 2,
-    );
-    if (!next) return run;
-    const step = next.y - last.y;
-    // Something printed between the two, or another distance: another answer.
-    if (Math.abs(step - next.room) > 1 || (pitch > 0 && Math.abs(step - pitch) > 1)) return run;
-    pitch = step;
-    run.push(next);
-  }
 }

@@ -19,7 +19,8 @@ export {
   NO_SHAPES,
   type OnRule,
 } from './drawnShapes.ts';
-export { type AnswerLine, answerLineAt, answerLines, linesAfter } from './answerLines.ts';
+export { type AnswerLine, answerLines } from './answerLines.ts';
+export { answerLineAt, linesAfter } from './meantLine.ts';
 export { alongLine, type AlongLine } from './alongLine.ts';
 export {
   type Quad,

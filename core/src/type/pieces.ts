@@ -27,12 +27,13 @@ export interface Piece {
   readonly shaped: Shaped;
 }
 
-/** A letter or sign with its marks and joiners, and the face it stands in. */
-interface Cluster {
+/** What of a word stands in one face. */
+interface Stretch {
   readonly text: string;
   readonly face: FaceName;
 }
 
+/** A letter or sign with its marks and joiners. */
 const CLUSTER = /\P{M}[\p{M}\u200d]*|\p{M}+/gsu;
 const SPACE = /^\s/u;
 /** Longer words are shaped in parts: nobody writes any, and what is pasted may be one. */
@@ -85,7 +86,7 @@ export class Cutter {
   }
 
   /** A word in stretches of one face. */
-  private inOneFace(word: string, wanted: FaceName, before: FaceName | undefined): Cluster[] {
+  private inOneFace(word: string, wanted: FaceName, before: FaceName | undefined): Stretch[] {
     if (this.isPlain(word, wanted, before)) return [{ text: word, face: wanted }];
     const parts: { text: string; face: FaceName }[] = [];
     for (const [cluster] of word.matchAll(CLUSTER)) {

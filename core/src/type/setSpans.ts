@@ -2,8 +2,10 @@ import { moveBy, thenMatrix } from '../geometry/index.ts';
 import { levelsOf, reordered } from './bidi.ts';
 import type { Fonts } from './face.ts';
 import type { GlyphRun, PlacedGlyph } from './glyphRun.ts';
-import { endsOfLines, type LineEnds, NEW_LINE } from './lineEnds.ts';
-import { Cutter, firstLetter, type LetteredSpan, type Piece, splitPiece } from './pieces.ts';
+import { endsOfLines } from './lineEnds.ts';
+import { LineHeights } from './lineHeights.ts';
+import { Cutter, type LetteredSpan, type Piece } from './pieces.ts';
+import { type Row, rowsOf } from './rows.ts';
 import type { Alignment } from './textBlock.ts';
 
 /** How the lines of a text stand. */
@@ -45,16 +47,6 @@ export interface SetText {
 
 /** On the grid that copies are written on. */
 const onGrid = (x: number): number => Math.round(x * 100) / 100;
-/** Sums of widths are no better than this, points. */
-const CLOSE = 1e-6;
-
-/** What stands on one line: its pieces without the spaces at its end, and the units of the text from the first to the last of them. */
-interface Row {
-  readonly pieces: readonly Piece[];
-  readonly from: number;
-  readonly to: number;
-}
-
 /**
  * Sets spans of text in lines no wider than `width` points (one line a paragraph where that is infinite): right to left where
  * the script is, kerned, with ligatures. Lines end where UAX #14 lets them; a word that is wider than a line is cut.
@@ -76,29 +68,27 @@ export function setSpans(
     at += span.text.length;
   });
   const rows = rowsOf(pieces, text, { width, indent }, ends);
-  const lines: { line: SetLine; from: number }[] = [];
+  const lines: SetLine[] = [];
   let top = 0;
   let widest = 0;
-  const heights = new Heights(spans, leading, fonts);
+  const heights = new LineHeights(spans, leading, fonts);
   for (const row of rows) {
     const { above, below } = heights.of(row, text.length);
     const set = runsOf(row, text);
-    lines.push({ line: { ...set, ...endsOf(row), baseline: onGrid(top + above) }, from: row.from });
+    lines.push({ ...set, from: row.from, to: row.to, baseline: onGrid(top + above) });
     top += above + below;
     widest = Math.max(widest, set.width);
   }
   const room = Number.isFinite(width) ? width : widest;
   return {
-    lines: lines.map(({ line, from }, k) =>
-      placed(line, align, levels.ofParagraph(from) % 2 === 0, room, k === 0 ? indent : 0),
+    lines: lines.map((line, k) =>
+      placed(line, align, levels.ofParagraph(line.from) % 2 === 0, room, k === 0 ? indent : 0),
     ),
     width: widest,
     height: top,
     missing: [...cutter.missing],
   };
 }
-
-const endsOf = ({ from, to }: Row): Pick<SetLine, 'from' | 'to'> => ({ from, to });
 
 /** A line moved to its side and its height. */
 function placed(
@@ -113,96 +103,6 @@ function placed(
   const x = (align === 'centre' ? free / 2 : isLeft ? 0 : free) + (fromLeft ? indent : 0);
   const by = moveBy({ x: onGrid(x), y: -line.baseline });
   return { ...line, runs: line.runs.map((run) => ({ ...run, place: thenMatrix(run.place, by) })) };
-}
-
-/** Fills line after line. */
-function rowsOf(
-  all: readonly Piece[],
-  text: string,
-  { width, indent }: { readonly width: number; readonly indent: number },
-  ends: LineEnds,
-): Row[] {
-  const rows: Row[] = [];
-  /** What comes next stands at the end. */
-  const coming = [...all].reverse();
-  let row: Piece[] = [];
-  /** Of the row, from where the next line could begin; its width. */
-  let breakAt = 0;
-  let filled = indent;
-  let from = 0;
-  const close = (end: number): void => {
-    rows.push(trimmed(row, from));
-    from = end;
-    row = [];
-    breakAt = filled = 0;
-  };
-  for (let piece = coming.pop(); piece; piece = coming.pop()) {
-    if (!piece.isSpace && filled + piece.width > width + CLOSE) {
-      if (breakAt > 0) {
-        const next = row.splice(breakAt);
-        coming.push(piece, ...next.reverse());
-        close(next.at(-1)?.from ?? piece.from);
-        continue;
-      }
-      if (row.length === 0 && filled > 0) {
-        coming.push(piece);
-        close(piece.from);
-        continue;
-      }
-      let [fits, rest] = splitPiece(piece, text, width - filled + CLOSE);
-      if (!fits && row.length === 0) [fits, rest] = firstLetter(piece, text);
-      if (rest) coming.push(rest);
-      if (fits) row.push(fits);
-      if (rest) close(rest.from);
-      else if (fits) filled += fits.width;
-      continue;
-    }
-    row.push(piece);
-    filled += piece.width;
-    if (ends.must(piece.to)) close(piece.to);
-    else if (ends.may(piece.to)) breakAt = row.length;
-  }
-  if (row.length > 0 || text === '' || NEW_LINE.test(text[text.length - 1])) close(text.length);
-  return rows;
-}
-
-function trimmed(row: readonly Piece[], from: number): Row {
-  let end = row.length;
-  while (end > 0 && row[end - 1].isSpace) end--;
-  const pieces = row.slice(0, end);
-  return { pieces, from, to: pieces.at(-1)?.to ?? from };
-}
-
-/** How much a line takes above and below its baseline, as each of its sizes wants it. */
-class Heights {
-  private readonly bySpan: readonly { above: number; below: number }[];
-  private readonly ends: readonly number[];
-
-  constructor(spans: readonly LetteredSpan[], leading: number, fonts: Fonts) {
-    let end = 0;
-    this.ends = spans.map(({ text }) => (end += text.length));
-    this.bySpan = spans.map(({ face, size }) => {
-      const { ascent = 0.95, descent = 0.25 } = fonts.face(face) ?? {};
-      const extra = (leading - ascent - descent) / 2;
-      return { above: size * (ascent + extra), below: size * (descent + extra) };
-    });
-  }
-
-  of({ pieces, from }: Row, length: number): { above: number; below: number } {
-    let [above, below] = [-Infinity, -Infinity];
-    const take = (span: number): void => {
-      above = Math.max(above, this.bySpan[span].above);
-      below = Math.max(below, this.bySpan[span].below);
-    };
-    let last = -1;
-    for (const { span } of pieces) if (span !== last) take((last = span));
-    // An empty line is as high as what would be typed there.
-    if (last < 0) {
-      const here = this.ends.findIndex((end) => end > Math.min(from, length - 1));
-      take(here < 0 ? this.ends.length - 1 : here);
-    }
-    return { above, below };
-  }
 }
 
 /** The runs of a line from left to right, at height 0. */
