@@ -43,37 +43,50 @@ export function textOnLine(
   return emptyText(document, { ...madeBy(), page: document.pages[index].id, ...box });
 }
 
-/** An empty box, upright as the page is seen: its first line at the height of `from`, or as wide as it was dragged. Places are in user space. */
-export function textAt(
+/** The head of a box whose first line is at a height of the page as it is seen. */
+const headFor = (y: number, { padding, size, leading }: TextInstrument): number =>
+  y - padding - (size * leading) / 2;
+
+/** An empty box, upright as the page is seen; `head` and `wide` are of the whole box, points from the page's upper left corner as it is seen. */
+function uprightBox(
   { session, stage }: Reader,
+  index: number,
+  instrument: TextInstrument,
+  box: { readonly head: Vec; readonly wide: number; readonly pointsAt?: Vec },
+): TextMark {
+  const { document } = session.store.getState();
+  const back = invertMatrix(displayMatrix(stage.pages[index]));
+  return emptyText(document, {
+    ...madeBy(),
+    page: document.pages[index].id,
+    instrument,
+    at: transform(back, box.head),
+    angle: Math.atan2(back[1], back[0]),
+    width: Math.max(LEAST, box.wide) - 2 * instrument.padding,
+    ...(box.pointsAt ? { pointsAt: box.pointsAt } : {}),
+  });
+}
+
+/** An empty box: its first line at the height of `from`, or as wide as it was dragged. Places are in user space. */
+export function textAt(
+  reader: Reader,
   index: number,
   instrument: TextInstrument,
   from: Vec,
   to: Vec | null,
 ): TextMark {
-  const { document } = session.store.getState();
-  const page = stage.pages[index];
+  const page = reader.stage.pages[index];
   const display = displayMatrix(page);
-  const back = invertMatrix(display);
   const a = transform(display, from);
-  const b = to && transform(display, to);
-  const { padding, size, leading } = instrument;
-  const head = b
-    ? { x: Math.min(a.x, b.x), y: Math.min(a.y, b.y) }
-    : { x: a.x - padding, y: a.y - padding - (size * leading) / 2 };
-  const room = displaySize(page).width - head.x - EDGE;
-  const wide = b ? Math.abs(b.x - a.x) : Math.min(WIDTH, room);
-  return emptyText(document, {
-    ...madeBy(),
-    page: document.pages[index].id,
-    instrument,
-    at: transform(back, head),
-    angle: Math.atan2(back[1], back[0]),
-    width: Math.max(LEAST, wide) - 2 * padding,
-  });
+  if (to) {
+    const b = transform(display, to);
+    const head = { x: Math.min(a.x, b.x), y: Math.min(a.y, b.y) };
+    return uprightBox(reader, index, instrument, { head, wide: Math.abs(b.x - a.x) });
+  }
+  const head = { x: a.x - instrument.padding, y: headFor(a.y, instrument) };
+  const wide = Math.min(WIDTH, displaySize(page).width - head.x - EDGE);
+  return uprightBox(reader, index, instrument, { head, wide });
 }
-
-const FIRST_TEXT = FIRST_ROLL[10];
 
 /** A callout's box is so wide where the page has room, and stands so far from a place that is only tapped, points. */
 const CALLOUT_WIDTH = 150;
@@ -81,37 +94,25 @@ const AWAY: Vec = { x: 40, y: -30 };
 
 /** An empty callout that points at `to`; its box stands where the drag ended, with the side nearer to that place there. */
 export function calloutAt(
-  { session, stage }: Reader,
+  reader: Reader,
   index: number,
   instrument: TextInstrument,
   to: Vec,
   end: Vec | null,
 ): TextMark {
-  const { document } = session.store.getState();
-  const page = stage.pages[index];
+  const page = reader.stage.pages[index];
   const display = displayMatrix(page);
-  const back = invertMatrix(display);
   const a = transform(display, to);
   const b = end ? transform(display, end) : add(a, AWAY);
-  const { padding, size, leading } = instrument;
   const { width } = displaySize(page);
   const isRight = b.x >= a.x;
-  const room = isRight ? width - b.x - EDGE : b.x - EDGE;
-  const wide = Math.max(LEAST, Math.min(CALLOUT_WIDTH, room));
-  const head = {
-    x: Math.max(EDGE, Math.min(isRight ? b.x : b.x - wide, width - EDGE - wide)),
-    y: b.y - padding - (size * leading) / 2,
-  };
-  return emptyText(document, {
-    ...madeBy(),
-    page: document.pages[index].id,
-    instrument,
-    at: transform(back, head),
-    angle: Math.atan2(back[1], back[0]),
-    width: wide - 2 * padding,
-    pointsAt: to,
-  });
+  const wide = Math.max(LEAST, Math.min(CALLOUT_WIDTH, (isRight ? width - b.x : b.x) - EDGE));
+  const x = Math.max(EDGE, Math.min(isRight ? b.x : b.x - wide, width - EDGE - wide));
+  const head = { x, y: headFor(b.y, instrument) };
+  return uprightBox(reader, index, instrument, { head, wide, pointsAt: to });
 }
+
+const FIRST_TEXT = FIRST_ROLL[10];
 
 /** The instrument that types: the one in hand, or the first of the roll; that of the first roll where this one has none. */
 export function typingInstrument({ session }: Reader): TextInstrument {
