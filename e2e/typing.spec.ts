@@ -36,13 +36,18 @@ async function next(page: Page, text: string): Promise<void> {
   await page.keyboard.type(text);
 }
 
-test('a worksheet is answered by keyboard alone: on its lines, from one to the next and back; the answers are text in the copy', async ({
-  page,
-}) => {
+/** Opens a sample and begins to type on its first free line, by keyboard. */
+async function typeOnLine(page: Page): Promise<void> {
   await openDesk(page);
   await openDocument(page, 'Rock-pool zones');
   await page.keyboard.press('e');
   await expect(field(page)).toBeFocused();
+}
+
+test('a worksheet is answered by keyboard alone: on its lines, from one to the next and back; the answers are text in the copy', async ({
+  page,
+}) => {
+  await typeOnLine(page);
   await page.keyboard.type('Ines Mara');
   await next(page, 'Group B');
   const long =
@@ -162,10 +167,7 @@ test('a box is picked, made wider by its side, and typed on in with a double tap
 test('signs come by name, by what is drawn with keys, and from a sheet; undo gives back the letters', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
-  await page.keyboard.press('e');
-  await expect(field(page)).toBeFocused();
+  await typeOnLine(page);
   await page.keyboard.type('\\alpha ');
   await expect(field(page)).toHaveText('α ');
   await page.keyboard.press('Control+z');
@@ -240,10 +242,7 @@ test('a callout points at a place: its box is moved by itself, its point and its
 test('what the browser puts together letter by letter is kept, also when the text is laid down before it is done', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
-  await page.keyboard.press('e');
-  await expect(field(page)).toBeFocused();
+  await typeOnLine(page);
   const devtools = await page.context().newCDPSession(page);
   const compose = (text: string) =>
     devtools.send('Input.imeSetComposition', {

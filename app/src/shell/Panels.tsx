@@ -12,9 +12,7 @@ import type { Panel, ReaderFeature } from './feature';
 import { useReader, useShell } from './ReaderContext';
 import { waysOf } from './ways';
 import { SETTINGS } from './ids';
-import { late } from './late';
-
-const SettingsSheet = late(async () => (await import('./SettingsSheet')).SettingsSheet);
+import { SettingsSheet } from './lateParts';
 
 type Side = Panel['side'];
 

@@ -11,7 +11,7 @@ export type {
   ReaderFeature,
 } from './feature';
 export { late, preload } from './late';
-export { TextLook } from './lateTextLook';
+export { TextLook } from './lateParts';
 export { goToMark } from './goToMark';
 export { ChipCommands } from './ChipCommands';
 export { SecondWindow } from './SecondWindow';

@@ -1,9 +1,6 @@
 import type { ReaderFeature } from './feature';
 import { KEYS, PALETTE, SETTINGS } from './ids';
-import { late } from './late';
-
-const CommandPalette = late(async () => (await import('./CommandPalette')).CommandPalette);
-const KeysSheet = late(async () => (await import('./KeysSheet')).KeysSheet);
+import { CommandPalette, KeysSheet, SettingsSheet, TextLook } from './lateParts';
 
 /** What the shell itself can do: the list of everything, and the list of keys. */
 export const shellFeature: ReaderFeature = {
@@ -12,6 +9,7 @@ export const shellFeature: ReaderFeature = {
     { id: PALETTE, Content: CommandPalette },
     { id: KEYS, Content: KeysSheet },
   ],
+  later: [SettingsSheet, TextLook],
   commands: ({ shell }) => [
     {
       id: PALETTE,

@@ -1,37 +1,28 @@
 import type { Page } from '@marginalis/core/document';
 import { displayMatrix, displaySize, transform } from '@marginalis/core/geometry';
-import { cornersOfBox, leaderPoints, leaderWidth } from '@marginalis/core/kinds';
-import { type LetterStyle, styleAt, textOfSpans } from '@marginalis/core/type';
-import {
-  type CSSProperties,
-  type KeyboardEvent,
-  useEffect,
-  useLayoutEffect,
-  useRef,
-  useState,
-} from 'react';
+import { cornersOfBox } from '@marginalis/core/kinds';
+import { textOfSpans } from '@marginalis/core/type';
+import { type CSSProperties, type KeyboardEvent, useEffect, useLayoutEffect, useRef } from 'react';
 import { useTheme } from 'react-native-paper';
-import { useSettings } from '@/session';
 import { useReader } from '@/shell';
-import { Chip, ChipButton, useSight } from '@/stage';
+import { useSight } from '@/stage';
 import { Area } from '@/ui';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
+import { LeaderLine } from './LeaderLine';
 import { letterCss, onPage, saidIn, select, selectionIn, showSpans } from './field';
 import { announceFaces } from './pageFaces';
 import { stepText } from './stepText';
-import { SymbolSheet } from './SymbolSheet';
+import { turnLetters } from './turnLetters';
 import type { TypedText, Typing } from './Typing';
+import { TypingTools } from './TypingTools';
 
 /** Letters that would be smaller than this while they are typed are brought nearer, to this, CSS pixels. */
 const LEGIBLE = 12;
 const COMFORTABLE = 16;
-/** About how wide the chip is, CSS pixels. */
-const CHIP = 270;
 const SIDES = { start: 'start', centre: 'center', end: 'end' } as const;
-/** Letters that are bold, slanted or underlined, and the key that makes them so. */
+/** The keys that make letters bold, slanted or underlined. */
 const MANNERS = { b: 'bold', i: 'italic', u: 'underline' } as const;
-type Manner = (typeof MANNERS)[keyof typeof MANNERS];
 
 /** The field that a text is typed into, in the place and in the look of the box that comes of it. */
 export function TextField({ typing, page, index }: { typing: Typing; page: Page; index: number }) {
@@ -41,9 +32,7 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
   const { zoom } = useSight();
   const { colors } = useTheme();
   const reader = useReader();
-  const hand = useSettings((s) => s.hand);
   const field = useRef<HTMLDivElement>(null);
-  const [symbols, setSymbols] = useState(false);
   /** What was selected last, also while the chip has the focus. */
   const selected = useRef<readonly [number, number] | null>(null);
   /** The browser is putting a letter together: what the field shows is its business. */
@@ -103,15 +92,6 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
     if (composes.current) typing.compose(saidIn(element));
     else typing.say(saidIn(element), selectionIn(element)?.[1]);
   };
-  const turn = (manner: Manner): void => {
-    const { spans } = typing.mark.block;
-    const length = textOfSpans(spans).length;
-    const [from, to] = selected.current ?? [length, length];
-    const on = styleAt(spans, to > from ? from + 1 : from)[manner];
-    const change: Partial<LetterStyle> = { [manner]: !on };
-    // Nothing selected: all of it, as nobody has typed the next letter yet.
-    typing.restyle(...(to > from ? ([from, to] as const) : ([0, length] as const)), change);
-  };
   const onKey = (e: KeyboardEvent): void => {
     e.stopPropagation();
     if (e.nativeEvent.isComposing) return;
@@ -122,31 +102,18 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
     else if (mod && key === 'z')
       typing.session.store.getState().begun?.[e.shiftKey ? 'redo' : 'takeBack']?.();
     else if (mod && key === 'y') typing.session.store.getState().begun?.redo?.();
-    else if (mod && key in MANNERS) turn(MANNERS[key as keyof typeof MANNERS]);
+    else if (mod && key in MANNERS)
+      turnLetters(typing, MANNERS[key as keyof typeof MANNERS], selected.current);
     else return;
     e.preventDefault();
   };
 
-  // The question that is answered is to be read meanwhile.
-  const print = typing.session.print.known(page)?.lines.map((line) => line.box) ?? [];
-  const closeSymbols = (): void => {
-    setSymbols(false);
-    // The sheet gives the focus back to where it was: the caret is to stand there.
-    requestAnimationFrame(() => {
-      const element = field.current;
-      if (!element) return;
-      element.focus({ preventScroll: true });
-      if (selected.current) select(element, ...selected.current);
-    });
-  };
-  const putSign = (sign: string): void => {
-    const { spans } = typing.mark.block;
-    const length = textOfSpans(spans).length;
-    const [from, to] = selected.current ?? [length, length];
-    useSettings.getState().noteSign(sign);
-    selected.current = [from + sign.length, from + sign.length];
-    typing.put(from, to, sign);
-    closeSymbols();
+  const focusAgain = (place?: number): void => {
+    const element = field.current;
+    if (!element) return;
+    element.focus({ preventScroll: true });
+    const again = place === undefined ? selected.current : ([place, place] as const);
+    if (again) select(element, ...again);
   };
   const display = displayMatrix(page);
   const [corner, along] = cornersOfBox(mark).map((p) => transform(display, p));
@@ -155,32 +122,9 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
   const { block, padding, background, border } = mark;
   const width = onPage(block.width + 2 * padding);
   const around = { '--point': `${zoom}px` } as CSSProperties;
-  const button = (manner: Manner, text: string, label: string) => (
-    <ChipButton text={text} label={label} onPress={() => turn(manner)} />
-  );
-  const line = leaderPoints(mark)?.map((p) => transform(display, p));
   return (
     <>
-      {line && (
-        <svg
-          aria-hidden
-          viewBox={`0 0 ${size.width} ${size.height}`}
-          style={{
-            position: 'absolute',
-            inset: 0,
-            width: '100%',
-            height: '100%',
-            pointerEvents: 'none',
-          }}
-        >
-          <polyline
-            points={line.map(({ x, y }) => `${x},${y}`).join(' ')}
-            fill="none"
-            stroke={mark.style.colour}
-            strokeWidth={leaderWidth(mark)}
-          />
-        </svg>
-      )}
+      <LeaderLine mark={mark} page={page} />
       <Area
         ref={field}
         data-control
@@ -227,22 +171,13 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
           zIndex: 3,
         }}
       />
-      <Chip
-        index={index}
+      <TypingTools
+        typing={typing}
         page={page}
-        ink={print}
-        hand={hand}
-        clearOf={cornersOfBox(mark)}
-        width={CHIP}
-        label="Text"
-      >
-        {button('bold', 'B', 'Bold')}
-        {button('italic', 'I', 'Italic')}
-        {button('underline', 'U', 'Underlined')}
-        <ChipButton text="Ω" label="Symbols" onPress={() => setSymbols(true)} />
-        <ChipButton text="Done" onPress={() => typing.finish()} />
-      </Chip>
-      {symbols && <SymbolSheet onSign={putSign} onClose={closeSymbols} />}
+        index={index}
+        selection={() => selected.current}
+        onBack={focusAgain}
+      />
     </>
   );
 }

@@ -1,0 +1,71 @@
+import type { Page } from '@marginalis/core/document';
+import { cornersOfBox } from '@marginalis/core/kinds';
+import { textOfSpans } from '@marginalis/core/type';
+import { useState } from 'react';
+import { useSettings } from '@/session';
+import { Chip, ChipButton } from '@/stage';
+import { SymbolSheet } from './SymbolSheet';
+import { type Manner, turnLetters } from './turnLetters';
+import type { Typing } from './Typing';
+
+/** About how wide the chip is, CSS pixels. */
+const CHIP = 270;
+const MANNERS: readonly (readonly [manner: Manner, sign: string, name: string])[] = [
+  ['bold', 'B', 'Bold'],
+  ['italic', 'I', 'Italic'],
+  ['underline', 'U', 'Underlined'],
+];
+
+/** What can be done with a text while it is typed, on a chip beside it. */
+export function TypingTools(props: {
+  typing: Typing;
+  page: Page;
+  index: number;
+  /** What is selected in the field, or was when it lost the focus. */
+  selection: () => readonly [from: number, to: number] | null;
+  /** Gives the focus back to the field, its caret at a place, or where it stood. */
+  onBack: (place?: number) => void;
+}) {
+  const { typing, page, index, selection, onBack } = props;
+  const hand = useSettings((s) => s.hand);
+  const [symbols, setSymbols] = useState(false);
+  const closeSymbols = (place?: number): void => {
+    setSymbols(false);
+    // After the sheet has given the focus to whatever had it before.
+    requestAnimationFrame(() => onBack(place));
+  };
+  const putSign = (sign: string): void => {
+    const { length } = textOfSpans(typing.mark.block.spans);
+    const [from, to] = selection() ?? [length, length];
+    useSettings.getState().noteSign(sign);
+    typing.put(from, to, sign);
+    closeSymbols(from + sign.length);
+  };
+  // The question that is answered is to be read meanwhile.
+  const print = typing.session.print.known(page)?.lines.map((line) => line.box) ?? [];
+  return (
+    <>
+      <Chip
+        index={index}
+        page={page}
+        ink={print}
+        hand={hand}
+        clearOf={cornersOfBox(typing.mark)}
+        width={CHIP}
+        label="Text"
+      >
+        {MANNERS.map(([manner, sign, name]) => (
+          <ChipButton
+            key={manner}
+            text={sign}
+            label={name}
+            onPress={() => turnLetters(typing, manner, selection())}
+          />
+        ))}
+        <ChipButton text="Ω" label="Symbols" onPress={() => setSymbols(true)} />
+        <ChipButton text="Done" onPress={() => typing.finish()} />
+      </Chip>
+      {symbols && <SymbolSheet onSign={putSign} onClose={() => closeSymbols()} />}
+    </>
+  );
+}

@@ -1,0 +1,7 @@
+import { late } from './late';
+
+/** Parts of the shell that the first page and the first stroke have no need of. */
+export const CommandPalette = late(async () => (await import('./CommandPalette')).CommandPalette);
+export const KeysSheet = late(async () => (await import('./KeysSheet')).KeysSheet);
+export const SettingsSheet = late(async () => (await import('./SettingsSheet')).SettingsSheet);
+export const TextLook = late(async () => (await import('./TextLook')).TextLook);
