@@ -19,12 +19,6 @@ export {
   textOfSpans,
 } from './textBlock.ts';
 export { replaced, restyled, retyped, sameEnds, spansBetween, styleAt } from './spans.ts';
-export {
-  type Shortcut,
-  shortcutBefore,
-  SYMBOL_GROUPS,
-  type SymbolGroup,
-  type TypedSymbol,
-} from './symbols.ts';
+export type { Shortcut } from './symbols.ts';
 export { typeable } from './typeable.ts';
 export { type Typesetter, loadTypesetter } from './loadTypesetter.ts';

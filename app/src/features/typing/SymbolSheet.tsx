@@ -1,4 +1,4 @@
-import { SYMBOL_GROUPS, type TypedSymbol } from '@marginalis/core/type';
+import { SYMBOL_GROUPS, type TypedSymbol } from '@marginalis/core/symbols';
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';

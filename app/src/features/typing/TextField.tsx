@@ -1,6 +1,7 @@
 import type { Page } from '@marginalis/core/document';
 import { displayMatrix, displaySize, transform } from '@marginalis/core/geometry';
 import { cornersOfBox } from '@marginalis/core/kinds';
+import { shortcutBefore } from '@marginalis/core/symbols';
 import { textOfSpans } from '@marginalis/core/type';
 import { type CSSProperties, type KeyboardEvent, useEffect, useLayoutEffect, useRef } from 'react';
 import { useTheme } from 'react-native-paper';
@@ -89,8 +90,12 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
   const read = (): void => {
     const element = field.current;
     if (!element) return;
-    if (composes.current) typing.compose(saidIn(element));
-    else typing.say(saidIn(element), selectionIn(element)?.[1]);
+    const said = saidIn(element);
+    if (composes.current) return typing.compose(said);
+    typing.say(said);
+    const caret = selectionIn(element)?.[1] ?? said.length;
+    const found = shortcutBefore(said, caret);
+    if (found) typing.takeShortcut(found, caret);
   };
   const onKey = (e: KeyboardEvent): void => {
     e.stopPropagation();

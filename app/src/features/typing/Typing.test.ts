@@ -114,6 +114,7 @@ test('a shortcut becomes its sign in a step of its own', async () => {
   const { session, typing } = await begun();
   typing.say('a -');
   typing.say('a ->');
+  typing.takeShortcut({ from: 2, to: 4, sign: '→' }, 4);
   expect(said(session)).toBe('a →');
   session.store.getState().begun?.takeBack();
   expect(said(session)).toBe('a ->');

@@ -7,7 +7,7 @@ import {
   restyled,
   retyped,
   sameEnds,
-  shortcutBefore,
+  type Shortcut,
   type Span,
   textOfSpans,
   typeable,
@@ -72,8 +72,8 @@ export class Typing {
     this.become(retyped(this.mark.block.spans, this.fitting(text)), false);
   }
 
-  /** The field says this now; its caret stands after what was typed. */
-  say(shown: string, caret = shown.length): void {
+  /** The field says this now. */
+  say(shown: string): void {
     const before = textOfSpans(this.mark.block.spans);
     const text = this.fitting(shown);
     // What cannot be kept goes from the field too.
@@ -82,11 +82,11 @@ export class Typing {
     // What is put in or taken away in one go, and what ends a word.
     if (Math.abs(text.length - before.length) > 1 || ENDED.test(text.slice(-2))) this.keep();
     else this.keepSoon();
-    const found = shortcutBefore(text, caret);
-    if (!found) return;
-    // The letters are a step of their own: undo gives them back.
+  }
+
+  /** Puts a sign in place of what stands for it; the caret stays where it stands. The letters are a step of their own: undo gives them back. */
+  takeShortcut({ from, to, sign }: Shortcut, caret: number): void {
     this.keep();
-    const { from, to, sign } = found;
     const after = caret - (to - from) + sign.length;
     this.become(replaced(this.mark.block.spans, from, to, sign), true, after);
     this.keep();
