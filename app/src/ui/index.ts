@@ -19,3 +19,4 @@ export { useNow } from './useNow';
 export { Notice, EmptyScreen } from './Notice';
 export { InkDrop } from './InkDrop';
 export { NumberField } from './NumberField';
+export { AuthorChoice, InkChoice, type PageRange, PageRangeFields } from './Narrowing';

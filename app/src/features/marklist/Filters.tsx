@@ -1,8 +1,7 @@
 import type { ListedMark, MarkFilter } from '@marginalis/core/derived';
 import { KINDS } from '@marginalis/core/kinds';
-import { inkName } from '@marginalis/core/marks';
 import { StyleSheet, View } from 'react-native';
-import { type Choice, Choices, InkDrop, NumberField } from '@/ui';
+import { AuthorChoice, type Choice, Choices, InkChoice, PageRangeFields } from '@/ui';
 
 const ANY = 'any';
 /** Everything the kinds tell marks apart by. */
@@ -21,8 +20,6 @@ export function Filters(props: {
   onChange: (filter: MarkFilter) => void;
 }) {
   const { all, pages, filter, onChange } = props;
-  const colours = [...new Set(all.map(({ mark }) => mark.style.colour))];
-  const authors = [...new Set(all.map(({ mark }) => mark.author ?? ''))];
   const set = (part: Partial<MarkFilter>) => onChange({ ...filter, ...part });
   return (
     <View style={styles.filters}>
@@ -32,51 +29,20 @@ export function Filters(props: {
         onChange={(sort) => set({ sort: sort === ANY ? undefined : sort })}
         choices={SORTS}
       />
-      {colours.length > 1 && (
-        <Choices
-          label="Ink"
-          value={filter.colour ?? ANY}
-          onChange={(colour) => set({ colour: colour === ANY ? undefined : colour })}
-          choices={[
-            { value: ANY, label: 'Any' },
-            ...colours.map((c) => ({ value: c, label: inkName(c), sign: <InkDrop colour={c} /> })),
-          ]}
-        />
-      )}
-      {authors.length > 1 && (
-        <Choices
-          label="Author"
-          value={filter.author === undefined ? ANY : `by ${filter.author}`}
-          onChange={(author) => set({ author: author === ANY ? undefined : author.slice(3) })}
-          choices={[
-            { value: ANY, label: 'Any' },
-            ...authors.map((a) => ({ value: `by ${a}`, label: a === '' ? 'Not said' : a })),
-          ]}
-        />
-      )}
-      {pages > 1 && (
-        <View style={styles.row}>
-          <NumberField
-            label="From page"
-            value={(filter.from ?? 0) + 1}
-            least={1}
-            most={pages}
-            onChange={(page) => set({ from: Math.round(page) - 1 })}
-          />
-          <NumberField
-            label="To page"
-            value={Math.min(pages, (filter.to ?? pages) + (filter.to === undefined ? 0 : 1))}
-            least={1}
-            most={pages}
-            onChange={(page) => set({ to: Math.round(page) - 1 })}
-          />
-        </View>
-      )}
+      <InkChoice
+        label="Ink"
+        inks={[...new Set(all.map(({ mark }) => mark.style.colour))]}
+        value={filter.colour}
+        onChange={(colour) => set({ colour })}
+      />
+      <AuthorChoice
+        authors={[...new Set(all.map(({ mark }) => mark.author ?? ''))]}
+        value={filter.author}
+        onChange={(author) => set({ author })}
+      />
+      <PageRangeFields pages={pages} range={filter} onChange={set} />
     </View>
   );
 }
 
-const styles = StyleSheet.create({
-  filters: { gap: 8, paddingBottom: 4 },
-  row: { flexDirection: 'row', gap: 8 },
-});
+const styles = StyleSheet.create({ filters: { gap: 8, paddingBottom: 4 } });
