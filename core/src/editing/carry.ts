@@ -10,6 +10,7 @@ import {
 import {
   type Box,
   boxCentre,
+  boxOfPoints,
   displayMatrix,
   EMPTY_BOX,
   invertMatrix,
@@ -22,7 +23,14 @@ import {
   type Vec,
   type PageBox,
 } from '../geometry/index.ts';
-import { type Mark, type CarryOptions, kindFor } from '../kinds/index.ts';
+import {
+  asText,
+  type CarryOptions,
+  cornersOfBox,
+  kindFor,
+  type Mark,
+  type TextMark,
+} from '../kinds/index.ts';
 import type { MarkId, PageId } from '../marks/index.ts';
 
 /** A mark under an affine map of its page. */
@@ -43,6 +51,23 @@ export const movable = (state: DocState, ids: Iterable<MarkId>): Mark[] =>
 const changesTo = (marks: readonly Mark[], after: (mark: Mark) => Mark): MarkChange[] =>
   marks.map((before) => markChange(before, after(before)));
 
+/** Marks that are carried together; a callout that is carried by itself goes on pointing where it did. */
+export function carryTogether(
+  marks: readonly Mark[],
+  matrix: Matrix,
+  options?: CarryOptions,
+): Mark[] {
+  const carried = marks.map((mark) => carryMark(mark, matrix, options));
+  const callout = marks.length === 1 ? asText(marks[0]) : null;
+  return callout?.leader ? [{ ...carried[0], leader: callout.leader } as TextMark] : carried;
+}
+
+/** Around what is carried by a box: of a callout by itself the box of its text. */
+export function boundsCarried(marks: readonly Mark[]): Box {
+  const callout = marks.length === 1 ? asText(marks[0]) : null;
+  return callout?.leader ? boxOfPoints(cornersOfBox(callout)) : boundsOfAll(marks);
+}
+
 /** Moves, scales or turns marks on their page; null when there is none that may be. */
 export function carryMarks(
   state: DocState,
@@ -53,7 +78,8 @@ export function carryMarks(
 ): Transaction | null {
   const marks = movable(state, ids);
   if (marks.length === 0) return null;
-  return { label, changes: changesTo(marks, (mark) => carryMark(mark, matrix, options)) };
+  const carried = carryTogether(marks, matrix, options);
+  return { label, changes: marks.map((before, k) => markChange(before, carried[k])) };
 }
 
 /** The map that lays what is seen on one page on another, upright and as large, its middle at `to` of the other. */

@@ -18,7 +18,6 @@ export { tidyMarks, backToInk } from './tidy.ts';
 export { type DrawnOutright, type FigurePart, changeFigure, drawFigure } from './figures.ts';
 export { answerBox, type AnswerBox } from './answerBox.ts';
 export {
-  carryBox,
   changeTexts,
   emptyText,
   keepText,
@@ -33,7 +32,14 @@ export { type Rubbing, startRubbing } from './rubbing.ts';
 export { type Restyle, restyleMarks, lockMarks, steadyInk } from './restyle.ts';
 export { marksAt, marksWithin, wordOf, withGroups, pickedBy } from './pick.ts';
 export { isInPieces, takeApart } from './takeApart.ts';
-export { carryMark, carryMarks, moveToPage, boundsOfAll } from './carry.ts';
+export {
+  carryMark,
+  carryMarks,
+  moveToPage,
+  boundsOfAll,
+  boundsCarried,
+  carryTogether,
+} from './carry.ts';
 export {
   type Alignment,
   alignMarks,

@@ -1,8 +1,7 @@
 import { type DocState, markChange, nextOrder, type Transaction } from '../document/index.ts';
-import type { Matrix, Vec } from '../geometry/index.ts';
-import { asText, type CarryOptions, type Mark, type TextMark } from '../kinds/index.ts';
+import type { Vec } from '../geometry/index.ts';
+import type { TextMark } from '../kinds/index.ts';
 import type { MarkId, PageId, TextInstrument } from '../marks/index.ts';
-import { carryMark } from './carry.ts';
 import { type LetterStyle, restyled, textOfSpans } from '../type/index.ts';
 
 export interface NewText {
@@ -36,13 +35,6 @@ const lettersOf = ({
 
 /** Length of the barbs of a callout's arrowhead, points. */
 const HEAD = 7;
-
-/** A callout whose box is carried, and which points where it did; any other mark carried whole. */
-export function carryBox(mark: Mark, by: Matrix, options: CarryOptions = {}): Mark {
-  const carried = carryMark(mark, by, options);
-  const text = asText(mark);
-  return text?.leader ? ({ ...carried, leader: text.leader } as TextMark) : carried;
-}
 
 /** An empty text box, as it is begun: no mark of the document yet. */
 export function emptyText(state: DocState, text: NewText): TextMark {

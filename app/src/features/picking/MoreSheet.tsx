@@ -1,9 +1,9 @@
 import {
   alignMarks,
   type Alignment,
-  boundsOfAll,
-  carryMark,
+  boundsCarried,
   carryMarks,
+  carryTogether,
   distributeMarks,
   groupMarks,
   isInPieces,
@@ -200,7 +200,7 @@ function Numbers({ marks, page }: { marks: readonly Mark[]; page: Page }) {
   const session = useSession();
   const { widthFollows } = useSettings();
   const display = displayMatrix(page);
-  const b = transformBox(display, boundsOfAll(marks));
+  const b = transformBox(display, boundsCarried(marks));
   const mm = (points: number): number => Math.round((100 * points) / POINTS_PER_MM) / 100;
   const carry = (seen: Matrix, label: string) =>
     session.dispatch(
@@ -224,10 +224,7 @@ function Numbers({ marks, page }: { marks: readonly Mark[]; page: Page }) {
     const about = (k: number) =>
       axis === 'x' ? scaleAbout(k, 1, corner) : scaleAbout(1, k, corner);
     const boundsAt = (seen: Matrix) =>
-      transformBox(
-        display,
-        boundsOfAll(marks.map((mark) => carryMark(mark, inUser(seen), manners))),
-      );
+      transformBox(display, boundsCarried(carryTogether(marks, inUser(seen), manners)));
     let k = size / (axis === 'x' ? width : height);
     for (let round = 0; round < ROUNDS; round++) {
       const now = boundsAt(about(k));

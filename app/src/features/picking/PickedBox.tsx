@@ -1,13 +1,11 @@
 import { findMark } from '@marginalis/core/document';
 import {
   BOX_HANDLES,
-  boundsOfAll,
+  boundsCarried,
   boxDrag,
   type BoxHandle,
-  carryBox,
-  carryMark,
   carryMarks,
-  changeTexts,
+  carryTogether,
   handlePlace,
   leavesAlone,
   marksAt,
@@ -18,7 +16,6 @@ import {
 import {
   add,
   boxCentre,
-  boxOfPoints,
   displayMatrix,
   displaySize,
   invertMatrix,
@@ -28,7 +25,7 @@ import {
   transformBox,
   type Vec,
 } from '@marginalis/core/geometry';
-import { asText, cornersOfBox, type Mark } from '@marginalis/core/kinds';
+import { asText, type Mark } from '@marginalis/core/kinds';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { useTheme } from 'react-native-paper';
 import { useSettings, useSession } from '@/session';
@@ -77,6 +74,11 @@ interface Drag {
   moved: boolean;
 }
 
+interface Draft {
+  readonly matrix: Matrix;
+  readonly isScaled: boolean;
+}
+
 /** How marks are carried: whether their lines grow with them. */
 const howCarried = (isScaled: boolean) => ({
   widthFollows: isScaled && useSettings.getState().widthFollows,
@@ -93,16 +95,10 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
   const { colors } = useTheme();
   const drag = useRef<Drag | null>(null);
   const [pickedAt] = useState(() => performance.now());
-  const [draft, setDraft] = useState<{ matrix: Matrix; isScaled: boolean } | null>(null);
+  const [draft, setDraft] = useState<Draft | null>(null);
   const display = displayMatrix(page);
   const { width, height } = displaySize(page);
-  /** A callout's box is moved by itself: it goes on pointing where it did. */
-  const callout = marks.length === 1 ? asText(marks[0]) : null;
-  const isCallout = callout?.leader !== undefined;
-  const bounds = transformBox(
-    display,
-    callout && isCallout ? boxOfPoints(cornersOfBox(callout)) : boundsOfAll(marks),
-  );
+  const bounds = transformBox(display, boundsCarried(marks));
   const ids = marks.map(({ id }) => id);
   useEffect(() => () => session.inHand.doom(new Set()), [session]);
 
@@ -110,14 +106,8 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
     transform(display, controller.toUser(index, controller.fromClient(e.clientX, e.clientY)));
   const inUser = (seen: Matrix): Matrix =>
     thenMatrix(thenMatrix(display, seen), invertMatrix(display));
-  const asWillBe = (seen: Matrix): Mark[] =>
-    marks.map((mark) =>
-      measuredMark(
-        isCallout
-          ? carryBox(mark, inUser(seen), howCarried(draft?.isScaled ?? false))
-          : carryMark(mark, inUser(seen), howCarried(true)),
-      ),
-    );
+  const asWillBe = ({ matrix, isScaled }: Draft): Mark[] =>
+    carryTogether(marks, inUser(matrix), howCarried(isScaled)).map(measuredMark);
   const manners = (e: { shiftKey: boolean }) => ({ free: e.shiftKey, even: e.shiftKey });
 
   /** What becomes of the box when a handle is where the pointer is. */
@@ -160,17 +150,12 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
     const { document } = session.store.getState();
     if (handle.act === 'move' && toOtherPage(seen)) return;
     const how = howCarried(handle.act === 'scale');
-    if (callout && isCallout) {
-      const moved = asText(measuredMark(carryBox(callout, inUser(seen), how)));
-      session.dispatch(moved && changeTexts([[callout, moved]], LABELS[handle.act]));
-      return;
-    }
     session.dispatch(measured(carryMarks(document, ids, inUser(seen), LABELS[handle.act], how)));
   };
   /** What is let go over another page goes there. */
   const toOtherPage = (seen: Matrix): boolean => {
     const { document } = session.store.getState();
-    const middle = transform(inUser(seen), boxCentre(boundsOfAll(marks)));
+    const middle = transform(inUser(seen), boxCentre(boundsCarried(marks)));
     const hit = controller.pageAt(transform(controller.userToView(index), middle));
     if (!hit || hit.index === index) return false;
     return session.dispatch(moveToPage(document, ids, document.pages[hit.index].id, hit.user));
@@ -225,8 +210,8 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
         // What is scaled looks while it is dragged exactly as it will afterwards, the width of its lines too.
         <Carried
           page={{ width, height }}
-          {...((draft.isScaled || isCallout) && marks.length <= SHOWN_AS_WILL_BE
-            ? { marks: asWillBe(draft.matrix), matrix: display }
+          {...((draft.isScaled || marks.length === 1) && marks.length <= SHOWN_AS_WILL_BE
+            ? { marks: asWillBe(draft), matrix: display }
             : { marks, matrix: thenMatrix(display, draft.matrix) })}
         />
       )}

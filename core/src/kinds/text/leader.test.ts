@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { pageRefsFor } from '../../../testing/marks.ts';
 import { boundsOf } from '../../derived/index.ts';
 import { emptyDocument } from '../../document/index.ts';
-import { carryBox, emptyText } from '../../editing/index.ts';
+import { carryTogether, emptyText } from '../../editing/index.ts';
 import {
   boxOfPoints,
   distance,
@@ -81,7 +81,7 @@ test('a callout is stored, carried whole or with its box alone, and its line is 
   expect(kindFor(mark).words(mark)).toMatchObject({ name: 'Callout', sort: 'callout' });
   const whole = asText(kindFor(mark).carry(mark, moveBy({ x: 10, y: 20 }), {}));
   expect(whole?.leader?.to).toEqual({ x: 60, y: 120 });
-  const box = asText(carryBox(mark, moveBy({ x: 10, y: 20 })));
+  const box = asText(carryTogether([mark], moveBy({ x: 10, y: 20 }))[0]);
   expect([box?.at, box?.leader?.to]).toEqual([
     { x: 210, y: 420 },
     { x: 50, y: 100 },
