@@ -20,7 +20,6 @@ const ONE: Readonly<Record<string, string>> = {
   instrument: 'phone',
   figures: 'wide',
   picking: 'phone',
-  look: 'phone',
   marks: 'wide',
   words: 'phone',
   night: 'wide',
@@ -28,6 +27,9 @@ const ONE: Readonly<Record<string, string>> = {
   places: 'wide',
   send: 'wide',
   guest: 'phone',
+  search: 'phone',
+  notes: 'wide',
+  typing: 'phone',
 };
 
 async function shot(page: Page, name: string): Promise<void> {
@@ -209,10 +211,6 @@ test('picking and the list of marks', async ({ page }) => {
   await page.getByRole('group', { name: 'Picked marks' }).waitFor();
   await page.waitForTimeout(400);
   await shot(page, 'picking');
-  await page.getByRole('button', { name: /^Change/ }).click();
-  await page.waitForTimeout(600);
-  await shot(page, 'look');
-  await page.keyboard.press('Escape');
   await page.keyboard.press('Escape');
   await openMarks(page);
   await page.getByRole('button', { name: /^Go to Circle/ }).waitFor();
@@ -230,6 +228,55 @@ test('picking and the list of marks', async ({ page }) => {
   await write(pen, 'at', [box.x + 150, box.y + 110], 40);
   await page.waitForTimeout(400);
   await shot(page, 'window');
+});
+
+test('notes beside the page', async ({ page }) => {
+  // On the phone they are as narrow as the list of marks.
+  if (test.info().project.name !== 'wide') return;
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  const pen = await Pen.of(page);
+  await take(page, 'Word picker');
+  const note = async (from: readonly [number, number], to: number, text: string): Promise<void> => {
+    await pen.draw(line(await placeOn(page, 1, ...from), await placeOn(page, 1, to, from[1])));
+    await page
+      .getByRole('group', { name: 'Selected words' })
+      .getByRole('button', { name: 'Add a note' })
+      .click();
+    const field = page.getByRole('textbox', { name: 'What the note says' });
+    await field.waitFor();
+    const name = page.getByRole('textbox', { name: /^Your name/ });
+    if ((await name.count()) > 0) await name.fill('Ines Mara');
+    await field.fill(text);
+    await page.keyboard.press('Control+Enter');
+    await expect(field).toBeHidden();
+  };
+  await note([0.14, 0.188], 0.34, 'How long does it live there?');
+  await note([0.2, 0.3], 0.4, 'Is this seen on our shore too, or only where the tide is high?');
+  await note([0.2, 0.318], 0.36, 'Bring a lens for this.');
+  await page.getByRole('button', { name: /^Open note 2/ }).click();
+  await page.waitForTimeout(900);
+  await shot(page, 'notes');
+});
+
+test('answers on their lines', async ({ page }) => {
+  if (test.info().project.name === 'wide') return;
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  await page.keyboard.press('e');
+  const text = page.getByRole('textbox', { name: 'Text', exact: true });
+  await expect(text).toBeFocused();
+  const answers = ['Ines Mara', 'B', 'The lower shore: it is under water at nearly every tide.'];
+  for (const [k, answer] of answers.entries()) {
+    if (k > 0) {
+      const before = await text.boundingBox();
+      await page.keyboard.press('Tab');
+      await expect.poll(() => text.boundingBox()).not.toEqual(before);
+    }
+    await page.keyboard.type(answer);
+  }
+  await page.waitForTimeout(900);
+  await shot(page, 'typing');
 });
 
 test('the way through a document', async ({ page }) => {
