@@ -17,6 +17,7 @@ const PROGRAMS = {
   ghostscript: '/usr/bin/gs',
   'webkit2gtk-driver': '/usr/bin/WebKitWebDriver',
   xvfb: '/usr/bin/Xvfb',
+  'python3-icalendar': '/usr/lib/python3/dist-packages/icalendar/__init__.py',
 };
 
 /** Runs a command in the project's root with its output shown; true when it ended well. */

@@ -12,6 +12,7 @@ import {
   type Parts,
   pagesOfSource,
   type Tag,
+  type Task,
   type Thread,
   turnPage,
 } from '../src/document/index.ts';
@@ -61,13 +62,29 @@ const remark = fc.record({
   madeAt: time,
   editedAt: fc.option(time, { nil: null }),
 });
-const thread: fc.Arbitrary<Thread> = fc.record({
-  id,
-  mark: id,
-  remarks: fc.array(remark, { maxLength: 4 }),
-  settled: fc.option(fc.record({ by: fc.string({ maxLength: 20 }), at: time }), { nil: null }),
-  tags: fc.array(id, { maxLength: 3 }),
+const words = fc.string({ maxLength: 20 });
+const day = fc
+  .date({ min: new Date('2000-01-01'), max: new Date('2099-12-31'), noInvalidDate: true })
+  .map((date) => date.toISOString().slice(0, 10));
+const task: fc.Arbitrary<Task> = fc.record({
+  kind: words,
+  title: words,
+  who: words,
+  until: fc.option(day, { nil: null }),
+  begun: fc.boolean(),
 });
+const thread: fc.Arbitrary<Thread> = fc.record(
+  {
+    id,
+    mark: id,
+    remarks: fc.array(remark, { maxLength: 4 }),
+    settled: fc.option(fc.record({ by: words, at: time }), { nil: null }),
+    tags: fc.array(id, { maxLength: 3 }),
+    task,
+    was: words,
+  },
+  { requiredKeys: ['id', 'mark', 'remarks', 'settled', 'tags'] },
+);
 const tag: fc.Arbitrary<Tag> = fc.record({
   id,
   name: fc.string({ minLength: 1, maxLength: 20 }),

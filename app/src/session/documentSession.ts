@@ -6,6 +6,7 @@ import {
   sourcesShownIn,
   type Transaction,
 } from '@marginalis/core/document';
+import { keepNotes } from '@marginalis/core/editing';
 import { type History, type Moved, recordDone, redo, undo } from '@marginalis/core/history';
 import { createJournal, JournalDamage } from '@marginalis/core/journal';
 import { createStore } from 'zustand/vanilla';
@@ -127,10 +128,11 @@ export class DocumentSession {
   }
 
   /** Carries out a transaction and keeps it; false when the document cannot be written on, or has changed. */
-  dispatch = (transaction: Transaction | null): boolean => {
+  dispatch = (asked: Transaction | null): boolean => {
     this.strokeInHand.finishNow();
     const { document, history, writable } = this.store.getState();
-    if (!transaction || !writable) return false;
+    if (!asked || !writable) return false;
+    const transaction = keepNotes(document, asked);
     const applied = applyTransaction(document, transaction);
     if (!applied.ok) return false;
     const step = { seq: this.keeper.last + 1, transaction: () => transaction };

@@ -28,7 +28,9 @@ export function noteInWords(
   nameOf: (page: number) => string,
 ): NoteInWords {
   const { settled } = thread;
-  const words = about?.words.text && `“${about.words.text}”`;
+  const words = thread.was
+    ? `${thread.was}, rubbed out since`
+    : about?.words.text && `“${about.words.text}”`;
   return {
     about: about
       ? [`Page ${nameOf(about.page)}`, words].filter(Boolean).join(' · ')

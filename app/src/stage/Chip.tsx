@@ -12,14 +12,9 @@ import {
 import { type ReactNode, useContext, useLayoutEffect, useRef, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { chipPlace } from './chipPlace';
+import { CHIP_HEIGHT, chipPlace, INSET } from './chipPlace';
 import { AttendedContext, useSight, useStage } from './StageContext';
 import { Area, Tooltip, Icon, type IconName } from '@/ui';
-
-/** What of a chip can be touched, and what of it is seen: no more than a line of print, CSS pixels. */
-export const CHIP_HEIGHT = 44;
-const SEEN = 30;
-const INSET = (CHIP_HEIGHT - SEEN) / 2;
 
 interface ChipProps {
   index: number;

@@ -78,3 +78,11 @@ test('it keeps off what was written lately, where there is another place', () =>
   const everywhere = box(-60, 100, 860, 700);
   expect(chipPlace(roomFor(around, [everywhere]), 'right')).toEqual({ left: 300, top: 348 });
 });
+
+test('where every place hides something it is where the least is hidden; what is only touched hides nothing', () => {
+  const line = box(-60, 380, 860, 410);
+  // The question stands above, and touches what can be touched beneath.
+  const [question, next] = [box(-60, 340, 860, 370), box(-60, 458, 860, 480)];
+  const around = { ...roomFor(line, [question, next]) };
+  expect(chipPlace(around, 'right').top).toBe(line.maxY + 8);
+});

@@ -1,10 +1,14 @@
-import { box, boxesMeet, type Box } from '@marginalis/core/geometry';
+import { box, type Box } from '@marginalis/core/geometry';
 
 /** Between a chip and what it is about, and between it and the window's edge, CSS pixels. */
 const GAP = 8;
 const EDGE = 4;
 /** The outer margin of a page: what of its width rarely holds print. */
 const MARGIN = 0.12;
+
+/** What of a chip is touched; what of it is seen is less by the inset above and below: no more than a line of print, CSS pixels. */
+export const CHIP_HEIGHT = 44;
+export const INSET = 7;
 
 export interface ChipPlace {
   readonly left: number;
@@ -26,7 +30,7 @@ interface ChipRoom {
  * Where a chip stands, all in CSS pixels from the page's upper left corner: where the writing hand and the next line are not.
  * For a right hand: in the outer margin to the left, level with what it is about; else above it, over its beginning or its end; else beside it, to the left,
  * then to the right. Below, where the hand rests and the next line comes, only where all that has no room, and over it only
- * where it fills the window. A place that is free of ink comes before one that is not. Mirrored for a left hand.
+ * where it fills the window. Of these the one that hides the least of the ink. Mirrored for a left hand.
  */
 export function chipPlace(room: ChipRoom, hand: 'right' | 'left'): ChipPlace {
   if (hand === 'right') return placeForRight(room);
@@ -61,10 +65,20 @@ function placeForRight({ around, size, seen, ink, pageWidth }: ChipRoom): ChipPl
     ? [left, above, aboveEnd, right, below]
     : [above, aboveEnd, left, right, below];
   const fitting = all.filter((place) => isWithin(boxAt(place, size), seen));
-  const isFree = (place: ChipPlace): boolean =>
-    ink.every((one) => !boxesMeet(one, boxAt(place, size)));
-  return fitting.find(isFree) ?? fitting[0] ?? { left: along, top: seen.minY + EDGE };
+  const hidden = (place: ChipPlace): number => {
+    const bar = boxAt(
+      { ...place, top: place.top + INSET },
+      { ...size, height: size.height - 2 * INSET },
+    );
+    return ink.reduce((sum, one) => sum + sharedArea(one, bar), 0);
+  };
+  const least = Math.min(...fitting.map(hidden));
+  return fitting.find((place) => hidden(place) <= least) ?? { left: along, top: seen.minY + EDGE };
 }
+
+const sharedArea = (a: Box, b: Box): number =>
+  Math.max(0, Math.min(a.maxX, b.maxX) - Math.max(a.minX, b.minX)) *
+  Math.max(0, Math.min(a.maxY, b.maxY) - Math.max(a.minY, b.minY));
 
 const boxAt = ({ left, top }: ChipPlace, { width, height }: ChipRoom['size']): Box =>
   box(left, top, left + width, top + height);

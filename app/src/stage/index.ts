@@ -1,4 +1,5 @@
-export { Chip, CHIP_HEIGHT, ChipButton, ChipTag } from './Chip';
+export { Chip, ChipButton, ChipTag } from './Chip';
+export { CHIP_HEIGHT } from './chipPlace';
 export { Grip, gripManners, spotStyle, TOUCH } from './Grip';
 export { useStandOff } from './useStandOff';
 export { BESIDE_OPENER, FootCorner, takesFoot } from './FootCorner';

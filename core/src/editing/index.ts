@@ -64,14 +64,19 @@ export { type AreaMarking, markArea, resizeArea } from './markArea.ts';
 export {
   addNote,
   answerNote,
+  labelNote,
+  moveNote,
   type NewNote,
   type NoteAbout,
   removeAnswer,
   removeNote,
   reopenNote,
   rewordRemark,
+  setTask,
   settleNote,
 } from './notes.ts';
+export { keepNotes } from './keepNotes.ts';
+export { addTag, removeTag } from './tags.ts';
 export { type WordMarking, markWords } from './markWords.ts';
 export { rangeOfWords, stretchedWords, stretchWords } from './stretchWords.ts';
 export {

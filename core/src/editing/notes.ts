@@ -5,6 +5,9 @@ import {
   markChange,
   nextOrder,
   type Remark,
+  samePart,
+  type Tag,
+  type Task,
   type Thread,
   type Transaction,
 } from '../document/index.ts';
@@ -45,7 +48,7 @@ export function addNote(state: DocState, note: NewNote): Transaction | null {
 
 function signOf(
   state: DocState,
-  { id, style, author, madeAt }: NewNote,
+  { id, style, author, madeAt }: Pick<NewNote, 'id' | 'style' | 'author' | 'madeAt'>,
   about: Exclude<NoteAbout, { readonly mark: MarkId }>,
 ): NoteMark {
   const { page } = about;
@@ -62,6 +65,29 @@ function signOf(
     return { ...common, at: about.at, quads: [], quote: { exact: '', before: '', after: '' } };
   const quads = quadsOf(about.print, about.range);
   return { ...common, at: quads[0][0], quads, quote: quoteOf(about.print, about.range) };
+}
+
+/** Has a note be about something else: its sign goes there with it. */
+export function moveNote(
+  state: DocState,
+  thread: Thread,
+  about: NoteAbout,
+  style: MarkStyle,
+): Transaction | null {
+  const [{ author, madeAt }] = thread.remarks;
+  const before = asNote(findMark(state, thread.mark));
+  const signed = { id: thread.id, style: before?.style ?? style, author, madeAt };
+  const after = 'mark' in about ? null : signOf(state, signed, about);
+  const mark = 'mark' in about ? about.mark : thread.id;
+  if (mark === thread.mark && !after) return null;
+  const moved = { ...thread, mark, was: undefined };
+  return {
+    label: 'Move a note',
+    changes: [
+      ...(before || after ? [markChange(before, after)] : []),
+      ...(samePart('thread', thread, moved) ? [] : [changeOf('thread', thread, moved)]),
+    ],
+  };
 }
 
 /** Answers a note; null when the answer says nothing. */
@@ -101,6 +127,29 @@ export const settleNote = (thread: Thread, by: string, at: number): Transaction 
 
 export const reopenNote = (thread: Thread): Transaction =>
   changed('Open a note again', thread, { settled: null });
+
+/** Makes a note ask for something to be done, says that otherwise, or no longer; null when it says so already. */
+export function setTask(thread: Thread, task: Task | null): Transaction | null {
+  const { task: before, ...rest } = thread;
+  const said = task && {
+    ...task,
+    kind: task.kind.trim(),
+    title: task.title.trim(),
+    who: task.who.trim(),
+  };
+  const after: Thread = said ? { ...rest, task: said } : rest;
+  if (samePart('thread', thread, after)) return null;
+  const label = !said ? 'No longer a task' : before ? 'Change a task' : 'Make a note a task';
+  return { label, changes: [changeOf('thread', thread, after)] };
+}
+
+/** Gives a note one of the labels, or takes it off. */
+export function labelNote(thread: Thread, tag: Tag, on: boolean): Transaction | null {
+  const has = thread.tags.includes(tag.id);
+  if (has === on) return null;
+  const tags = on ? [...thread.tags, tag.id] : thread.tags.filter((id) => id !== tag.id);
+  return changed(on ? 'Label a note' : 'Take a label off', thread, { tags });
+}
 
 /** Takes a note away, with its sign on the page; a mark that it is about stays. */
 export function removeNote(state: DocState, thread: Thread): Transaction {

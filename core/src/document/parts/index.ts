@@ -11,6 +11,7 @@ export {
 export type { Bookmark } from './bookmark.ts';
 export { LONGEST_REMARK, type Remark, type Thread } from './thread.ts';
 export type { Tag } from './tag.ts';
+export { isDay, LONGEST_TASK_WORD, type Task } from './task.ts';
 export type { LinkTarget, OwnLink } from './ownLink.ts';
 export {
   type PartName,

@@ -1,5 +1,6 @@
 import { array, number, object, string } from 'yup';
 import type { MarkId } from '../../marks/index.ts';
+import { type Task, taskShape } from './task.ts';
 
 /** One remark of a thread. */
 export interface Remark {
@@ -23,6 +24,10 @@ export interface Thread {
   readonly settled: { readonly by: string; readonly at: number } | null;
   /** The labels it carries, by id. */
   readonly tags: readonly string[];
+  /** What is to be done, where something is. */
+  readonly task?: Task;
+  /** What it was about, in a word, where that has been taken off the page since. */
+  readonly was?: string;
 }
 
 /** Units of text that a remark may have. */
@@ -49,4 +54,6 @@ export const threadShape = object({
     .max(10_000),
   settled: object({ by: author, at: time }).nullable().defined(),
   tags: array(id).strict().required().max(100),
+  task: taskShape.optional().default(undefined),
+  was: string().strict().optional().max(200),
 });
