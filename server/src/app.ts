@@ -6,6 +6,9 @@ import { limitRate, permissionsPolicy, securityHeaders } from './http/security.t
 import { staticApp } from './http/staticApp.ts';
 import { linkRoutes, stateOfLink } from './links/linkRoutes.ts';
 import type { LinkStore } from './links/linkStore.ts';
+import { simulatedTracker } from './standins/simulatedTracker.ts';
+import { taskRoutes } from './tasks/taskRoutes.ts';
+import type { Tracker } from './tasks/tracker.ts';
 import { openLexicon } from './words/lexicon.ts';
 import { wordRoutes } from './words/wordRoutes.ts';
 
@@ -17,6 +20,8 @@ export interface AppDeps {
   readonly appFolder: string;
   /** Folder of the sample documents; null when none are offered. */
   readonly demoFolder: string | null;
+  /** Where tasks are sent; null where none is set. */
+  readonly tracker?: Tracker | null;
   readonly report: (error: unknown) => void;
   /** Proxies in front whose word about a guest's address is taken: how many, or their addresses; none without. */
   readonly trustedProxies?: number | readonly string[];
@@ -44,6 +49,11 @@ export function createApp(deps: AppDeps): Express {
     linkRoutes({ store: deps.links, now: deps.now, uploadLimit: limitRate(limits.uploads) }),
   );
   app.use('/api/words', limitRate(limits.requests), wordRoutes(openLexicon()));
+  app.use(
+    '/api/tasks',
+    limitRate(limits.requests),
+    taskRoutes(deps.tracker ?? null, limitRate(limits.uploads)),
+  );
   app.use('/api', (_req, res) => refuse(res, 404, 'There is nothing at this address.'));
 
   // A guest whose link is dead gets the right status and a plain page before any script is sent.
@@ -61,6 +71,8 @@ export function createApp(deps: AppDeps): Express {
     },
   );
 
+  if (deps.demoFolder)
+    app.use('/stand-ins/tracker', limitRate(limits.requests), simulatedTracker());
   if (deps.demoFolder) app.use('/demo', express.static(deps.demoFolder, { index: false }));
   app.use('/demo', (_req, res) => refuse(res, 404, 'No such sample is offered here.'));
   app.use(staticApp(deps.appFolder));

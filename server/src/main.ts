@@ -4,6 +4,7 @@ import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { createDiskLinkStore } from './links/linkStore.ts';
+import { trackerAt } from './tasks/tracker.ts';
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..');
 const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
@@ -30,11 +31,15 @@ const trustedProxies =
     : /^\d+$/.test(proxies)
       ? Number(proxies)
       : proxies.split(',').map((p) => p.trim());
+/** With the sample data tasks go to the tracker that stands in, unless another is set. */
+const trackerAddress =
+  process.env.TRACKER?.trim() || (demoFolder && `http://localhost:${port}/stand-ins/tracker/tasks`);
 const app = createApp({
   links,
   now: Date.now,
   appFolder,
   demoFolder,
+  tracker: trackerAddress ? trackerAt(trackerAddress) : null,
   report,
   limits,
   trustedProxies,

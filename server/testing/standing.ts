@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createApp } from '../src/app.ts';
+import type { Tracker } from '../src/tasks/tracker.ts';
 import { createDiskLinkStore, type LinkStore } from '../src/links/linkStore.ts';
 
 export const DAY = 24 * 3600 * 1000;
@@ -24,6 +25,7 @@ interface StartOptions {
   readonly limits?: { readonly uploads: number; readonly requests: number };
   readonly mostBytes?: number;
   readonly trustedProxies?: number;
+  readonly tracker?: Tracker;
 }
 
 /** A server on a folder of its own, with a clock the test sets. */
@@ -55,11 +57,12 @@ export class Standing {
     await rm(this.folder, { recursive: true });
   }
 
-  async start({ limits, mostBytes, trustedProxies }: StartOptions = {}): Promise<void> {
+  async start({ limits, mostBytes, trustedProxies, tracker }: StartOptions = {}): Promise<void> {
     this.links = await createDiskLinkStore(this.store, mostBytes);
     const app = createApp({
       links: this.links,
       trustedProxies,
+      tracker,
       now: () => this.now,
       appFolder: join(this.folder, 'app'),
       demoFolder: join(this.folder, 'demo'),

@@ -50,7 +50,7 @@ const stamp = (iso: string): string => `${iso.replace(/[-:]|\.\d+/g, '').replace
 const text = (value: string): string =>
   value
     .replace(/\r\n?/g, '\n')
-     
+
     .replace(/[\u0000-\u0008\u000B-\u001F\u007F]/g, '')
     .replace(/[\\;,]/g, '\\$&')
     .replaceAll('\n', '\\n');

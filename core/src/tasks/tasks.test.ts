@@ -141,7 +141,7 @@ test('no line of a calendar is longer than 75 octets, whatever tasks say, and un
       const unfolded = calendar.replaceAll('\r\n ', '').split('\r\n');
       const said = unfolded.find((line) => line.startsWith('DESCRIPTION:'))?.slice(12) ?? '';
       const text = said.replace(/\\([\\;,n])/g, (_, sign: string) => (sign === 'n' ? '\n' : sign));
-       
+
       expect(text).toBe(
         says.replace(/\r\n?/g, '\n').replace(/[\u0000-\u0008\u000B-\u001F\u007F]/g, ''),
       );

@@ -15,3 +15,12 @@ export {
   demoListSchema,
   refusalSchema,
 } from './link.ts';
+export {
+  MOST_SAID,
+  MOST_TASKS,
+  type SentTasks,
+  sentTasksSchema,
+  tasksTakenSchema,
+  type Tracker,
+  trackerSchema,
+} from './tasks.ts';
