@@ -10,3 +10,4 @@ export {
   readMeaning,
 } from './server';
 export { keepForOffline, takeNewVersion, useOffline } from './offline';
+export { readTracker, sendTasks } from './tasks';

@@ -44,7 +44,8 @@ async function ask(path: string, init?: RequestInit): Promise<Response> {
   throw new ServerError(words.message, response.status);
 }
 
-async function askJson<T>(schema: Schema<T>, path: string, init?: RequestInit): Promise<T> {
+/** What the server answers, as its schema has it. @throws ServerError */
+export async function askJson<T>(schema: Schema<T>, path: string, init?: RequestInit): Promise<T> {
   const body: unknown = await (await ask(path, init)).json();
   return (await schema.validate(body)) as T;
 }

@@ -36,6 +36,6 @@ export {
 } from './readingAloud';
 export { SourcePrint } from './sourcePrint';
 export { usePagePrint } from './usePagePrint';
-export { noteInWords, type NoteInWords } from './noteInWords';
+export { dayInWords, noteInWords, type NoteInWords, taskInWords } from './noteInWords';
 export { Guide, type GuideState } from './guide';
 export { passwordFor } from './passwords';

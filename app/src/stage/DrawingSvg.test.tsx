@@ -1,7 +1,7 @@
 import type { Drawing } from '@marginalis/core/drawing';
 import { PathBuilder } from '@marginalis/core/geometry';
 import { cleanup, render } from '@testing-library/react';
-import { Svg } from 'react-native-svg';
+import { Svg } from '@/ui';
 import { DrawingSvg } from './DrawingSvg';
 
 afterEach(cleanup);

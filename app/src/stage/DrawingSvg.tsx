@@ -1,6 +1,6 @@
 import { type Drawing, type Group, type Item, setDrawing } from '@marginalis/core/drawing';
 import { useId, useSyncExternalStore } from 'react';
-import { ClipPath, Defs, G, Path } from 'react-native-svg';
+import { ClipPath, Defs, G, Path } from '@/ui';
 import type { LoadedFonts } from './LoadedFonts';
 import { pageFonts } from './pageFonts';
 import { pathData } from './pathData';

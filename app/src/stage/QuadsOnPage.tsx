@@ -1,8 +1,7 @@
 import { displayMatrix, displaySize, type PageBox, transform } from '@marginalis/core/geometry';
 import { aroundQuad, type Quad } from '@marginalis/core/print';
 import { StyleSheet } from 'react-native';
-import Svg, { Polygon } from 'react-native-svg';
-import { Area } from '@/ui';
+import { Area, Polygon, Svg } from '@/ui';
 import { blendOn } from './look';
 import { useLook } from './StageContext';
 

@@ -29,3 +29,60 @@ export function ColourInput(props: {
     />
   );
 }
+
+/** A day, `YYYY-MM-DD`, empty for none, by the browser's own calendar. */
+export function DayInput(props: {
+  label: string;
+  value: string;
+  /** Of what is written, and of the frame. */
+  colours: { readonly ink: string; readonly frame: string; readonly ground: string };
+  font: string;
+  onChange: (day: string) => void;
+}) {
+  const { label, value, colours, font, onChange } = props;
+  return (
+    <input
+      type="date"
+      aria-label={label}
+      value={value}
+      min="1900-01-01"
+      max="2999-12-31"
+      onChange={(e) => onChange(e.target.value)}
+      style={{
+        height: 46,
+        minWidth: 0,
+        boxSizing: 'border-box',
+        padding: '0 10px',
+        border: `1px solid ${colours.frame}`,
+        borderRadius: 4,
+        background: colours.ground,
+        color: colours.ink,
+        font: `16px ${font}`,
+      }}
+    />
+  );
+}
+
+/** An address within a text; following it is for `onFollow` to ask about first. */
+export function InlineLink(props: {
+  address: string;
+  text: string;
+  colour: string;
+  onFollow: (address: string) => void;
+}) {
+  const { address, text, colour, onFollow } = props;
+  return (
+    <a
+      href={address}
+      target="_blank"
+      rel="noopener noreferrer"
+      style={{ color: colour, overflowWrap: 'anywhere' }}
+      onClick={(e) => {
+        e.preventDefault();
+        onFollow(address);
+      }}
+    >
+      {text}
+    </a>
+  );
+}

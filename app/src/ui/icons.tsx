@@ -1,4 +1,4 @@
-import Svg, { Path } from 'react-native-svg';
+import { Path, Svg } from './svg';
 
 /** Drawn for this product: strokes of one width on a 24 × 24 grid, like figures in a proof. */
 const PATHS = {
@@ -55,6 +55,7 @@ const PATHS = {
   flip: 'M4 9.5h12.5M13 5.5l4 4-4 4M20 14.5H7.5M11 10.5l-4 4 4 4',
   about: 'M12 21a9 9 0 1 0 0-18 9 9 0 0 0 0 18zM12 11v5.5M12 7.5v.01',
   note: 'M5 4.5h14v10l-5 5H5zM19 14.5h-5v5M8.5 9h7M8.5 12.5h4',
+  label: 'M4.5 4.5h7.2l8 8-7.2 7.2-8-8zM8.4 8.4h.1',
   flag: 'M7 21V4M7 4.5h11l-2.5 4 2.5 4H7',
   link: 'M9.5 14.5l5-5M8 11l-2.5 2.5a3.5 3.5 0 0 0 5 5L13 16M16 13l2.5-2.5a3.5 3.5 0 0 0-5-5L11 8',
   download: 'M12 4v11.5M8 11.5l4 4 4-4M5 19.5h14',

@@ -1,7 +1,8 @@
 export { FONT, lightTheme, darkTheme, WIDE_FROM } from './theme';
 export { useShippedFonts } from './fonts';
 export { Icon, type IconName, paperIcon } from './icons';
-export { Area, ColourInput } from './dom';
+export { Area, ColourInput, DayInput, InlineLink } from './dom';
+export { ClipPath, Defs, G, Path, Polygon, Svg } from './svg';
 export { Sheet } from './Sheet';
 export { CarryContext } from './Carry';
 export { Action } from './Action';

@@ -4,6 +4,10 @@ import { notesSaying } from './notesSaying.ts';
 /** Which notes are asked for; what is left out does not narrow them. */
 export interface NoteFilter {
   readonly settled?: boolean;
+  /** Whether something is to be done. */
+  readonly task?: boolean;
+  /** A label it carries, by id. */
+  readonly tag?: string;
   /** Who wrote one of its remarks; nobody when empty. */
   readonly author?: string;
   /** Of what it is about. */
@@ -18,7 +22,7 @@ export interface NoteFilter {
 /** The notes that fit a filter, in their order. */
 export function filterNotes(
   notes: readonly ListedNote[],
-  { settled, author, colour, from, to, text = '' }: NoteFilter,
+  { settled, task, tag, author, colour, from, to, text = '' }: NoteFilter,
 ): readonly ListedNote[] {
   const isOnPages = ({ about }: ListedNote): boolean =>
     (from === undefined && to === undefined) ||
@@ -26,6 +30,8 @@ export function filterNotes(
   const fitting = notes.filter(
     (note) =>
       (settled === undefined || (note.thread.settled !== null) === settled) &&
+      (task === undefined || (note.thread.task !== undefined) === task) &&
+      (tag === undefined || note.thread.tags.includes(tag)) &&
       (author === undefined || note.thread.remarks.some((remark) => remark.author === author)) &&
       (colour === undefined || note.about?.mark.style.colour === colour) &&
       isOnPages(note),

@@ -21,3 +21,4 @@ export { type TextHit, textsSaying } from './textsSaying.ts';
 export { type ListedNote, listNotes, type SignPlace, signPlace } from './notes.ts';
 export { wordsKnown } from './wordsKnown.ts';
 export { isLetterLike, type ListRow, listRows, type WrittenLine } from './writtenLines.ts';
+export { plainRemark, type RemarkRun, remarkRuns } from './remarkRuns.ts';

@@ -67,7 +67,7 @@ function signOf(
   return { ...common, at: quads[0][0], quads, quote: quoteOf(about.print, about.range) };
 }
 
-/** Has a note be about something else: its sign goes there with it. */
+/** Has a note be about something else: its sign goes there with it. Null where it is about that already, or that is the sign of a note. */
 export function moveNote(
   state: DocState,
   thread: Thread,
@@ -79,7 +79,7 @@ export function moveNote(
   const signed = { id: thread.id, style: before?.style ?? style, author, madeAt };
   const after = 'mark' in about ? null : signOf(state, signed, about);
   const mark = 'mark' in about ? about.mark : thread.id;
-  if (mark === thread.mark && !after) return null;
+  if (!after && (mark === thread.mark || asNote(findMark(state, mark)))) return null;
   const moved = { ...thread, mark, was: undefined };
   return {
     label: 'Move a note',

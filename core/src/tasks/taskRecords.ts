@@ -1,3 +1,4 @@
+import { plainRemark } from '../derived/index.ts';
 import type { Tag } from '../document/index.ts';
 import type { ListedTask, TaskState } from './listTasks.ts';
 
@@ -56,7 +57,7 @@ export function taskRecords(tasks: readonly ListedTask[], source: TaskSource): T
       state,
       page: about ? source.nameOf(about.page) : '',
       about: thread.was ?? about?.words.text ?? '',
-      says: [first.text, ...answers.map(said)].join('\n'),
+      says: [plainRemark(first.text), ...answers.map(said)].join('\n'),
       labels: thread.tags.flatMap((id) => source.tags.get(id)?.name ?? []),
       author: first.author,
       madeAt: iso(first.madeAt),
@@ -67,4 +68,4 @@ export function taskRecords(tasks: readonly ListedTask[], source: TaskSource): T
 }
 
 const said = ({ author, text }: { author: string; text: string }): string =>
-  author === '' ? text : `${author}: ${text}`;
+  author === '' ? plainRemark(text) : `${author}: ${plainRemark(text)}`;

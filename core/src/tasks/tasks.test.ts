@@ -95,7 +95,13 @@ const records = (state: DocState): TaskRecord[] =>
   });
 
 test('a task leaves with what it says, its place, its people and its times', () => {
-  let state = noted(empty, 'n', 50, task({ who: 'Teo', until: '2031-05-01' }), 'Count again\nAll');
+  let state = noted(
+    empty,
+    'n',
+    50,
+    task({ who: 'Teo', until: '2031-05-01' }),
+    'Count *again*\nAll',
+  );
   const answer = { id: 'a', author: 'Teo', text: 'Which?', madeAt: 1.1e12 };
   state = done(state, answerNote(threadOf(state, 'n'), answer));
   const given = addTag(state, { id: 't', name: 'Tides', colour: '#0f7566' }, threadOf(state, 'n'));

@@ -7,9 +7,8 @@ import {
   type Vec,
 } from '@marginalis/core/geometry';
 import { useTheme } from 'react-native-paper';
-import Svg, { Path } from 'react-native-svg';
 import { useSight } from '@/stage';
-import { Area } from '@/ui';
+import { Area, Path, Svg } from '@/ui';
 
 /** A figure as it would be, in broken lines over the page. */
 export function Ghost({ page, figure }: { page: PageBox; figure: Figure }) {

@@ -1,6 +1,5 @@
 import { type Instrument, type WordManner, type WordMarker, writes } from '@marginalis/core/marks';
-import Svg, { Path } from 'react-native-svg';
-import { Icon, type IconName } from '@/ui';
+import { Icon, type IconName, Path, Svg } from '@/ui';
 
 interface Look {
   /** What is outlined, and what of it is filled with the ink, on a 24 × 24 grid. */

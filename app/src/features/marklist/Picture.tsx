@@ -8,7 +8,7 @@ import {
   uniteBoxes,
 } from '@marginalis/core/geometry';
 import { StyleSheet, View } from 'react-native';
-import Svg, { G } from 'react-native-svg';
+import { G, Svg } from '@/ui';
 import { DrawingSvg } from '@/stage';
 
 /** Outlines of more numbers than this are too much for a small picture. */

@@ -1,7 +1,9 @@
-import type { ListedNote } from '@marginalis/core/derived';
+import { type ListedNote, plainRemark } from '@marginalis/core/derived';
 import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
+import { useSessionState } from '@/session';
+import { TaskLine } from './tasks/TaskLine';
 
 /** A note folded to what is said first, and how much follows; it opens where it stands. */
 export const FoldedCard = memo(function FoldedCard({
@@ -15,11 +17,13 @@ export const FoldedCard = memo(function FoldedCard({
 }) {
   const { thread, number } = note;
   const { colors } = useTheme();
+  const tags = useSessionState((s) => s.document.tags);
   const [{ author, text }, ...answers] = thread.remarks;
   const aside = [
     author,
     answers.length === 1 ? '1 answer' : answers.length > 1 ? `${answers.length} answers` : '',
     thread.settled ? 'Settled' : '',
+    ...thread.tags.map((id) => tags.get(id)?.name ?? ''),
   ].filter((part) => part !== '');
   return (
     <View role="article" aria-label={`Note ${number}`}>
@@ -44,8 +48,9 @@ export const FoldedCard = memo(function FoldedCard({
             style={thread.settled ? { color: colors.onSurfaceVariant } : undefined}
             {...{ dir: 'auto' }}
           >
-            {text}
+            {plainRemark(text)}
           </Text>
+          <TaskLine note={note} />
           {aside.length > 0 && (
             <Text variant="bodySmall" numberOfLines={1} style={{ color: colors.onSurfaceVariant }}>
               {aside.join(' · ')}

@@ -19,7 +19,6 @@ import { useBesidePages } from './useBesidePages';
 /** How high a card is before it has been measured, CSS pixels. */
 const USUAL = 64;
 /** Lines reach from here over the pages: beyond any window, CSS pixels. */
-const FAR = 6000;
 
 interface MarginCardsProps {
   readonly notes: readonly ListedNote[];
@@ -91,8 +90,8 @@ export function MarginCards({ notes, nameOf, onJump }: MarginCardsProps) {
         position: 'relative',
         flex: 1,
         minHeight: 0,
-        // Lines reach out over the pages; above and below nothing does.
-        clipPath: fromRight ? `inset(0 0 0 -${FAR}px)` : `inset(0 -${FAR}px 0 0)`,
+        // Lines reach out over the pages; above and below nothing does, nor is there anything to scroll to.
+        overflowY: 'clip',
       }}
     >
       <Area ref={sheet} style={{ position: 'absolute', left: 0, right: 0, top: 0 }}>
@@ -114,6 +113,7 @@ export function MarginCards({ notes, nameOf, onJump }: MarginCardsProps) {
               top={tops[k]}
               eased={!isStill}
               above={isChosen}
+              room={standing.height - 2 * GAP}
               onHeight={measure}
             >
               {isChosen ? (

@@ -8,7 +8,7 @@ import { NoteField } from './NoteField';
 import { type BegunNote, notesHeld } from './notesHeld';
 
 /** The line of dots beneath words, and the dot at a place. */
-const SIGN = { colour: PEN_INKS[0].colour, width: 1.2, opacity: 1 };
+export const SIGN = { colour: PEN_INKS[0].colour, width: 1.2, opacity: 1 };
 
 /** A note that is begun: what it is about, what it says, and by whom, until somebody has said so. */
 export function NewNote({ begun }: { begun: BegunNote }) {

@@ -1,13 +1,28 @@
 import type { ListedNote } from '@marginalis/core/derived';
 import type { Remark } from '@marginalis/core/document';
-import { answerNote, reopenNote, rewordRemark, settleNote } from '@marginalis/core/editing';
+import {
+  answerNote,
+  reopenNote,
+  rewordRemark,
+  setTask,
+  settleNote,
+} from '@marginalis/core/editing';
 import { memo, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { noteInWords, useSession, useSessionState, useSettings } from '@/session';
+import { useReader } from '@/shell';
 import { Action, IconAction } from '@/ui';
+import { LabelFields } from './labels/LabelFields';
+import { Labels } from './labels/Labels';
+import { moveTo } from './moveTo';
 import { NoteField } from './NoteField';
-import { RemarkRow } from './RemarkRow';
+import { type NoteWay, RemarkRow } from './RemarkRow';
+import { TaskLine } from './tasks/TaskLine';
+import { TaskOfNote } from './tasks/TaskOfNote';
+
+/** What stands open in a card beside what it says. */
+type Open = 'task' | 'labels' | null;
 
 /** What is typed: a change of one of the remarks, or an answer. */
 interface Typed {
@@ -34,7 +49,10 @@ export const NoteCard = memo(function NoteCard(props: NoteCardProps) {
   const author = useSettings((s) => s.author);
   const { colors } = useTheme();
   const [typed, setTyped] = useState<Typed | null>(null);
-  const words = noteInWords(note, nameOf);
+  const [open, setOpen] = useState<Open>(null);
+  const reader = useReader();
+  const tags = useSessionState((s) => s.document.tags);
+  const words = noteInWords(note, nameOf, tags);
   const keep = ({ remark, text }: Typed): void => {
     const now = Date.now();
     const answer = { id: crypto.randomUUID(), author, text, madeAt: now };
@@ -51,6 +69,24 @@ export const NoteCard = memo(function NoteCard(props: NoteCardProps) {
       onLeave={() => setTyped(null)}
     />
   );
+  const ways: readonly NoteWay[] = [
+    {
+      title: thread.task ? 'Change the task' : 'Make it a task',
+      icon: 'check',
+      run: () => setOpen('task'),
+    },
+    ...(thread.task
+      ? [
+          {
+            title: 'No longer a task',
+            icon: 'undo',
+            run: () => void session.dispatch(setTask(thread, null)),
+          } as const,
+        ]
+      : []),
+    { title: 'Labels', icon: 'label', run: () => setOpen('labels') },
+    { title: 'Move it elsewhere', icon: 'right', run: () => moveTo(reader, thread) },
+  ];
   return (
     <View
       role="article"
@@ -85,6 +121,8 @@ export const NoteCard = memo(function NoteCard(props: NoteCardProps) {
           <IconAction icon="minus" size={18} label={`Fold note ${number}`} onPress={onFold} />
         )}
       </View>
+      {words.task !== '' && open !== 'task' && <TaskLine note={note} />}
+      {open === 'task' && <TaskOfNote note={note} onDone={() => setOpen(null)} />}
       {thread.remarks.map((remark, k) => (
         <RemarkRow
           key={remark.id}
@@ -92,6 +130,7 @@ export const NoteCard = memo(function NoteCard(props: NoteCardProps) {
           remark={remark}
           said={words.remarks[k]}
           number={number}
+          ways={ways}
           onChange={() => setTyped({ remark, text: remark.text })}
           field={
             typed?.remark?.id === remark.id
@@ -100,6 +139,15 @@ export const NoteCard = memo(function NoteCard(props: NoteCardProps) {
           }
         />
       ))}
+      {open === 'labels' ? (
+        <LabelFields
+          thread={thread}
+          label={`Labels of note ${number}`}
+          onDone={() => setOpen(null)}
+        />
+      ) : (
+        <Labels thread={thread} />
+      )}
       {typed?.remark === null && field(`Answer to note ${number}`, 'Answer', typed)}
       {words.settled !== '' && (
         <Text variant="bodySmall" style={{ color: colors.onSurfaceVariant }}>

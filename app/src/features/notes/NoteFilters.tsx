@@ -1,8 +1,10 @@
 import type { ListedNote, NoteFilter } from '@marginalis/core/derived';
 import { StyleSheet, View } from 'react-native';
 import { TextInput, useTheme } from 'react-native-paper';
-import { AuthorChoice, Choices, InkChoice, PageRangeFields } from '@/ui';
+import { useSessionState } from '@/session';
+import { AuthorChoice, Choices, InkChoice, InkDrop, PageRangeFields } from '@/ui';
 
+const ANY = 'any';
 const STATES = [
   { value: 'any', label: 'All' },
   { value: 'open', label: 'Open' },
@@ -10,7 +12,7 @@ const STATES = [
 ] as const;
 const SETTLED = { any: undefined, open: false, settled: true } as const;
 
-/** Narrows the notes to those that are open or settled, by author, by the ink of what they are about, by page, and to what they say. */
+/** Narrows the notes to those that are open or settled, by label and author, by the ink of what they are about, by page, and to what they say. */
 export function NoteFilters(props: {
   all: readonly ListedNote[];
   pages: number;
@@ -19,6 +21,10 @@ export function NoteFilters(props: {
 }) {
   const { all, pages, filter, onChange } = props;
   const { colors } = useTheme();
+  const tags = useSessionState((s) => s.document.tags);
+  const used = [...tags.values()].filter(({ id }) =>
+    all.some(({ thread }) => thread.tags.includes(id)),
+  );
   const remarks = all.flatMap(({ thread }) => thread.remarks);
   const set = (part: NoteFilter) => onChange({ ...filter, ...part });
   return (
@@ -38,6 +44,21 @@ export function NoteFilters(props: {
         onChange={(state) => set({ settled: SETTLED[state] })}
         choices={STATES}
       />
+      {used.length > 0 && (
+        <Choices
+          label="Label"
+          value={filter.tag ?? ANY}
+          onChange={(tag) => set({ tag: tag === ANY ? undefined : tag })}
+          choices={[
+            { value: ANY, label: 'Any' },
+            ...used.map(({ id, name, colour }) => ({
+              value: id,
+              label: name,
+              sign: <InkDrop colour={colour} />,
+            })),
+          ]}
+        />
+      )}
       <AuthorChoice
         authors={[...new Set(remarks.map(({ author }) => author))]}
         value={filter.author}

@@ -11,10 +11,12 @@ export function PlacedCard(props: {
   top: number;
   eased: boolean;
   above: boolean;
+  /** So high it can be, CSS pixels: what of it has no room comes with the wheel. */
+  room: number;
   onHeight: (id: string, height: number) => void;
   children: ReactNode;
 }) {
-  const { id, top, eased, above, onHeight, children } = props;
+  const { id, top, eased, above, room, onHeight, children } = props;
   const element = useRef<HTMLDivElement>(null);
   useLayoutEffect(() => {
     const { current } = element;
@@ -39,6 +41,8 @@ export function PlacedCard(props: {
         transform: `translateY(${top}px)`,
         transition: eased ? `transform ${MAKING_ROOM}ms ease-out` : undefined,
         zIndex: above ? 2 : 1,
+        maxHeight: room,
+        overflowY: 'auto',
       }}
     >
       {children}

@@ -4,7 +4,15 @@ import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Menu, Text, useTheme } from 'react-native-paper';
 import { type NoteInWords, useSession, useSessionState } from '@/session';
-import { MenuButton, paperIcon } from '@/ui';
+import { type IconName, MenuButton, paperIcon } from '@/ui';
+import { RemarkText } from './RemarkText';
+
+/** Something that can be done with a note. */
+export interface NoteWay {
+  readonly title: string;
+  readonly icon: IconName;
+  readonly run: () => void;
+}
 
 interface RemarkRowProps {
   readonly thread: Thread;
@@ -13,12 +21,15 @@ interface RemarkRowProps {
   /** The note's number. */
   readonly number: number;
   readonly onChange: () => void;
+  /** What else can be done with the note; only in its own row. */
+  readonly ways: readonly NoteWay[];
   /** Shown in place of its text while that is changed. */
   readonly field: ReactNode;
 }
 
 /** A remark of a note: the note itself, or an answer that stands in. */
-export function RemarkRow({ thread, remark, said, number, onChange, field }: RemarkRowProps) {
+export function RemarkRow(props: RemarkRowProps) {
+  const { thread, remark, said, number, onChange, ways, field } = props;
   const session = useSession();
   const writable = useSessionState((s) => s.writable);
   const { colors } = useTheme();
@@ -46,6 +57,18 @@ export function RemarkRow({ thread, remark, said, number, onChange, field }: Rem
                     onChange();
                   }}
                 />
+                {isNote &&
+                  ways.map(({ title, icon, run }) => (
+                    <Menu.Item
+                      key={title}
+                      title={title}
+                      leadingIcon={paperIcon(icon)}
+                      onPress={() => {
+                        close();
+                        run();
+                      }}
+                    />
+                  ))}
                 <Menu.Item
                   title={isNote ? 'Remove the note' : 'Remove the answer'}
                   leadingIcon={paperIcon('remove')}
@@ -59,11 +82,7 @@ export function RemarkRow({ thread, remark, said, number, onChange, field }: Rem
           </MenuButton>
         )}
       </View>
-      {field ?? (
-        <Text variant="bodyMedium" {...{ dir: 'auto' }}>
-          {said.text}
-        </Text>
-      )}
+      {field ?? <RemarkText text={said.text} />}
     </View>
   );
 }

@@ -1,38 +1,16 @@
-import { listMarks } from '@marginalis/core/derived';
 import type { NoteAbout } from '@marginalis/core/editing';
-import { textOf } from '@marginalis/core/print';
 import type { Reader } from '@/shell';
+import { aboutWhat } from './aboutWhat';
 import { NOTES } from './ids';
 import { notesHeld, showNote } from './notesHeld';
 
 /** Begins a note on the words that are selected, on what is picked, or on a place that is tapped next. What is noted on already leads to its card. */
 export function beginNote(reader: Reader): void {
-  const { session } = reader;
-  const [words] = session.words.store.getState().parts;
-  if (words) {
-    const { page, print, range } = words;
-    session.words.choose([]);
-    return begin(reader, { page, print, range }, textOf(print, range));
-  }
-  const { document, picked } = session.store.getState();
-  const row = listMarks(document).find(({ mark }) => picked.has(mark.id));
-  if (row) {
-    session.inHand.pick([]);
-    const there = [...document.threads.values()].find(({ mark }) => mark === row.mark.id);
+  const { threads } = reader.session.store.getState().document;
+  aboutWhat(reader, 'Tap the place that the note is about.', (about, quote) => {
+    const there = 'mark' in about && [...threads.values()].find(({ mark }) => mark === about.mark);
     if (there) return showNote(reader, there.id);
-    return begin(reader, { mark: row.mark.id }, row.words.text || row.words.name);
-  }
-  session.hand.await({
-    text: 'Tap the place that the note is about.',
-    act(page, { clientX, clientY }) {
-      const { stage } = reader;
-      const index = Number(page.getAttribute('data-page')) - 1;
-      const id = stage.pages[index]?.id;
-      if (!id) return;
-      stage.locate();
-      const at = stage.toUser(index, stage.fromClient(clientX, clientY));
-      begin(reader, { page: id, at }, '');
-    },
+    return begin(reader, about, quote);
   });
 }
 

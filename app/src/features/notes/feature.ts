@@ -1,11 +1,14 @@
 import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
 import { beginNote } from './beginNote';
-import { NOTES } from './ids';
+import { NOTES, TASKS } from './ids';
 import { NoteSigns } from './NoteSigns';
 import { stepNote } from './stepNote';
 
 const NotesPanel = late<{ onGone: () => void }>(
   async () => (await import('./NotesPanel')).NotesPanel,
+);
+const TasksPanel = late<{ onGone: () => void }>(
+  async () => (await import('./tasks/TasksPanel')).TasksPanel,
 );
 
 const commands = (reader: Reader): readonly Command[] => {
@@ -33,6 +36,15 @@ const commands = (reader: Reader): readonly Command[] => {
       keys: ['Shift+A'],
       on: () => shell.isOpen(NOTES),
       run: () => shell.togglePanel('margin', NOTES),
+    },
+    {
+      id: TASKS,
+      title: 'Tasks',
+      group: 'Marks',
+      also: 'to do list until who calendar tracker notes',
+      icon: 'check',
+      on: () => shell.isOpen(TASKS),
+      run: () => shell.togglePanel('margin', TASKS),
     },
     {
       id: 'next-note',
@@ -70,6 +82,14 @@ export const notesFeature: ReaderFeature = {
       way: { order: 5 },
       beneath: true,
       Content: NotesPanel,
+    },
+    {
+      id: TASKS,
+      title: 'Tasks',
+      side: 'margin',
+      way: { order: 6 },
+      beneath: true,
+      Content: TasksPanel,
     },
   ],
 };

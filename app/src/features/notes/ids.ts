@@ -1,2 +1,4 @@
 /** The panel of all notes. */
 export const NOTES = 'notes';
+/** The panel of what is to be done. */
+export const TASKS = 'tasks';

@@ -1,9 +1,8 @@
 import type { Matrix } from '@marginalis/core/geometry';
 import type { Mark } from '@marginalis/core/kinds';
-import Svg, { G } from 'react-native-svg';
 import { drawingOf } from '@marginalis/core/derived';
 import { DrawingSvg } from '@/stage';
-import { Area } from '@/ui';
+import { Area, G, Svg } from '@/ui';
 
 /** Marks as they would be after `matrix`, which maps them onto the page as seen. */
 export function Carried(props: {

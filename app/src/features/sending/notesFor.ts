@@ -1,4 +1,4 @@
-import { listNotes, signPlace } from '@marginalis/core/derived';
+import { listNotes, plainRemark, signPlace } from '@marginalis/core/derived';
 import type { DocState } from '@marginalis/core/document';
 import type { CopyNote } from '@marginalis/core/pdf';
 import { noteInWords } from '@/session';
@@ -7,8 +7,10 @@ import { noteInWords } from '@/session';
 export const notesFor = (document: DocState, nameOf: (page: number) => string): CopyNote[] =>
   listNotes(document).map((note) => {
     const { about, number } = note;
+    const words = noteInWords(note, nameOf, document.tags);
     return {
-      ...noteInWords(note, nameOf),
+      ...words,
+      remarks: words.remarks.map(({ by, text }) => ({ by, text: plainRemark(text) })),
       number,
       place: about && { page: about.page, ...signPlace(about, document.pages[about.page]) },
     };

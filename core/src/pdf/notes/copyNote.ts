@@ -12,10 +12,14 @@ export interface CopyNote {
     readonly by: string;
     readonly text: string;
   }[];
+  /** What is to be done; empty where nothing is. */
+  readonly task: string;
+  /** What its labels are called. */
+  readonly labels: readonly string[];
   /** Who settled it, and when; empty while it is open. */
   readonly settled: string;
 }
 
 /** All that is said in a note, for finding the faces it needs. */
-export const saidIn = ({ about, remarks, settled }: CopyNote): string =>
-  [about, settled, ...remarks.flatMap(({ by, text }) => [by, text])].join('\n');
+export const saidIn = ({ about, remarks, task, labels, settled }: CopyNote): string =>
+  [about, task, ...labels, settled, ...remarks.flatMap(({ by, text }) => [by, text])].join('\n');

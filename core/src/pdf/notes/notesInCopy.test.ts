@@ -27,6 +27,8 @@ const note = (number: number, more: Partial<CopyNote> = {}): CopyNote => ({
   place: { page: 0, at: { x: 80, y: 700 }, inMargin: true },
   about: 'Page 1 · “An adult barnacle”',
   remarks: [{ by: 'Ines Mara · 3 May 2026', text: 'How long does it live there?' }],
+  task: '',
+  labels: [],
   settled: '',
   ...more,
 });

@@ -53,7 +53,7 @@ export function setNotes(
   };
   put('Notes', HEADING, INK);
   y += 8;
-  for (const { number, about, remarks, settled } of notes) {
+  for (const { number, about, remarks, task, labels, settled } of notes) {
     if (y + ROOM > foot) turn();
     const beside = y;
     put(String(number), NUMBER, SIGN_COLOUR);
@@ -64,9 +64,10 @@ export function setNotes(
       if (by !== '') put(by, ASIDE, PALE, INDENT);
       put(text, TEXT, INK, INDENT);
     }
-    if (settled !== '') {
+    for (const said of [task, labels.join(', '), settled]) {
+      if (said === '') continue;
       y += 2;
-      put(settled, ASIDE, PALE, INDENT);
+      put(said, ASIDE, PALE, INDENT);
     }
     y += 14;
   }

@@ -1,0 +1,98 @@
+import { reopenNote, settleNote } from '@marginalis/core/editing';
+import { isOverdue, type ListedTask } from '@marginalis/core/tasks';
+import { memo } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { Text, useTheme } from 'react-native-paper';
+import { dayInWords, useSession, useSettings } from '@/session';
+import { Icon, Tooltip } from '@/ui';
+
+interface TaskRowProps {
+  readonly task: ListedTask;
+  readonly page: string;
+  readonly today: string;
+  readonly writable: boolean;
+  readonly onJump: (task: ListedTask) => void;
+}
+
+/** A task in the list of all: done or not, what, who, until when; it leads to its note. */
+export const TaskRow = memo(function TaskRow(props: TaskRowProps) {
+  const { task, page, today, writable, onJump } = props;
+  const { note, title, state } = task;
+  const { kind, who, until } = task.task;
+  const session = useSession();
+  const author = useSettings((s) => s.author);
+  const { colors } = useTheme();
+  const isDone = state === 'done';
+  const isLate = isOverdue(task, today);
+  const aside = [
+    kind,
+    who,
+    until && (isLate ? `late, until ${dayInWords(until)}` : `until ${dayInWords(until)}`),
+    state === 'begun' && 'begun',
+    page && `page ${page}`,
+  ];
+  const turn = (): void => {
+    const { thread } = note;
+    session.dispatch(isDone ? reopenNote(thread) : settleNote(thread, author, Date.now()));
+  };
+  return (
+    <View role="listitem" style={[styles.row, { borderColor: colors.outlineVariant }]}>
+      <Tooltip text={isDone ? 'Open again' : 'Done'}>
+        <Pressable
+          role="checkbox"
+          aria-checked={isDone}
+          accessibilityLabel={`Done: ${title}`}
+          disabled={!writable}
+          onPress={turn}
+          style={styles.place}
+        >
+          <View
+            style={[
+              styles.box,
+              { borderColor: colors.onSurfaceVariant },
+              isDone && { backgroundColor: colors.primary, borderColor: colors.primary },
+            ]}
+          >
+            {isDone && <Icon name="check" size={16} color={colors.onPrimary} />}
+          </View>
+        </Pressable>
+      </Tooltip>
+      <Pressable
+        role="button"
+        accessibilityLabel={`Go to task ${note.number}: ${title}`}
+        onPress={() => onJump(task)}
+        style={styles.said}
+      >
+        <Text
+          variant="bodyMedium"
+          numberOfLines={2}
+          style={isDone && { color: colors.onSurfaceVariant, textDecorationLine: 'line-through' }}
+          {...{ dir: 'auto' }}
+        >
+          {title}
+        </Text>
+        <Text
+          variant="bodySmall"
+          numberOfLines={2}
+          style={{ color: isLate ? colors.error : colors.onSurfaceVariant }}
+        >
+          {aside.filter(Boolean).join(' · ')}
+        </Text>
+      </Pressable>
+    </View>
+  );
+});
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', alignItems: 'center', borderBottomWidth: 1, paddingVertical: 4 },
+  place: { width: 44, height: 44, alignItems: 'center', justifyContent: 'center' },
+  box: {
+    width: 22,
+    height: 22,
+    borderWidth: 1.5,
+    borderRadius: 3,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  said: { flex: 1, minWidth: 0, minHeight: 44, justifyContent: 'center', gap: 2 },
+});

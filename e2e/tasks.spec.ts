@@ -1,0 +1,153 @@
+import { readFileSync } from 'node:fs';
+import { expect, type Page, test } from '@playwright/test';
+import { line, Pen } from './support/pen';
+import { kept, openDesk, openDocument, placeOn, take } from './support/reader';
+
+/** What notes ask to be done, their labels, and where they stay. */
+
+const card = (page: Page, number: number) => page.getByRole('article', { name: `Note ${number}` });
+
+async function noteOnWords(
+  page: Page,
+  pen: Pen,
+  [u, v, to]: readonly [number, number, number],
+  text: string,
+): Promise<void> {
+  await pen.draw(line(await placeOn(page, 1, u, v), await placeOn(page, 1, to, v)));
+  await page
+    .getByRole('group', { name: 'Selected words' })
+    .getByRole('button', { name: 'Add a note' })
+    .click();
+  const begun = page.getByRole('group', { name: 'New note' });
+  await begun.getByRole('textbox', { name: 'What the note says' }).fill(text);
+  await page.keyboard.press('Control+Enter');
+  await expect(begun).toBeHidden();
+  await page.keyboard.press('Escape');
+}
+
+/** Chooses what can be done with a note, from its own menu. */
+async function way(page: Page, number: number, name: string): Promise<void> {
+  await card(page, number)
+    .getByRole('button', { name: /^More for remark 1/ })
+    .click();
+  await page.getByRole('menuitem', { name }).click();
+}
+
+async function fileOf(page: Page, name: string): Promise<string> {
+  await page.getByRole('button', { name: 'Take the tasks out' }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('menuitem', { name }).click();
+  return readFileSync(await (await download).path(), 'utf8');
+}
+
+test('notes become tasks, stand in a list by their day, are done there, and leave as a table, for a calendar and to the tracker', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  const pen = await Pen.of(page);
+  await take(page, 'Word picker');
+  await noteOnWords(page, pen, [0.14, 0.188, 0.34], 'Is that *so*? See https://tides.example/a.');
+  await noteOnWords(page, pen, [0.2, 0.3, 0.4], 'Count again');
+
+  await way(page, 2, 'Make it a task');
+  const fields = page.getByRole('group', { name: 'Task of note 2' });
+  await fields.getByRole('button', { name: 'Correction' }).click();
+  await fields.getByRole('textbox', { name: 'Who' }).fill('Teo');
+  await fields.getByLabel('Until').fill('2020-05-01');
+  await fields.getByRole('button', { name: 'Keep' }).click();
+  await expect(card(page, 2)).toContainText('Correction · for Teo · until');
+  await expect(card(page, 2)).toContainText('late');
+  // A field in a card has the window stay where it is.
+  expect(await page.evaluate(() => window.document.documentElement.scrollTop)).toBe(0);
+
+  await page.getByRole('button', { name: /^Open note 1/ }).click();
+  await way(page, 1, 'Make it a task');
+  const first = page.getByRole('group', { name: 'Task of note 1' });
+  await first.getByRole('textbox', { name: /^To do/ }).fill('Look it up');
+  await first.getByRole('textbox', { name: /^To do/ }).press('Enter');
+  // An address is shown before anybody goes there.
+  await card(page, 1).getByRole('link', { name: 'https://tides.example/a' }).click();
+  await expect(page.getByRole('dialog', { name: 'Leave for this address?' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stay here' }).click();
+
+  await way(page, 1, 'Labels');
+  await page.getByRole('textbox', { name: 'New label' }).fill('Tides');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(card(page, 1).getByRole('listitem')).toHaveText('Tides');
+  await page.getByRole('button', { name: 'Only some notes' }).click();
+  await page.getByRole('radio', { name: 'Tides' }).click();
+  await expect(page.getByRole('article')).toHaveCount(1);
+  await page.getByRole('button', { name: 'All notes' }).click();
+
+  await page.getByRole('tab', { name: 'Tasks' }).click();
+  const tasks = page.getByRole('list', { name: 'Tasks of the document' });
+  await expect(page.getByText('2 tasks, 2 to do')).toBeVisible();
+  await expect(tasks.getByRole('button')).toHaveText([/^Count again.*late/, /^Look it up/]);
+  await tasks.getByRole('checkbox', { name: 'Done: Count again' }).click();
+  await expect(tasks.getByRole('button')).toHaveText([/^Look it up/, /^Count again/]);
+  await kept(page);
+
+  const table = await fileOf(page, 'As a table (CSV)');
+  expect(table).toMatch(/\r\n1,,Look it up,,,to-do,1,An adult barnacle cannot,/);
+  expect(table).toMatch(/\r\n2,Correction,Count again,Teo,2020-05-01,done,/);
+  const calendar = await fileOf(page, 'For a calendar (iCalendar)');
+  expect(calendar.match(/BEGIN:VTODO/g)).toHaveLength(2);
+  expect(calendar).toContain('STATUS:COMPLETED');
+  await page.getByRole('button', { name: 'Take the tasks out' }).click();
+  await page.getByRole('menuitem', { name: /^To the tracker at/ }).click();
+  await expect(page.getByText(/^2 tasks are at/)).toBeVisible();
+  const there = (await (await page.request.get('/stand-ins/tracker/tasks')).json()) as {
+    tasks: { title: string }[];
+  };
+  expect(there.tasks.map(({ title }) => title)).toEqual(
+    expect.arrayContaining(['Look it up', 'Count again']),
+  );
+});
+
+test('a note stays where its mark was rubbed out, says so, and goes to another place', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  const pen = await Pen.of(page);
+  await take(page, 'Marking pen');
+  await pen.draw(line(await placeOn(page, 1, 0.2, 0.3), await placeOn(page, 1, 0.4, 0.31)));
+  await kept(page);
+  await take(page, 'Picker');
+  const on = await placeOn(page, 1, 0.3, 0.305);
+  await pen.draw([on, on]);
+  await page.getByRole('group', { name: 'Picked marks' }).waitFor();
+  await page.keyboard.press('a');
+  await page.getByRole('textbox', { name: 'What the note says' }).fill('Which one?');
+  await page.keyboard.press('Control+Enter');
+  await expect(card(page, 1)).toBeVisible();
+  const sign = page.locator('[data-note="1"]');
+  const before = await sign.boundingBox();
+
+  await pen.draw([on, on]);
+  await page.getByRole('group', { name: 'Picked marks' }).waitFor();
+  await page.keyboard.press('Delete');
+  await expect(card(page, 1)).toContainText('Ink, rubbed out since');
+  const after = await sign.boundingBox();
+  expect(Math.abs((after?.y ?? 0) - (before?.y ?? 0))).toBeLessThan(20);
+
+  await way(page, 1, 'Move it elsewhere');
+  await expect(page.getByText('Tap the place that the note is to go to.')).toBeVisible();
+  const to = await placeOn(page, 1, 0.5, 0.36);
+  await pen.draw([to, to]);
+  await expect(card(page, 1)).not.toContainText('rubbed out');
+  await expect
+    .poll(async () => {
+      const { y, height } = (await sign.boundingBox()) ?? { y: 0, height: 0 };
+      return Math.abs(y + height / 2 - to[1]);
+    })
+    .toBeLessThan(3);
+
+  await page.getByTestId('stage').focus();
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('Control+z');
+  await expect(card(page, 1)).toContainText('Page 1');
+  await expect(card(page, 1)).not.toContainText('rubbed out');
+});
