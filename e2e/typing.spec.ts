@@ -259,3 +259,28 @@ test('what the browser puts together letter by letter is kept, also when the tex
   await openMarks(page);
   await expect(page.getByText('énih').first()).toBeVisible();
 });
+
+test('a printed square is ticked with a tap, crossed with a second, and bare again with a third', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'Course handbook');
+  await page.getByRole('textbox', { name: /^Page, / }).fill('1');
+  await page.keyboard.press('Enter');
+  await drawn(page, 3);
+  await take(page, 'Answer text');
+  // The first square of the list, where the sample draws it.
+  const first = await placeOn(page, 3, 0.1378, 0.301);
+  const tap = async (): Promise<void> => {
+    await page.mouse.click(first[0], first[1]);
+    await kept(page);
+  };
+  await tap();
+  await openMarks(page);
+  await expect(page.getByRole('button', { name: /^Go to Tick/ })).toHaveCount(1);
+  await tap();
+  await expect(page.getByRole('button', { name: /^Go to Cross/ })).toHaveCount(1);
+  await tap();
+  await expect(page.getByRole('button', { name: /^Go to (Tick|Cross)/ })).toHaveCount(0);
+  await expect(field(page)).toBeHidden();
+});

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { degrees, PDFDocument } from '@cantoo/pdf-lib';
+import { degrees, PDFDocument, rgb } from '@cantoo/pdf-lib';
 import { displayMatrix, transform, type Vec } from '@marginalis/core/geometry';
 import { inspectPdf } from '@marginalis/core/pdf';
 import { openPrint } from '@marginalis/core/pdfium';
@@ -65,3 +65,41 @@ test.each([0, 90])(
     expect(await darkAt(bytes, inside)).toBe(inside.length);
   },
 );
+
+test('squares to be ticked are found however they are drawn: their sides are dark, and nothing is within them', async () => {
+  const doc = await PDFDocument.create();
+  const page = doc.addPage([300, 300]);
+  const line = { borderColor: rgb(0, 0, 0), borderWidth: 0.7 };
+  page.drawRectangle({ x: 30, y: 250, width: 8, height: 8, ...line });
+  page.drawRectangle({ x: 30, y: 220, width: 11, height: 10, color: rgb(1, 1, 1), ...line });
+  // As a path that is closed, and one that comes back to where it began.
+  page.drawSvgPath('M0 0H12V12H0Z', { x: 30, y: 210, ...line });
+  page.drawSvgPath('M0 0H12V12H0V0', { x: 30, y: 180, ...line });
+  // None of these: too long, filled, turned, too large.
+  page.drawRectangle({ x: 100, y: 250, width: 30, height: 10, ...line });
+  page.drawRectangle({ x: 100, y: 220, width: 10, height: 10, color: rgb(0, 0, 0), ...line });
+  page.drawRectangle({ x: 100, y: 190, width: 10, height: 10, rotate: degrees(20), ...line });
+  page.drawRectangle({ x: 100, y: 100, width: 60, height: 60, ...line });
+  const bytes = await doc.save();
+  const { squares } = await shapesOf(bytes);
+  const corners = pairs(squares);
+  expect(corners.map(({ x }) => Math.round(x)).filter((_, k) => k % 2 === 0)).toEqual([
+    30, 30, 30, 30,
+  ]);
+  const sides = Array.from({ length: corners.length / 2 }, (_, k) => {
+    const [a, b] = [corners[2 * k], corners[2 * k + 1]];
+    const [x, y] = [(a.x + b.x) / 2, (a.y + b.y) / 2];
+    return [
+      { x: a.x, y },
+      { x: b.x, y },
+      { x, y: a.y },
+      { x, y: b.y },
+    ];
+  }).flat();
+  expect(await darkAt(bytes, sides)).toBe(sides.length);
+  const middles = Array.from({ length: corners.length / 2 }, (_, k) => ({
+    x: (corners[2 * k].x + corners[2 * k + 1].x) / 2,
+    y: (corners[2 * k].y + corners[2 * k + 1].y) / 2,
+  }));
+  expect(await darkAt(bytes, middles)).toBe(0);
+});

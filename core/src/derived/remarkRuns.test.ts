@@ -50,7 +50,7 @@ test('whatever a remark says, its pieces say all but signs of emphasis, and lead
       const text = parts.join('');
       expect(plainRemark(text).replaceAll('*', '')).toBe(text.replaceAll('*', ''));
       for (const { address } of remarkRuns(text))
-        if (address !== null) expect(new URL(address).protocol).toMatch(/^(https?|mailto):$/);
+        if (address !== null) expect(address).toMatch(/^(https?:\/\/|mailto:)/i);
     }),
   );
 });

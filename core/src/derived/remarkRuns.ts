@@ -3,7 +3,7 @@ export interface RemarkRun {
   readonly text: string;
   readonly bold: boolean;
   readonly slanted: boolean;
-  /** Where it leads: an address with http, https or mailto; null where it leads nowhere. */
+  /** Where it leads: what looks like an address with http, https or mailto; null where it leads nowhere. */
   readonly address: string | null;
 }
 
@@ -48,7 +48,7 @@ function withAddresses(text: string, emphasis: Pick<RemarkRun, 'bold' | 'slanted
     const shown = withoutEnd(found[0]);
     add(text.slice(from, found.index), null);
     const address = /^(?:https?:|mailto:)/i.test(shown) ? shown : `mailto:${shown}`;
-    add(shown, URL.canParse(address) ? address : null);
+    add(shown, address);
     from = found.index + shown.length;
   }
   add(text.slice(from), null);

@@ -16,6 +16,7 @@ export {
 export { type ScratchOffer, offerScratch, takeScratch } from './offerScratch.ts';
 export { tidyMarks, backToInk } from './tidy.ts';
 export { type DrawnOutright, type FigurePart, changeFigure, drawFigure } from './figures.ts';
+export { type BoxToTick, tickBox } from './tickBox.ts';
 export { answerBox, type AnswerBox } from './answerBox.ts';
 export {
   changeTexts,

@@ -1,4 +1,5 @@
 import {
+  type Box,
   boxHeight,
   boxOfPoints,
   boxWidth,
@@ -31,6 +32,12 @@ const THICKEST = 3;
 const SMALLEST = 1.9;
 const LARGEST = 9;
 const ROUND = 1.25;
+/** Sides of a square to be ticked, points, and how far it may be from one. */
+const LEAST_SIDE = 5;
+const MOST_SIDE = 32;
+const SQUARE = 1.4;
+/** What is no farther apart touches, points. */
+const TOUCHING = 0.5;
 /** What is lighter, of 255, is not seen on paper. */
 const LIGHT = 235;
 
@@ -39,15 +46,16 @@ const IDENTITY: Matrix = [1, 0, 0, 1, 0, 0];
 interface Found {
   readonly rules: number[];
   readonly dots: number[];
+  readonly squares: number[];
 }
 
-/** The rules and dots that a page (from 0) draws, by its operators; none where PDFium cannot read it. */
+/** The rules, dots and squares that a page (from 0) draws, by its operators; none where PDFium cannot read it. */
 export function readShapes(module: PdfiumModule, document: number, index: number): DrawnShapes {
   const { wasmExports: pdfium } = module;
   const page = pdfium.FPDF_LoadPage(document, index);
   if (page === 0) return NO_SHAPES;
   const scratch = pdfium.malloc(32);
-  const found: Found = { rules: [], dots: [] };
+  const found: Found = { rules: [], dots: [], squares: [] };
   try {
     const count = Math.min(MOST_OBJECTS, pdfium.FPDFPage_CountObjects(page));
     for (let k = 0; k < count; k++) {
@@ -58,7 +66,11 @@ export function readShapes(module: PdfiumModule, document: number, index: number
     pdfium.free(scratch);
     pdfium.FPDF_ClosePage(page);
   }
-  return { rules: Float32Array.from(found.rules), dots: Float32Array.from(found.dots) };
+  return {
+    rules: Float32Array.from(found.rules),
+    dots: Float32Array.from(found.dots),
+    squares: Float32Array.from(found.squares),
+  };
 }
 
 interface Place {
@@ -70,7 +82,8 @@ interface Place {
 }
 
 function readObject(module: PdfiumModule, place: Place, found: Found): void {
-  if (found.rules.length + found.dots.length > 4 * MOST_SHAPES) return;
+  const { rules, dots, squares } = found;
+  if (rules.length + dots.length + squares.length > 4 * MOST_SHAPES) return;
   const { object, within, depth, scratch } = place;
   const { wasmExports: pdfium } = module;
   const type = pdfium.FPDFPageObj_GetType(object);
@@ -149,7 +162,7 @@ interface Shape {
 /** Takes what a part of a path is: a dot, a rule drawn as an area, or rules along its straight sides. */
 function takeShape(
   { points, curves, isClosed, isFilled, isStroked }: Shape,
-  { rules, dots }: Found,
+  { rules, dots, squares }: Found,
 ): void {
   if (points.length < 2) return;
   const bounds = boxOfPoints(points);
@@ -168,8 +181,21 @@ function takeShape(
     return;
   }
   if (!isStroked) return;
+  const isWhole = isClosed || (points.length === 5 && distance(points[0], points[4]) < TOUCHING);
+  if (isWhole && !isFilled && points.length <= 5 && isUpright(points, bounds))
+    if (short >= LEAST_SIDE && long <= MOST_SIDE && long <= SQUARE * short)
+      squares.push(bounds.minX, bounds.minY, bounds.maxX, bounds.maxY);
   const ends = isClosed ? [...points, points[0]] : points;
   for (let k = 1; k < ends.length; k++)
     if (distance(ends[k - 1], ends[k]) >= SHORTEST)
       rules.push(ends[k - 1].x, ends[k - 1].y, ends[k].x, ends[k].y);
 }
+
+/** Every corner of it is one of its bounds. */
+const isUpright = (points: readonly Vec[], { minX, minY, maxX, maxY }: Box): boolean =>
+  points.length >= 4 &&
+  points.every(
+    ({ x, y }) =>
+      Math.min(Math.abs(x - minX), Math.abs(x - maxX)) < TOUCHING &&
+      Math.min(Math.abs(y - minY), Math.abs(y - maxY)) < TOUCHING,
+  );

@@ -9,6 +9,7 @@ const PAGE = plainPage(400, 600);
 const drawn = (...rules: [number, number, number, number][]) => ({
   rules: Float32Array.from(rules.flatMap(([x, y, x2, y2]) => [x, 600 - y, x2, 600 - y2])),
   dots: new Float32Array(0),
+  squares: new Float32Array(0),
 });
 const level = (x: number, y: number, length: number): [number, number, number, number] => [
   x,

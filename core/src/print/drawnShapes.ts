@@ -6,9 +6,15 @@ export interface DrawnShapes {
   readonly rules: Float32Array;
   /** Full dots: x and y of their middles in turn. */
   readonly dots: Float32Array;
+  /** Small upright frames, about as wide as high: the least x and y and the greatest of each in turn. */
+  readonly squares: Float32Array;
 }
 
-export const NO_SHAPES: DrawnShapes = { rules: new Float32Array(0), dots: new Float32Array(0) };
+export const NO_SHAPES: DrawnShapes = {
+  rules: new Float32Array(0),
+  dots: new Float32Array(0),
+  squares: new Float32Array(0),
+};
 
 /** A place on a rule. */
 export interface OnRule {

@@ -21,6 +21,7 @@ export {
 } from './drawnShapes.ts';
 export { type AnswerLine, answerLines } from './answerLines.ts';
 export { answerLineAt, linesAfter } from './meantLine.ts';
+export { tickBoxAt, tickBoxes } from './tickBoxes.ts';
 export { alongLine, type AlongLine } from './alongLine.ts';
 export {
   type Quad,

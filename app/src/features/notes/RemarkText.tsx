@@ -11,7 +11,7 @@ export const RemarkText = memo(function RemarkText({ text }: { text: string }) {
   return (
     <Text variant="bodyMedium" {...{ dir: 'auto' }}>
       {remarkRuns(text).map(({ text: said, bold, slanted, address }, k) =>
-        address ? (
+        address && URL.canParse(address) ? (
           <InlineLink
             key={k}
             address={address}

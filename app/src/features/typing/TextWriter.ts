@@ -1,4 +1,4 @@
-import { marksAt } from '@marginalis/core/editing';
+import { marksAt, tickBox } from '@marginalis/core/editing';
 import { type Figure, outlineFigure } from '@marginalis/core/figures';
 import {
   displayMatrix,
@@ -9,8 +9,8 @@ import {
 } from '@marginalis/core/geometry';
 import { asText, type TextMark } from '@marginalis/core/kinds';
 import type { Instrument, TextInstrument } from '@marginalis/core/marks';
-import { type AnswerLine, answerLineAt } from '@marginalis/core/print';
-import { facesOfBlock } from '@marginalis/core/type';
+import { type AnswerLine, answerLineAt, tickBoxAt } from '@marginalis/core/print';
+import { facesOfBlock, textOfSpans } from '@marginalis/core/type';
 import {
   GUIDE_INK,
   type Hit,
@@ -19,8 +19,10 @@ import {
   type WritingTools,
 } from '@/shell';
 import { pageFonts } from '@/stage';
+import { useSettings } from '@/session';
 import { answersOn, knownAnswers } from './answersOn';
 import { calloutAt, textAt, textOnLine } from './beginText';
+import { knownTickBoxes } from './knownTickBoxes';
 import { beginTyping, typingHeld } from './typingHeld';
 
 /** A contact that moves no farther is a tap, CSS pixels; a finger is no finer than this. */
@@ -136,15 +138,32 @@ export class TextWriter implements InstrumentWriter {
       const callout = calloutAt(reader, hit.index, instrument, from, moved ? to : null);
       return void beginTyping(reader.session, callout, null);
     }
+    if (!moved && this.tick(hit, instrument)) return;
     const lines = moved ? [] : knownAnswers(reader, hit.index);
     const onLine = lines && this.lineBox(hit, instrument, lines);
     const mark = onLine ?? textAt(reader, hit.index, instrument, from, moved ? to : null);
     const typing = beginTyping(reader.session, mark, null);
     // The page was not read yet: an empty box goes onto its line when it has been.
     if (!lines)
-      void answersOn(reader, hit.index).then((all) =>
-        typing.moveTo(this.lineBox(hit, instrument, all)),
-      );
+      void answersOn(reader, hit.index).then((all) => {
+        const isEmpty = textOfSpans(typing.mark.block.spans) === '';
+        if (isEmpty && this.tick(hit, instrument)) typing.finish();
+        else typing.moveTo(this.lineBox(hit, instrument, all));
+      });
+  }
+
+  /** Ticks the printed square that is tapped; false where there is none. */
+  private tick({ index, pageId, user }: Hit, { colour }: TextInstrument): boolean {
+    const { session, stage } = this.reader;
+    const seen = stage.pages[index];
+    const at = transform(displayMatrix(seen), user);
+    const reach = NEAR / stage.getCamera().zoom;
+    const box = tickBoxAt(knownTickBoxes(this.reader, index), at, reach);
+    if (!box) return false;
+    const { author } = useSettings.getState();
+    const made = { id: crypto.randomUUID(), page: pageId, madeAt: Date.now(), author };
+    const { document } = session.store.getState();
+    return session.dispatch(tickBox(document, { ...made, box, seen, colour }));
   }
 
   private lineBox(
