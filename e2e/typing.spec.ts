@@ -284,3 +284,50 @@ test('a printed square is ticked with a tap, crossed with a second, and bare aga
   await expect(page.getByRole('button', { name: /^Go to (Tick|Cross)/ })).toHaveCount(0);
   await expect(field(page)).toBeHidden();
 });
+
+test('text of another program becomes a box, and keeps its emphasis; what was copied here is pasted as it was', async ({
+  page,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  await page.evaluate(() =>
+    navigator.clipboard.write([
+      new ClipboardItem({
+        'text/plain': new Blob(['Never at high water.\nTeo'], { type: 'text/plain' }),
+        'text/html': new Blob(['<p><b>Never</b> at <i>high</i> water.</p><p>Teo</p>'], {
+          type: 'text/html',
+        }),
+      }),
+    ]),
+  );
+  await page.getByTestId('stage').focus();
+  await page.keyboard.press('Control+v');
+  await expect(field(page)).toHaveText('Never at high water.\nTeo', { useInnerText: true });
+  const faces = await field(page).evaluate((element) =>
+    [...element.querySelectorAll('span')].map((span) => [
+      span.textContent,
+      getComputedStyle(span).fontFamily.split(',')[0],
+    ]),
+  );
+  expect(faces).toEqual([
+    ['Never', 'page-sans-bold'],
+    [' at ', 'page-sans'],
+    ['high', 'page-sans-italic'],
+    [' water.\nTeo', 'page-sans'],
+  ]);
+  await page.keyboard.press('Escape');
+  await expect(field(page)).toBeHidden();
+  await kept(page);
+
+  // Copied and pasted here it is a mark again, not a text to be typed on.
+  await page.getByTestId('stage').focus();
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Control+c');
+  await page.waitForTimeout(400);
+  await page.keyboard.press('Control+v');
+  await openMarks(page);
+  await expect(page.getByRole('button', { name: /^Go to Text/ })).toHaveCount(2);
+  await expect(field(page)).toBeHidden();
+});

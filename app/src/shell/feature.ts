@@ -22,6 +22,13 @@ export type CommandGroup = (typeof GROUPS)[number];
 export type CommandPlace = 'bar' | 'roll' | 'settings';
 
 /** Something a person can have done: by its key, by its button, or by its name in the list of commands. */
+/** What another program gives to be pasted. */
+export interface Pasted {
+  readonly text: string;
+  /** The same as a piece of a page; empty without. */
+  readonly html: string;
+}
+
 export interface Command {
   readonly id: string;
   readonly title: string;
@@ -62,6 +69,11 @@ export interface Command {
   /** Whether what it switches is on; nothing is switched without. */
   on?(): boolean;
   run(key?: string): void;
+  /**
+   * Takes what the browser gives to be pasted; false where that is nothing to it, and the next command is asked. Its keys are then the browser's own, which gives
+   * what is pasted with them only.
+   */
+  paste?(given: Pasted): Promise<boolean>;
 }
 
 /** What stands beside the pages, one at a time a side; a sheet on a phone. */

@@ -2,6 +2,7 @@ export { PageThumb } from './PageThumb';
 export { doDoubleTap, isAble, spelledKeys } from './commands';
 export type {
   Command,
+  Pasted,
   CommandGroup,
   CommandPlace,
   Dialog,

@@ -29,8 +29,22 @@ export function useCommandKeys(frame: HTMLElement | null): void {
       if (OF_BUTTONS.has(key) && (e.target as Element | null)?.closest?.(BUTTON)) return;
       const command = commandForKey(reader.commands(), key);
       if (!command || (isTyping(e) && !command.whileTyping?.includes(key))) return;
+      // The browser says what is pasted, after this.
+      if (command.paste) return;
       e.preventDefault();
       command.run(key);
+    };
+    const onPaste = async (e: ClipboardEvent): Promise<void> => {
+      if (active !== reader || e.defaultPrevented || isTyping(e)) return;
+      if (document.querySelector('[role=dialog], [role=menu]')) return;
+      e.preventDefault();
+      const { clipboardData } = e;
+      const given = {
+        text: clipboardData?.getData('text/plain') ?? '',
+        html: clipboardData?.getData('text/html') ?? '',
+      };
+      for (const command of reader.commands())
+        if (command.paste && command.able?.() !== false && (await command.paste(given))) return;
     };
     // Text fields keep their keys to themselves on the way up.
     const onWayDown = (e: KeyboardEvent): void => {
@@ -43,12 +57,14 @@ export function useCommandKeys(frame: HTMLElement | null): void {
     frame?.addEventListener('focusin', claim);
     window.addEventListener('keydown', onKey);
     window.addEventListener('keydown', onWayDown, true);
+    window.addEventListener('paste', onPaste);
     return () => {
       if (active === reader) active = null;
       frame?.removeEventListener('pointerdown', claim, true);
       frame?.removeEventListener('focusin', claim);
       window.removeEventListener('keydown', onKey);
       window.removeEventListener('keydown', onWayDown, true);
+      window.removeEventListener('paste', onPaste);
     };
   }, [reader, frame]);
 }

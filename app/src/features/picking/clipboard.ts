@@ -70,6 +70,22 @@ export async function copyPicked(session: DocumentSession): Promise<readonly Mar
   return clip.marks.map(({ id }) => id);
 }
 
+/** Whether a text that is pasted came with the marks copied last, or with none at all: no other program has put something else there since. */
+export async function isOfClip(text: string): Promise<boolean> {
+  if (text.trim() === '') return true;
+  const kept = await readKeptClip();
+  if (kept === null) return false;
+  try {
+    return lined(saidBy(readClip(kept).marks)) === lined(text);
+  } catch (e) {
+    if (!(e instanceof ClipError)) throw e;
+    return false;
+  }
+}
+
+/** Systems end lines in their own ways. */
+const lined = (text: string): string => text.replace(/\r\n?/g, '\n').trim();
+
 /** Puts what was copied on a page, its middle at `at`; beside where it was copied from when that is the same page. */
 export async function pasteClip(
   session: DocumentSession,

@@ -9,7 +9,7 @@ import {
 } from '@marginalis/core/geometry';
 import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
 import { arrowStep } from '@/ui';
-import { copyPicked, cutPicked, duplicatePicked, pasteClip } from './clipboard';
+import { copyPicked, cutPicked, duplicatePicked, isOfClip, pasteClip } from './clipboard';
 import { InHand, Picked } from './Picked';
 import { PickWriter } from './PickWriter';
 import { RESTYLE } from './ids';
@@ -120,6 +120,12 @@ function commands(reader: Reader): readonly Command[] {
       run: () => {
         const { page, at } = middleOf(reader);
         void pasteClip(session, page, at);
+      },
+      async paste({ text }) {
+        if (!(await isOfClip(text))) return false;
+        const { page, at } = middleOf(reader);
+        await pasteClip(session, page, at);
+        return true;
       },
     },
     {

@@ -2,7 +2,7 @@ import type { Page } from '@marginalis/core/document';
 import { displayMatrix, displaySize, transform } from '@marginalis/core/geometry';
 import { cornersOfBox } from '@marginalis/core/kinds';
 import { shortcutBefore } from '@marginalis/core/symbols';
-import { textOfSpans } from '@marginalis/core/type';
+import { textOfSpans, typeable } from '@marginalis/core/type';
 import { type CSSProperties, type KeyboardEvent, useEffect, useLayoutEffect, useRef } from 'react';
 import { useTheme } from 'react-native-paper';
 import { useReader } from '@/shell';
@@ -13,6 +13,7 @@ import { useShallow } from 'zustand/react/shallow';
 import { LeaderLine } from './LeaderLine';
 import { letterCss, onPage, saidIn, select, selectionIn, showSpans } from './field';
 import { announceFaces } from './pageFaces';
+import { type Emphasized, pastedEmphasis } from './pastedEmphasis';
 import { stepText } from './stepText';
 import { turnLetters } from './turnLetters';
 import type { TypedText, Typing } from './Typing';
@@ -76,13 +77,16 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
     const before = (event: InputEvent): void => {
       const { inputType, dataTransfer } = event;
       if (inputType === 'insertParagraph' || inputType === 'insertLineBreak') put('\n');
-      else if (inputType === 'insertFromPaste' || inputType === 'insertFromDrop')
-        put(dataTransfer?.getData('text/plain') ?? '');
-      else if (!/^(format|history)/.test(inputType)) return;
+      else if (inputType === 'insertFromPaste' || inputType === 'insertFromDrop') {
+        const text = typeable(dataTransfer?.getData('text/plain') ?? '');
+        put(text, pastedEmphasis(text, dataTransfer?.getData('text/html') ?? ''));
+      } else if (!/^(format|history)/.test(inputType)) return;
       event.preventDefault();
     };
-    const put = (text: string): void =>
-      typing.put(...(selectionIn(element) ?? selected.current ?? ([0, 0] as const)), text);
+    const put = (text: string, emphasized: readonly Emphasized[] = []): void => {
+      const [from, to] = selectionIn(element) ?? selected.current ?? [0, 0];
+      typing.put(from, to, text, emphasized);
+    };
     element.addEventListener('beforeinput', before);
     return () => element.removeEventListener('beforeinput', before);
   }, [typing]);

@@ -15,6 +15,7 @@ import {
 import { createStore } from 'zustand/vanilla';
 import type { DocumentSession } from '@/session';
 import { pageFonts } from '@/stage';
+import type { Emphasized } from './pastedEmphasis';
 
 /** A word that nobody goes on with is kept after so long, ms. */
 const PAUSE = 1_000;
@@ -100,11 +101,16 @@ export class Typing {
   }
 
   /** Puts text in place of a part of it: what is pasted, a new line, a sign. */
-  put(from: number, to: number, text: string): void {
+  put(from: number, to: number, text: string, emphasized: readonly Emphasized[] = []): void {
     const { spans } = this.mark.block;
     const rest = textOfSpans(spans).length - (to - from);
     const put = this.fitting(text, LONGEST_TEXT - rest);
-    this.become(replaced(spans, from, to, put), true, from + put.length);
+    const all = emphasized.reduce<readonly Span[]>(
+      (said, part) =>
+        restyled(said, from + part.from, from + Math.min(part.to, put.length), part.by),
+      replaced(spans, from, to, put),
+    );
+    this.become(all, true, from + put.length);
     this.keep();
   }
 

@@ -24,6 +24,20 @@ const commands = (reader: Reader): readonly Command[] => [
     run: async () => (await import('./stepText')).typeInSight(reader),
   },
   {
+    id: 'paste-text',
+    title: 'Paste text as a box',
+    group: 'Marks',
+    also: 'type words insert clipboard',
+    icon: 'paste',
+    able: () => reader.session.store.getState().writable,
+    run: async () => (await import('./pasteText')).pasteAsked(reader),
+    async paste(given) {
+      if (given.text.trim() === '') return false;
+      (await import('./pasteText')).pasteText(reader, given);
+      return true;
+    },
+  },
+  {
     id: 'edit-text',
     title: 'Edit the text that is picked',
     group: 'Marks',
