@@ -319,6 +319,14 @@ test('a finger that holds a word selects it, and goes on over others; a tap lets
   await pen.fingers('touchStart', [await placeOn(page, 1, 0.7, 0.6)]);
   await pen.fingers('touchEnd', []);
   await expect(chip).toBeHidden();
+
+  // Where no word is it asks what is to stand there.
+  await pen.fingers('touchStart', [await placeOn(page, 1, 0.97, 0.5)]);
+  const here = page.getByRole('group', { name: 'Put here' });
+  await expect(here).toBeVisible();
+  await pen.fingers('touchEnd', []);
+  await here.getByRole('button', { name: 'Note' }).click();
+  await expect(page.getByRole('group', { name: 'New note' })).toBeVisible();
 });
 
 test('one page at a time: a finger draws the next one in, and a little way comes back', async ({

@@ -15,6 +15,8 @@ import { FIRST_SETTINGS, keepSettings, readSettings, type Settings } from '@/sto
 const MOST_INKS = 12;
 /** Signs that are shown first in the sheet of symbols. */
 const MOST_SIGNS = 16;
+/** What can stand at a bare place, and is known to have. */
+const MOST_PLACED = 12;
 /** Instruments of which it is known when they were used. */
 const MOST_USED = 30;
 
@@ -51,6 +53,8 @@ interface SettingsStore extends Settings {
   noteUsed(id: string): void;
   /** A sign was put in from the sheet of symbols. */
   noteSign(sign: string): void;
+  /** Something was put at a bare place of a page, by the id of its command. */
+  notePlaced(id: string): void;
 }
 
 /** Whether one finger writes on this device. */
@@ -117,6 +121,10 @@ export const useSettings = create<SettingsStore>((set, get) => {
     noteSign: (sign) =>
       setAndKeep({
         signs: [sign, ...get().signs.filter((one) => one !== sign)].slice(0, MOST_SIGNS),
+      }),
+    notePlaced: (id) =>
+      setAndKeep({
+        placed: [id, ...get().placed.filter((one) => one !== id)].slice(0, MOST_PLACED),
       }),
     noteUsed: (id) =>
       setAndKeep({ used: [id, ...get().used.filter((one) => one !== id)].slice(0, MOST_USED) }),

@@ -1,4 +1,5 @@
-import type { InstrumentKind } from '@marginalis/core/marks';
+import type { Vec } from '@marginalis/core/geometry';
+import type { InstrumentKind, PageId } from '@marginalis/core/marks';
 import type { ComponentType } from 'react';
 import type { DocumentSession } from '@/session';
 import type { SourcePictures, StageController } from '@/stage';
@@ -22,6 +23,15 @@ export type CommandGroup = (typeof GROUPS)[number];
 export type CommandPlace = 'bar' | 'roll' | 'settings';
 
 /** Something a person can have done: by its key, by its button, or by its name in the list of commands. */
+/** A place of a page. */
+export interface PagePlace {
+  /** The page, from 0, and its id. */
+  readonly index: number;
+  readonly page: PageId;
+  /** In user space. */
+  readonly at: Vec;
+}
+
 /** What another program gives to be pasted. */
 export interface Pasted {
   readonly text: string;
@@ -64,6 +74,10 @@ export interface Command {
   readonly forDoubleTap?: true;
   /** Only by its keys: it would make no sense in a list. */
   readonly hidden?: boolean;
+  /** What it is called at a bare place of a page, in short; not offered there without. */
+  readonly forPlace?: string;
+  /** Puts there what it puts on a page. */
+  atPlace?(place: PagePlace): void;
   /** Whether it can be done now; always without. */
   able?(): boolean;
   /** Whether what it switches is on; nothing is switched without. */

@@ -3,6 +3,7 @@ export { doDoubleTap, isAble, spelledKeys } from './commands';
 export type {
   Command,
   Pasted,
+  PagePlace,
   CommandGroup,
   CommandPlace,
   Dialog,

@@ -164,7 +164,7 @@ test('what is pressed on a chip is the chip’s; a pen that goes on through it w
   expect(said).toEqual(['start pen 1', 'move pen 1']);
 });
 
-test('a finger that moves the paper taps, once and again, or holds; what has taken it moves no paper', () => {
+test('a finger that moves the paper taps, once and again, or holds; what has taken it moves no paper', async () => {
   jest.useFakeTimers();
   point('down', 'pen', 1, 10, 10);
   point('up', 'pen', 1, 10, 10);
@@ -188,20 +188,39 @@ test('a finger that moves the paper taps, once and again, or holds; what has tak
     end: () => followed.push('end'),
     cancel: () => followed.push('cancel'),
   };
+  // Who is asked first looks at what is there, and finds nothing.
+  const passOn = touches.hold(async () => null);
   const letGo = touches.hold(() => follower);
   const before = moved;
   point('down', 'touch', 5, 100, 100);
-  jest.advanceTimersByTime(HOLD + 1);
+  await jest.advanceTimersByTimeAsync(HOLD + 1);
   point('move', 'touch', 5, 100, 200);
   point('up', 'touch', 5, 100, 200);
   expect(followed).toEqual(['move', 'end']);
   // A pinch holds nothing.
   point('down', 'touch', 6, 100, 100);
   point('down', 'touch', 7, 200, 100);
-  jest.advanceTimersByTime(HOLD + 1);
+  await jest.advanceTimersByTimeAsync(HOLD + 1);
   expect(followed).toEqual(['move', 'end']);
   expect(moved).toEqual(before);
-  end();
+  point('up', 'touch', 6, 100, 100);
+  point('up', 'touch', 7, 200, 100);
+  // Lifted while somebody still looks: it holds nothing, and what it would have held is let go.
+  const late = touches.hold(() => new Promise((found) => setTimeout(() => found(follower), 50)));
+  passOn();
   letGo();
+  point('down', 'touch', 8, 100, 100);
+  await jest.advanceTimersByTimeAsync(HOLD + 1);
+  point('up', 'touch', 8, 100, 100);
+  await jest.advanceTimersByTimeAsync(60);
+  expect(followed).toEqual(['move', 'end', 'cancel']);
+  late();
+  // A mouse asks once.
+  const once = touches.hold(() => follower);
+  const at = { index: 0, user: { x: 1, y: 1 } };
+  await touches.holdBriefly({ ...at, event: new MouseEvent('pointerup') as PointerEvent });
+  expect(followed).toEqual(['move', 'end', 'cancel', 'end']);
+  once();
+  end();
   jest.useRealTimers();
 });

@@ -210,6 +210,17 @@ export function attachPointers(
   const refuse = (e: Event): void => {
     if (!isControl(e)) e.preventDefault();
   };
+  /** What a mouse asks for with its right button a finger asks for by holding. */
+  const onMenu = (e: MouseEvent): void => {
+    refuse(e);
+    const { clientX, clientY } = e;
+    // A finger that holds is seen already, and not every browser says whose the menu is.
+    if (isControl(e) || (e instanceof PointerEvent && e.pointerType !== 'mouse')) return;
+    stage.locate();
+    const hit = stage.pageAt(stage.fromClient(clientX, clientY));
+    const event = new PointerEvent('pointerup', { clientX, clientY, pointerType: 'mouse' });
+    if (hit) void stage.touches.holdBriefly({ ...hit, event });
+  };
 
   element.addEventListener('pointerdown', onDown);
   element.addEventListener('pointermove', onMove);
@@ -218,7 +229,7 @@ export function attachPointers(
   element.addEventListener('pointerleave', onLeave);
   element.addEventListener('wheel', onWheel, { passive: false });
   element.addEventListener('scroll', onScroll);
-  element.addEventListener('contextmenu', refuse);
+  element.addEventListener('contextmenu', onMenu);
   element.addEventListener('dragstart', refuse);
   // Without this, some tablets select text or scroll under a resting palm whatever touch-action says.
   element.addEventListener('touchstart', refuse, { passive: false });
@@ -233,7 +244,7 @@ export function attachPointers(
     element.removeEventListener('pointerleave', onLeave);
     element.removeEventListener('wheel', onWheel);
     element.removeEventListener('scroll', onScroll);
-    element.removeEventListener('contextmenu', refuse);
+    element.removeEventListener('contextmenu', onMenu);
     element.removeEventListener('dragstart', refuse);
     element.removeEventListener('touchstart', refuse);
     window.removeEventListener('keydown', onKey);

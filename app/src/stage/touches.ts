@@ -26,7 +26,7 @@ export interface Follower {
 }
 
 type OnTap = (touch: Touch, taps: number) => boolean;
-type OnHold = (touch: Touch) => Follower | null;
+type OnHold = (touch: Touch) => Follower | null | Promise<Follower | null>;
 
 /** What a finger does that moves the paper, but has not moved: it taps, or it holds. */
 export class Touches {
@@ -44,6 +44,7 @@ export class Touches {
     return () => this.onTaps.delete(handler);
   }
 
+  /** Whoever would take a finger that holds says so, perhaps only when it has looked at what is under it; then nobody else is asked. */
   hold(handler: OnHold): () => void {
     this.onHolds.add(handler);
     return () => this.onHolds.delete(handler);
@@ -54,17 +55,34 @@ export class Touches {
     return [...this.onTaps].some((handler) => handler(touch, taps));
   }
 
+  /** Whoever would take a finger that holds here does what it does then, as if it were lifted at once. */
+  async holdBriefly(touch: Touch): Promise<void> {
+    this.letGo();
+    (await this.heldBy(touch))?.end(touch.event);
+  }
+
+  private async heldBy(touch: Touch): Promise<Follower | null> {
+    for (const handler of this.onHolds) {
+      const asked = handler(touch);
+      const follower = asked instanceof Promise ? await asked : asked;
+      if (follower) return follower;
+    }
+    return null;
+  }
+
   /** A first finger came down on a page; `taken` is called when somebody takes it because it holds. */
   begin(at: Vec, touch: Touch, taken: () => void): void {
     this.letGo();
-    this.down = { at, touch };
+    const down = { at, touch };
+    this.down = down;
     this.timer = setTimeout(() => {
-      for (const handler of this.onHolds) {
-        this.follower = handler(touch);
-        if (this.follower) break;
-      }
-      if (this.follower) taken();
-      this.down = null;
+      void this.heldBy(touch).then((follower) => {
+        // It has moved, or been lifted, while somebody looked at what is under it.
+        if (this.down !== down) return follower?.cancel();
+        this.follower = follower;
+        if (follower) taken();
+        this.down = null;
+      });
     }, HOLD);
   }
 

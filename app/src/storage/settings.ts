@@ -47,6 +47,8 @@ const settingsShape = object({
   }),
   /** Signs put in from the sheet of symbols, the last first. */
   signs: array(string().max(8).required()).max(40).default([]),
+  /** What was put at bare places of pages, by the ids of commands, the last first. */
+  placed: array(string().max(40).required()).max(20).default([]),
   /** Ids of instruments, the one in hand last first. */
   used: array(string().max(100).required()).max(100).default([]),
 });
@@ -69,6 +71,7 @@ export const FIRST_SETTINGS: Settings = {
   look: 'plain',
   reading: { voice: '', pace: 1, wordsPerMinute: 220 },
   signs: [],
+  placed: [],
   used: [],
 };
 

@@ -21,6 +21,7 @@ import { contentsFeature } from '@/features/contents';
 import { meaningFeature } from '@/features/meaning';
 import { linksFeature } from '@/features/links';
 import { searchFeature } from '@/features/search';
+import { hereFeature } from '@/features/here';
 import { hintsFeature } from '@/features/hints';
 import { typingFeature } from '@/features/typing';
 import { viewFeature } from '@/features/view';
@@ -40,6 +41,7 @@ const FEATURES = [
   markListFeature,
   notesFeature,
   typingFeature,
+  hereFeature,
   contentsFeature,
   searchFeature,
   linksFeature,

@@ -14,7 +14,8 @@ export function beginNote(reader: Reader): void {
   });
 }
 
-function begin({ session, shell }: Reader, about: NoteAbout, quote: string): void {
+/** Begins a note about something; `quote` is what that is in words, nothing for a place. */
+export function begin({ session, shell }: Reader, about: NoteAbout, quote: string): void {
   const { begun } = notesHeld.getState();
   // What has been typed already is not lost: it is about something else now.
   const text = begun?.session === session ? begun.text : '';

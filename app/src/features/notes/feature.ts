@@ -1,5 +1,5 @@
 import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
-import { beginNote } from './beginNote';
+import { begin, beginNote } from './beginNote';
 import { NOTES, TASKS } from './ids';
 import { NoteSigns } from './NoteSigns';
 import { stepNote } from './stepNote';
@@ -23,9 +23,11 @@ const commands = (reader: Reader): readonly Command[] => {
       keys: ['A'],
       forPicked: 'Note',
       forWords: 'Note',
+      forPlace: 'Note',
       chip: true,
       able: () => session.store.getState().writable,
       run: () => beginNote(reader),
+      atPlace: ({ page, at }) => begin(reader, { page, at }, ''),
     },
     {
       id: NOTES,

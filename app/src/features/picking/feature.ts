@@ -116,6 +116,8 @@ function commands(reader: Reader): readonly Command[] {
       group: 'Marks',
       icon: 'paste',
       keys: ['Mod+V'],
+      forPlace: 'Paste',
+      atPlace: ({ page, at }) => void pasteClip(session, page, at),
       able: () => writable,
       run: () => {
         const { page, at } = middleOf(reader);

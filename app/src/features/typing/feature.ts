@@ -1,6 +1,7 @@
 import { findMark } from '@marginalis/core/document';
 import { asText, type TextMark } from '@marginalis/core/kinds';
 import type { Command, Reader, ReaderFeature } from '@/shell';
+import { textAt, typingInstrument } from './beginText';
 import { LeaderGrips, OnPage, TextField } from './OnPage';
 import { TextWriter } from './TextWriter';
 import { beginTyping } from './typingHeld';
@@ -22,6 +23,11 @@ const commands = (reader: Reader): readonly Command[] => [
     keys: ['E'],
     able: () => reader.session.store.getState().writable,
     run: async () => (await import('./stepText')).typeInSight(reader),
+    forPlace: 'Text',
+    atPlace: ({ index, at }) => {
+      const instrument = { ...typingInstrument(reader), leads: false };
+      beginTyping(reader.session, textAt(reader, index, instrument, at, null), null);
+    },
   },
   {
     id: 'paste-text',

@@ -1,0 +1,1 @@
+export { hereFeature } from './feature';

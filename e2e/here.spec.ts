@@ -1,0 +1,42 @@
+import { expect, test } from '@playwright/test';
+import { line, Pen } from './support/pen';
+import { kept, openDesk, openDocument, placeOn } from './support/reader';
+
+test('the right button of a mouse asks what is to stand at a bare place, what was put last first; on a mark it picks it', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  const here = page.getByRole('group', { name: 'Put here' });
+  const bare = await placeOn(page, 1, 0.5, 0.06);
+  await page.mouse.click(...bare, { button: 'right' });
+  await expect(here.getByRole('button')).toHaveText(['Paste', 'Note', 'Text']);
+  await page.keyboard.press('Escape');
+  await expect(here).toBeHidden();
+
+  await page.mouse.click(...bare, { button: 'right' });
+  await here.getByRole('button', { name: 'Text' }).click();
+  await expect(here).toBeHidden();
+  await page.keyboard.type('Group B');
+  await page.keyboard.press('Escape');
+  await kept(page);
+
+  const other = await placeOn(page, 1, 0.2, 0.03);
+  await page.mouse.click(...other, { button: 'right' });
+  await expect(here.getByRole('button')).toHaveText(['Text', 'Paste', 'Note']);
+  await here.getByRole('button', { name: 'Note' }).click();
+  await page.getByRole('textbox', { name: 'What the note says' }).fill('Whose is it?');
+  await page.keyboard.press('Control+Enter');
+  const sign = await page.locator('[data-note="1"]').boundingBox();
+  expect(Math.abs((sign?.y ?? 0) + (sign?.height ?? 0) / 2 - other[1])).toBeLessThan(4);
+
+  await page.mouse.click(bare[0] + 20, bare[1], { button: 'right' });
+  await expect(page.getByRole('group', { name: 'Picked marks' })).toBeVisible();
+  await expect(here).toBeHidden();
+  // What is done elsewhere withdraws the question.
+  await page.mouse.click(...(await placeOn(page, 1, 0.35, 0.03)), { button: 'right' });
+  await expect(here).toBeVisible();
+  const pen = await Pen.of(page);
+  await pen.draw(line(await placeOn(page, 1, 0.3, 0.3), await placeOn(page, 1, 0.4, 0.3)));
+  await expect(here).toBeHidden();
+});
