@@ -16,6 +16,7 @@ import {
   type Thread,
   turnPage,
 } from '../src/document/index.ts';
+import type { InkMark } from '../src/kinds/index.ts';
 import { PATTERNS } from '../src/paper/index.ts';
 import { box, inkMark, pageBox, vec } from './arbitraries.ts';
 
@@ -55,13 +56,20 @@ const bookmark: fc.Arbitrary<Bookmark> = fc.record({
   order,
   madeAt: time,
 });
-const remark = fc.record({
-  id,
-  author: fc.string({ maxLength: 20 }),
-  text: fc.string(),
-  madeAt: time,
-  editedAt: fc.option(time, { nil: null }),
-});
+const remark = fc.record(
+  {
+    id,
+    author: fc.string({ maxLength: 20 }),
+    text: fc.string(),
+    ink: fc.array(
+      inkMark.map((mark) => mark as InkMark),
+      { minLength: 1, maxLength: 2 },
+    ),
+    madeAt: time,
+    editedAt: fc.option(time, { nil: null }),
+  },
+  { requiredKeys: ['id', 'author', 'text', 'madeAt', 'editedAt'] },
+);
 const words = fc.string({ maxLength: 20 });
 const day = fc
   .date({ min: new Date('2000-01-01'), max: new Date('2099-12-31'), noInvalidDate: true })

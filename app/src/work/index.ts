@@ -11,6 +11,7 @@ export {
 export type { AboutFile, Attachment, Layer, PdfAbout } from './pdfAbout';
 export { type FileLink, PdfGuide } from './pdfGuide';
 export { browserSpeech, type Heard, type Speech, type SpeechVoice } from './speech';
+export { browserHandwriting, type HandwritingReader } from './handwriting';
 export { PrintError, PrintReader, type SearchNews } from './printReader';
 export { faceAddresses, readFaceFile } from './faceFiles';
 export { whenIdle } from './whenIdle';

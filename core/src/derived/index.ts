@@ -22,3 +22,4 @@ export { type ListedNote, listNotes, type SignPlace, signPlace } from './notes.t
 export { wordsKnown } from './wordsKnown.ts';
 export { isLetterLike, type ListRow, listRows, type WrittenLine } from './writtenLines.ts';
 export { plainRemark, type RemarkRun, remarkRuns } from './remarkRuns.ts';
+export { REMARK_WIDTH, remarkInWords, writtenIn } from './writtenRemark.ts';

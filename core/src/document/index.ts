@@ -21,6 +21,8 @@ export {
   type PartName,
   type Parts,
   LONGEST_REMARK,
+  MOST_STROKES,
+  REMARK_SHEET,
   LONGEST_TASK_WORD,
   type Remark,
   type Shown,

@@ -13,7 +13,7 @@ import {
   toPartRecord,
 } from '../document/index.ts';
 import { plainPage } from '../geometry/index.ts';
-import { asNote, fromMarkRecord, kindFor, toMarkRecord } from '../kinds/index.ts';
+import { asInk, asNote, fromMarkRecord, kindFor, toMarkRecord } from '../kinds/index.ts';
 import { clearPage, removeMarks } from './erase.ts';
 import {
   addNote,
@@ -47,6 +47,7 @@ const threadOf = (state: DocState, id: string): Thread => {
   return thread;
 };
 const empty = emptyDocument(pages);
+const inked = written(pages, [{ page: 0, id: 'ink', path: wavePath({ x: 40, y: 100 }, 80, 6, 2) }]);
 
 test('a note on words keeps what they say and where they are; both come back from storage', () => {
   const state = noted(empty, 'n', { page: 'p0', print: SETTLING, range: { from: 0, to: 9 } });
@@ -84,8 +85,8 @@ test('what says nothing is no note and no answer; what says the same is no chang
   expect(addNote(empty, note('n', { page: 'p0', at: { x: 1, y: 2 } }, '  \n '))).toBeNull();
   const thread = threadOf(noted(empty, 'n', { page: 'p0', at: { x: 1, y: 2 } }), 'n');
   expect(answerNote(thread, { id: 'a', author: '', text: ' ', madeAt: 1 })).toBeNull();
-  expect(rewordRemark(thread, thread.remarks[0], ' Why here? ', 5)).toBeNull();
-  expect(rewordRemark(thread, thread.remarks[0], '', 5)).toBeNull();
+  expect(rewordRemark(thread, thread.remarks[0], { text: ' Why here? ' }, 5)).toBeNull();
+  expect(rewordRemark(thread, thread.remarks[0], { text: '' }, 5)).toBeNull();
   expect(removeAnswer(thread, thread.remarks[0])).toBeNull();
 });
 
@@ -93,7 +94,7 @@ test('a note is answered, changed, settled and opened again', () => {
   let state = noted(empty, 'n', { page: 'p0', at: { x: 1, y: 2 } });
   const now = (): Thread => threadOf(state, 'n');
   state = done(state, answerNote(now(), { id: 'a', author: 'Teo', text: ' Tides. ', madeAt: 200 }));
-  state = done(state, rewordRemark(now(), now().remarks[0], 'Why there?', 300));
+  state = done(state, rewordRemark(now(), now().remarks[0], { text: 'Why there?' }, 300));
   expect(now().remarks).toMatchObject([
     { text: 'Why there?', madeAt: 100, editedAt: 300 },
     { text: 'Tides.', author: 'Teo', editedAt: null },
@@ -104,6 +105,22 @@ test('a note is answered, changed, settled and opened again', () => {
   expect(now().settled).toBeNull();
   state = done(state, removeAnswer(now(), now().remarks[1]));
   expect(now().remarks).toHaveLength(1);
+});
+
+test('a note is written with the pen: it needs no text, and its strokes come back from storage', () => {
+  const [ink] = [...marksOn(inked, 'p0').values()].flatMap((mark) => asInk(mark) ?? []);
+  const about = { page: 'p0', at: { x: 1, y: 2 } };
+  let state = done(empty, addNote(empty, { ...note('n', about, ''), ink: [ink] }));
+  const now = (): Thread => threadOf(state, 'n');
+  expect(now().remarks[0]).toMatchObject({ text: '', ink: [{ id: 'ink' }] });
+  expect(fromPartRecord('thread', stored(toPartRecord('thread', now())))).toEqual(now());
+  state = done(state, answerNote(now(), { id: 'a', author: '', text: '', ink: [ink], madeAt: 2 }));
+  expect(now().remarks[1].ink).toHaveLength(1);
+  expect(rewordRemark(now(), now().remarks[0], { text: '', ink: [ink] }, 5)).toBeNull();
+  state = done(state, rewordRemark(now(), now().remarks[0], { text: 'Typed now' }, 5));
+  expect(now().remarks[0]).toMatchObject({ text: 'Typed now', editedAt: 5 });
+  expect(now().remarks[0].ink).toBeUndefined();
+  expect(rewordRemark(now(), now().remarks[1], { text: ' ', ink: [] }, 6)).toBeNull();
 });
 
 test('notes are numbered in reading order; those whose mark is gone come last', () => {

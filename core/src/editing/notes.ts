@@ -12,7 +12,7 @@ import {
   type Transaction,
 } from '../document/index.ts';
 import type { Vec } from '../geometry/index.ts';
-import { asNote, type NoteMark } from '../kinds/index.ts';
+import { asNote, type InkMark, type NoteMark } from '../kinds/index.ts';
 import type { MarkId, MarkStyle, PageId } from '../marks/index.ts';
 import { type Print, quadsOf, quoteOf, type TextRange } from '../print/index.ts';
 
@@ -26,6 +26,8 @@ export interface NewNote {
   readonly id: string;
   readonly about: NoteAbout;
   readonly text: string;
+  /** What is written with the pen; see {@link Remark}. */
+  readonly ink?: readonly InkMark[];
   /** Of its sign on the page. */
   readonly style: MarkStyle;
   /** Nobody when empty. */
@@ -37,9 +39,9 @@ export interface NewNote {
 /** Begins a note, and puts a sign of it on the page where it is about no other mark; null when it says nothing. */
 export function addNote(state: DocState, note: NewNote): Transaction | null {
   const { id, about, author, madeAt } = note;
-  const text = note.text.trim();
-  if (text === '') return null;
-  const remark: Remark = { id: `${id}.1`, author, text, madeAt, editedAt: null };
+  const said = saidIn(note);
+  if (!said) return null;
+  const remark: Remark = { id: `${id}.1`, author, ...said, madeAt, editedAt: null };
   const mark = 'mark' in about ? about.mark : id;
   const thread: Thread = { id, mark, remarks: [remark], settled: null, tags: [] };
   const changes = 'mark' in about ? [] : [markChange(null, signOf(state, note, about))];
@@ -90,13 +92,24 @@ export function moveNote(
   };
 }
 
+/** What is typed or written, as it is kept; null where that is nothing. */
+function saidIn({ text, ink = [] }: Pick<Remark, 'text' | 'ink'>) {
+  const said = text.trim();
+  if (said === '' && ink.length === 0) return null;
+  return { text: said, ...(ink.length > 0 ? { ink } : {}) };
+}
+
+const isSameInk = (a: Remark['ink'] = [], b: Remark['ink'] = []): boolean =>
+  a.length === b.length && a.every((stroke, k) => stroke === b[k]);
+
 /** Answers a note; null when the answer says nothing. */
 export function answerNote(
   thread: Thread,
-  { id, author, text, madeAt }: Pick<Remark, 'id' | 'author' | 'text' | 'madeAt'>,
+  { id, author, madeAt, ...answer }: Pick<Remark, 'id' | 'author' | 'text' | 'ink' | 'madeAt'>,
 ): Transaction | null {
-  if (text.trim() === '') return null;
-  const remark: Remark = { id, author, text: text.trim(), madeAt, editedAt: null };
+  const said = saidIn(answer);
+  if (!said) return null;
+  const remark: Remark = { id, author, ...said, madeAt, editedAt: null };
   return changed('Answer a note', thread, { remarks: [...thread.remarks, remark] });
 }
 
@@ -104,13 +117,13 @@ export function answerNote(
 export function rewordRemark(
   thread: Thread,
   remark: Remark,
-  text: string,
+  say: Pick<Remark, 'text' | 'ink'>,
   editedAt: number,
 ): Transaction | null {
-  const said = text.trim();
-  if (said === '' || said === remark.text) return null;
+  const said = saidIn(say);
+  if (!said || (said.text === remark.text && isSameInk(said.ink, remark.ink))) return null;
   const remarks = thread.remarks.map((one) =>
-    one.id === remark.id ? { ...one, text: said, editedAt } : one,
+    one.id === remark.id ? { ...one, ink: undefined, ...said, editedAt } : one,
   );
   return changed('Change a note', thread, { remarks });
 }

@@ -1,4 +1,4 @@
-import { type ListedNote, plainRemark } from '../derived/index.ts';
+import { type ListedNote, remarkInWords } from '../derived/index.ts';
 import type { Task } from '../document/index.ts';
 
 export type TaskState = 'to-do' | 'begun' | 'done';
@@ -30,7 +30,7 @@ export function listTasks(notes: readonly ListedNote[]): readonly ListedTask[] {
 
 function titleOf({ thread }: ListedNote, { title }: Task): string {
   if (title !== '') return title;
-  const line = plainRemark(thread.remarks[0].text).split('\n', 1)[0];
+  const line = remarkInWords(thread.remarks[0]).split('\n', 1)[0];
   return line.length > TITLE ? `${line.slice(0, TITLE - 1).trimEnd()}…` : line;
 }
 

@@ -1,5 +1,5 @@
-import { plainRemark } from '../derived/index.ts';
-import type { Tag } from '../document/index.ts';
+import { remarkInWords } from '../derived/index.ts';
+import type { Remark, Tag } from '../document/index.ts';
 import type { ListedTask, TaskState } from './listTasks.ts';
 
 /** What of a document tasks are said with when they leave it. */
@@ -57,7 +57,7 @@ export function taskRecords(tasks: readonly ListedTask[], source: TaskSource): T
       state,
       page: about ? source.nameOf(about.page) : '',
       about: thread.was ?? about?.words.text ?? '',
-      says: [plainRemark(first.text), ...answers.map(said)].join('\n'),
+      says: [remarkInWords(first), ...answers.map(said)].join('\n'),
       labels: thread.tags.flatMap((id) => source.tags.get(id)?.name ?? []),
       author: first.author,
       madeAt: iso(first.madeAt),
@@ -67,5 +67,5 @@ export function taskRecords(tasks: readonly ListedTask[], source: TaskSource): T
   });
 }
 
-const said = ({ author, text }: { author: string; text: string }): string =>
-  author === '' ? plainRemark(text) : `${author}: ${plainRemark(text)}`;
+const said = (remark: Remark): string =>
+  remark.author === '' ? remarkInWords(remark) : `${remark.author}: ${remarkInWords(remark)}`;

@@ -1,9 +1,13 @@
-import { type ListedNote, plainRemark } from '@marginalis/core/derived';
+import { type ListedNote, plainRemark, remarkInWords } from '@marginalis/core/derived';
 import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { useSessionState } from '@/session';
+import { WrittenInk } from './written/WrittenInk';
 import { TaskLine } from './tasks/TaskLine';
+
+/** So much of what is written is seen while it is folded, CSS pixels. */
+const FOLDED = 48;
 
 /** A note folded to what is said first, and how much follows; it opens where it stands. */
 export const FoldedCard = memo(function FoldedCard({
@@ -18,7 +22,8 @@ export const FoldedCard = memo(function FoldedCard({
   const { thread, number } = note;
   const { colors } = useTheme();
   const tags = useSessionState((s) => s.document.tags);
-  const [{ author, text }, ...answers] = thread.remarks;
+  const [first, ...answers] = thread.remarks;
+  const { author, text, ink } = first;
   const aside = [
     author,
     answers.length === 1 ? '1 answer' : answers.length > 1 ? `${answers.length} answers` : '',
@@ -30,7 +35,7 @@ export const FoldedCard = memo(function FoldedCard({
       <Pressable
         role="button"
         aria-expanded={false}
-        accessibilityLabel={`Open note ${number}: ${text.slice(0, 80)}`}
+        accessibilityLabel={`Open note ${number}: ${remarkInWords(first).slice(0, 80)}`}
         onPress={() => onOpen(note)}
         style={[
           styles.card,
@@ -42,14 +47,17 @@ export const FoldedCard = memo(function FoldedCard({
           {number}
         </Text>
         <View style={styles.said}>
-          <Text
-            variant="bodyMedium"
-            numberOfLines={2}
-            style={thread.settled ? { color: colors.onSurfaceVariant } : undefined}
-            {...{ dir: 'auto' }}
-          >
-            {plainRemark(text)}
-          </Text>
+          {ink && <WrittenInk ink={ink} label={`Note ${number}, written`} most={FOLDED} />}
+          {text !== '' && (
+            <Text
+              variant="bodyMedium"
+              numberOfLines={2}
+              style={thread.settled ? { color: colors.onSurfaceVariant } : undefined}
+              {...{ dir: 'auto' }}
+            >
+              {plainRemark(text)}
+            </Text>
+          )}
           <TaskLine note={note} />
           {aside.length > 0 && (
             <Text variant="bodySmall" numberOfLines={1} style={{ color: colors.onSurfaceVariant }}>

@@ -12,7 +12,7 @@ export const SIGN = { colour: PEN_INKS[0].colour, width: 1.2, opacity: 1 };
 
 /** A note that is begun: what it is about, what it says, and by whom, until somebody has said so. */
 export function NewNote({ begun }: { begun: BegunNote }) {
-  const { session, about, quote, text } = begun;
+  const { session, about, quote, said } = begun;
   const { author, setAuthor } = useSettings();
   const [name, setName] = useState('');
   const { colors } = useTheme();
@@ -21,7 +21,7 @@ export function NewNote({ begun }: { begun: BegunNote }) {
     const signed = author || name.trim();
     if (signed !== author) setAuthor(signed);
     const id = crypto.randomUUID();
-    const note = { id, about, text, style: SIGN, author: signed, madeAt: Date.now() };
+    const note = { id, about, ...said, style: SIGN, author: signed, madeAt: Date.now() };
     if (session.dispatch(addNote(session.store.getState().document, note)))
       notesHeld.setState({ begun: null, chosen: id });
   };
@@ -48,8 +48,8 @@ export function NewNote({ begun }: { begun: BegunNote }) {
       )}
       <NoteField
         label="What the note says"
-        text={text}
-        onText={(next) => notesHeld.setState({ begun: { ...begun, text: next } })}
+        said={said}
+        onSaid={(next) => notesHeld.setState({ begun: { ...begun, said: next } })}
         keep="Add the note"
         onKeep={keep}
         onLeave={leave}

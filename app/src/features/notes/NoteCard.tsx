@@ -16,7 +16,7 @@ import { Action, IconAction } from '@/ui';
 import { LabelFields } from './labels/LabelFields';
 import { Labels } from './labels/Labels';
 import { moveTo } from './moveTo';
-import { NoteField } from './NoteField';
+import { NoteField, type Said } from './NoteField';
 import { type NoteWay, RemarkRow } from './RemarkRow';
 import { TaskLine } from './tasks/TaskLine';
 import { TaskOfNote } from './tasks/TaskOfNote';
@@ -27,7 +27,7 @@ type Open = 'task' | 'labels' | null;
 /** What is typed: a change of one of the remarks, or an answer. */
 interface Typed {
   readonly remark: Remark | null;
-  readonly text: string;
+  readonly said: Said;
 }
 
 interface NoteCardProps {
@@ -53,19 +53,19 @@ export const NoteCard = memo(function NoteCard(props: NoteCardProps) {
   const reader = useReader();
   const tags = useSessionState((s) => s.document.tags);
   const words = noteInWords(note, nameOf, tags);
-  const keep = ({ remark, text }: Typed): void => {
+  const keep = ({ remark, said }: Typed): void => {
     const now = Date.now();
-    const answer = { id: crypto.randomUUID(), author, text, madeAt: now };
-    session.dispatch(remark ? rewordRemark(thread, remark, text, now) : answerNote(thread, answer));
+    const answer = { id: crypto.randomUUID(), author, ...said, madeAt: now };
+    session.dispatch(remark ? rewordRemark(thread, remark, said, now) : answerNote(thread, answer));
     setTyped(null);
   };
-  const field = (label: string, keeping: string, { remark, text }: Typed) => (
+  const field = (label: string, keeping: string, { remark, said }: Typed) => (
     <NoteField
       label={label}
-      text={text}
-      onText={(next) => setTyped({ remark, text: next })}
+      said={said}
+      onSaid={(next) => setTyped({ remark, said: next })}
       keep={keeping}
-      onKeep={() => keep({ remark, text })}
+      onKeep={() => keep({ remark, said })}
       onLeave={() => setTyped(null)}
     />
   );
@@ -131,7 +131,7 @@ export const NoteCard = memo(function NoteCard(props: NoteCardProps) {
           said={words.remarks[k]}
           number={number}
           ways={ways}
-          onChange={() => setTyped({ remark, text: remark.text })}
+          onChange={() => setTyped({ remark, said: { text: remark.text, ink: remark.ink ?? [] } })}
           field={
             typed?.remark?.id === remark.id
               ? field(`What remark ${k + 1} says`, 'Change', typed)
@@ -162,7 +162,10 @@ export const NoteCard = memo(function NoteCard(props: NoteCardProps) {
             </Action>
           ) : (
             <>
-              <Action compact onPress={() => setTyped({ remark: null, text: '' })}>
+              <Action
+                compact
+                onPress={() => setTyped({ remark: null, said: { text: '', ink: [] } })}
+              >
                 Answer
               </Action>
               <Action

@@ -1,4 +1,4 @@
-import { type ListedNote, listNotes, plainRemark, signPlace } from '@marginalis/core/derived';
+import { type ListedNote, listNotes, remarkInWords, signPlace } from '@marginalis/core/derived';
 import type { Page } from '@marginalis/core/document';
 import { displayMatrix, displaySize, transform } from '@marginalis/core/geometry';
 import { placeSigns } from '@marginalis/core/margin';
@@ -67,7 +67,7 @@ function NoteSign({ note, left, top }: { note: ListedNote; left: string; top: st
       data-note={number}
       role="button"
       tabIndex={0}
-      aria-label={`Note ${number}${settled}: ${plainRemark(thread.remarks[0].text).slice(0, SAID)}`}
+      aria-label={`Note ${number}${settled}: ${remarkInWords(thread.remarks[0]).slice(0, SAID)}`}
       onClick={open}
       onPointerEnter={() => light(thread.id, true)}
       onPointerLeave={() => light(thread.id, false)}

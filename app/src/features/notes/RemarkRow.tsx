@@ -6,6 +6,7 @@ import { Menu, Text, useTheme } from 'react-native-paper';
 import { type NoteInWords, useSession, useSessionState } from '@/session';
 import { type IconName, MenuButton, paperIcon } from '@/ui';
 import { RemarkText } from './RemarkText';
+import { WrittenInk } from './written/WrittenInk';
 
 /** Something that can be done with a note. */
 export interface NoteWay {
@@ -82,7 +83,14 @@ export function RemarkRow(props: RemarkRowProps) {
           </MenuButton>
         )}
       </View>
-      {field ?? <RemarkText text={said.text} />}
+      {field ?? (
+        <>
+          {remark.ink && (
+            <WrittenInk ink={remark.ink} label={`Remark ${place + 1} of note ${number}, written`} />
+          )}
+          {said.text !== '' && <RemarkText text={said.text} />}
+        </>
+      )}
     </View>
   );
 }

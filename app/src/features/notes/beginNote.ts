@@ -18,7 +18,7 @@ export function beginNote(reader: Reader): void {
 export function begin({ session, shell }: Reader, about: NoteAbout, quote: string): void {
   const { begun } = notesHeld.getState();
   // What has been typed already is not lost: it is about something else now.
-  const text = begun?.session === session ? begun.text : '';
-  notesHeld.setState({ begun: { session, about, quote, text }, chosen: null });
+  const said = begun?.session === session ? begun.said : { text: '', ink: [] };
+  notesHeld.setState({ begun: { session, about, quote, said }, chosen: null });
   shell.openPanel('margin', NOTES);
 }

@@ -4,6 +4,7 @@ import type { DocumentSession } from '@/session';
 import type { Reader } from '@/shell';
 import { createStore } from 'zustand/vanilla';
 import { NOTES } from './ids';
+import type { Said } from './NoteField';
 
 /** A note that is begun, and not kept yet. */
 export interface BegunNote {
@@ -11,7 +12,7 @@ export interface BegunNote {
   readonly about: NoteAbout;
   /** What it is about, in words; empty for a place. */
   readonly quote: string;
-  readonly text: string;
+  readonly said: Said;
 }
 
 interface NotesHeld {

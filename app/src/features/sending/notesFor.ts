@@ -1,4 +1,4 @@
-import { listNotes, plainRemark, signPlace } from '@marginalis/core/derived';
+import { listNotes, plainRemark, signPlace, writtenIn } from '@marginalis/core/derived';
 import type { DocState } from '@marginalis/core/document';
 import type { CopyNote } from '@marginalis/core/pdf';
 import { noteInWords } from '@/session';
@@ -10,7 +10,11 @@ export const notesFor = (document: DocState, nameOf: (page: number) => string): 
     const words = noteInWords(note, nameOf, document.tags);
     return {
       ...words,
-      remarks: words.remarks.map(({ by, text }) => ({ by, text: plainRemark(text) })),
+      remarks: words.remarks.map(({ by, text }, k) => ({
+        by,
+        text: plainRemark(text),
+        ink: writtenIn(note.thread.remarks[k]),
+      })),
       number,
       place: about && { page: about.page, ...signPlace(about, document.pages[about.page]) },
     };

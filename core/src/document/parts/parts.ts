@@ -5,7 +5,7 @@ import { type Bookmark, bookmarkShape } from './bookmark.ts';
 import { type OwnLink, ownLinkShape } from './ownLink.ts';
 import { type Page, pageShape } from './page.ts';
 import { type Tag, tagShape } from './tag.ts';
-import { type Thread, threadShape } from './thread.ts';
+import { fromThreadRecord, type Thread, toThreadRecord } from './thread.ts';
 
 /** Everything of a document that can be changed, and undone: each part has an id, and is never changed in place. */
 export interface Parts {
@@ -40,7 +40,7 @@ const CODECS: { readonly [P in PartName]: PartCodec<Parts[P]> } = {
   mark: { toRecord: toMarkRecord, fromRecord: fromMarkRecord },
   page: plain<Page>(pageShape),
   bookmark: plain<Bookmark>(bookmarkShape),
-  thread: plain<Thread>(threadShape),
+  thread: { toRecord: toThreadRecord, fromRecord: fromThreadRecord },
   tag: plain<Tag>(tagShape),
   link: plain<OwnLink>(ownLinkShape),
 };

@@ -1,3 +1,4 @@
+import type { Drawing } from '../../drawing/index.ts';
 import type { SignPlace } from '../../derived/index.ts';
 
 /** A note as a copy tells it: pages are called by their names already, and times are written out. */
@@ -11,6 +12,8 @@ export interface CopyNote {
     /** Whose it is, and when. */
     readonly by: string;
     readonly text: string;
+    /** What is written with the pen, in the coordinates of its sheet: its head at y = 0 and all below, points. */
+    readonly ink?: { readonly drawing: Drawing; readonly height: number } | null;
   }[];
   /** What is to be done; empty where nothing is. */
   readonly task: string;

@@ -1,5 +1,6 @@
-import type { Drawing, Glyphs } from '../../drawing/index.ts';
-import { moveBy } from '../../geometry/index.ts';
+import { REMARK_WIDTH } from '../../derived/index.ts';
+import type { Drawing, Item } from '../../drawing/index.ts';
+import { type Matrix, moveBy, mapPath, transform } from '../../geometry/index.ts';
 import type { Fonts, TextStyle } from '../../type/index.ts';
 import type { TextSetter } from '../copyFonts.ts';
 import type { CopyNote } from './copyNote.ts';
@@ -30,7 +31,7 @@ export function setNotes(
 ): Drawing[] {
   const margin = Math.min(MARGIN, MOST_MARGIN * page.width);
   const foot = page.height - margin;
-  const pages: Glyphs[][] = [[]];
+  const pages: Item[][] = [[]];
   /** From the head of the page. */
   let y = margin;
   const turn = (): void => {
@@ -51,6 +52,20 @@ export function setNotes(
       y += step;
     }
   };
+  /** Puts what is written beneath it, whole, no wider than the lines and no higher than a page. */
+  const draw = (drawing: Drawing, height: number): void => {
+    const width = page.width - 2 * margin - INDENT;
+    const scale = Math.min(1, width / REMARK_WIDTH, (foot - margin) / height);
+    if (y + scale * height > foot && y > margin) turn();
+    const to: Matrix = [scale, 0, 0, scale, margin + INDENT, page.height - y];
+    for (const item of drawing)
+      if (item.is === 'fill')
+        pages[pages.length - 1].push({
+          ...item,
+          path: mapPath(item.path, (px, py) => transform(to, { x: px, y: py })),
+        });
+    y += scale * height;
+  };
   put('Notes', HEADING, INK);
   y += 8;
   for (const { number, about, remarks, task, labels, settled } of notes) {
@@ -59,10 +74,11 @@ export function setNotes(
     put(String(number), NUMBER, SIGN_COLOUR);
     y = beside + (NUMBER.size - ASIDE.size);
     put(about, ASIDE, PALE, INDENT);
-    for (const { by, text } of remarks) {
+    for (const { by, text, ink } of remarks) {
       y += 4;
       if (by !== '') put(by, ASIDE, PALE, INDENT);
-      put(text, TEXT, INK, INDENT);
+      if (ink) draw(ink.drawing, ink.height);
+      if (text !== '') put(text, TEXT, INK, INDENT);
     }
     for (const said of [task, labels.join(', '), settled]) {
       if (said === '') continue;
