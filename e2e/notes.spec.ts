@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { expect, type Page, test } from '@playwright/test';
 import { line, Pen } from './support/pen';
-import { kept, makeCopy, openDesk, openDocument, placeOn, take } from './support/reader';
+import { command, kept, makeCopy, openDesk, openDocument, placeOn, take } from './support/reader';
 
 /** Notes on words, marks and places, and the answers to them. */
 
@@ -60,6 +60,18 @@ test('notes on words, on a mark and on a place are numbered as they are read, an
   await expect(second).toContainText('Settled by Ines Mara');
   await expect(page.getByText('2 notes, 1 open')).toBeVisible();
   await kept(page);
+
+  await command(page, 'What happened here');
+  const happened = page.getByRole('list', { name: 'What happened, the last first' });
+  await expect(happened.getByRole('listitem')).toContainText([
+    'Ines Mara settled a note',
+    'Ines Mara answered a note',
+    'Ines Mara wrote a note',
+    'Ines Mara wrote a note',
+  ]);
+  await happened.getByRole('button', { name: /^Ines Mara answered.*Up to ten years/ }).click();
+  await command(page, /^Notes/);
+  await expect(second).toBeVisible();
 
   // The copy says them at its end, with their numbers where they belong.
   await makeCopy(page);

@@ -36,6 +36,6 @@ export {
 } from './readingAloud';
 export { SourcePrint } from './sourcePrint';
 export { usePagePrint } from './usePagePrint';
-export { dayInWords, noteInWords, type NoteInWords, taskInWords } from './noteInWords';
+export { dayInWords, noteInWords, type NoteInWords, taskInWords, timeInWords } from './noteInWords';
 export { Guide, type GuideState } from './guide';
 export { passwordFor } from './passwords';

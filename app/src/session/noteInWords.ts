@@ -18,7 +18,8 @@ export interface NoteInWords {
   readonly settled: string;
 }
 
-const timeOf = (time: number): string =>
+/** A time, given in ms since 1970. */
+export const timeInWords = (time: number): string =>
   new Date(time).toLocaleString(undefined, {
     day: 'numeric',
     month: 'short',
@@ -62,13 +63,15 @@ export function noteInWords(
       ? [`Page ${nameOf(about.page)}`, words].filter(Boolean).join(' · ')
       : 'What it was about is gone from the page.',
     remarks: thread.remarks.map(({ author, madeAt, editedAt, text }) => ({
-      by: [author, timeOf(madeAt), editedAt !== null && 'changed'].filter(Boolean).join(' · '),
+      by: [author, timeInWords(madeAt), editedAt !== null && 'changed'].filter(Boolean).join(' · '),
       text,
     })),
     task: thread.task ? taskInWords(thread.task, settled !== null) : '',
     labels: thread.tags.flatMap((id) => tags.get(id)?.name ?? []),
     settled: settled
-      ? ['Settled', settled.by && `by ${settled.by}`, timeOf(settled.at)].filter(Boolean).join(' ')
+      ? ['Settled', settled.by && `by ${settled.by}`, timeInWords(settled.at)]
+          .filter(Boolean)
+          .join(' ')
       : '',
   };
 }

@@ -23,3 +23,4 @@ export { wordsKnown } from './wordsKnown.ts';
 export { isLetterLike, type ListRow, listRows, type WrittenLine } from './writtenLines.ts';
 export { plainRemark, type RemarkRun, remarkRuns } from './remarkRuns.ts';
 export { REMARK_WIDTH, remarkInWords, writtenIn } from './writtenRemark.ts';
+export { type Happened, happenedIn } from './happened.ts';

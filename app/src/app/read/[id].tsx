@@ -21,6 +21,7 @@ import { contentsFeature } from '@/features/contents';
 import { meaningFeature } from '@/features/meaning';
 import { linksFeature } from '@/features/links';
 import { searchFeature } from '@/features/search';
+import { happenedFeature } from '@/features/happened';
 import { hereFeature } from '@/features/here';
 import { hintsFeature } from '@/features/hints';
 import { typingFeature } from '@/features/typing';
@@ -40,6 +41,7 @@ const FEATURES = [
   pickingFeature,
   markListFeature,
   notesFeature,
+  happenedFeature,
   typingFeature,
   hereFeature,
   contentsFeature,

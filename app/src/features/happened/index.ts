@@ -1,0 +1,1 @@
+export { happenedFeature } from './feature';
