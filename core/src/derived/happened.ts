@@ -1,4 +1,5 @@
 import type { DocState } from '../document/index.ts';
+import { asNote } from '../kinds/index.ts';
 import { type ListedMark, listMarks } from './markList.ts';
 import { type ListedNote, listNotes } from './notes.ts';
 
@@ -36,7 +37,7 @@ function ofNote(note: ListedNote): Happened[] {
 
 function ofMarks(rows: readonly ListedMark[]): Happened[] {
   const made = rows
-    .filter(({ mark }) => mark.kind !== 'note')
+    .filter(({ mark }) => !asNote(mark))
     .sort((a, b) => a.mark.madeAt - b.mark.madeAt);
   /** What somebody was doing last on a page. */
   const going = new Map<string, { at: number; who: string; did: 'mark'; marks: ListedMark[] }>();
