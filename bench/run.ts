@@ -9,6 +9,7 @@ import { benchLinks } from './links';
 import { tableOf } from './report';
 import { listTable } from './list';
 import { rubbingTable } from './rubbing';
+import { notesTable } from './notes';
 import { searchingTable } from './searching';
 import { sizeTable } from './size';
 import { steadinessTable } from './steadiness';
@@ -16,7 +17,7 @@ import { slowestTable } from './slowest';
 import { typingTable } from './typing';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready searching typing size. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready searching typing notes size. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
@@ -32,6 +33,7 @@ const PARTS: Record<string, () => Promise<string> | string> = {
   ready: async () => tableOf(await benchCopyReady()),
   searching: searchingTable,
   typing: typingTable,
+  notes: notesTable,
   size: sizeTable,
 };
 

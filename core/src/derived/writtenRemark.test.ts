@@ -10,7 +10,7 @@ const stroke = (depth: number) => {
     { page: 0, id: 'ink', path: wavePath({ x: 40, y: 100 }, 80, 6, 2) },
   ]);
   const mark = markOf(state, 'ink');
-  const ink = asInk(kindFor(mark).carry(mark, moveBy({ x: 0, y: -100 - depth })));
+  const ink = asInk(kindFor(mark).carry(mark, moveBy({ x: 0, y: -100 - depth }), {}));
   if (!ink) throw new Error('A stroke is ink.');
   return ink;
 };

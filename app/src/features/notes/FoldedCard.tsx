@@ -6,17 +6,21 @@ import { useSessionState } from '@/session';
 import { WrittenInk } from './written/WrittenInk';
 import { TaskLine } from './tasks/TaskLine';
 
-/** So much of what is written is seen while it is folded, CSS pixels. */
-const FOLDED = 48;
+/** So much of what is written is seen while it is folded, and in one line, CSS pixels. */
+const WRITTEN = 48;
+const WRITTEN_BRIEF = 24;
 
 /** A note folded to what is said first, and how much follows; it opens where it stands. */
 export const FoldedCard = memo(function FoldedCard({
   note,
   lit,
+  brief = false,
   onOpen,
 }: {
   note: ListedNote;
   lit: boolean;
+  /** In one line, where many stand close together. */
+  brief?: boolean;
   onOpen: (note: ListedNote) => void;
 }) {
   const { thread, number } = note;
@@ -39,6 +43,7 @@ export const FoldedCard = memo(function FoldedCard({
         onPress={() => onOpen(note)}
         style={[
           styles.card,
+          brief && styles.brief,
           { borderColor: lit ? colors.primary : colors.outlineVariant },
           { backgroundColor: colors.surface },
         ]}
@@ -47,19 +52,25 @@ export const FoldedCard = memo(function FoldedCard({
           {number}
         </Text>
         <View style={styles.said}>
-          {ink && <WrittenInk ink={ink} label={`Note ${number}, written`} most={FOLDED} />}
+          {ink && (
+            <WrittenInk
+              ink={ink}
+              label={`Note ${number}, written`}
+              most={brief ? WRITTEN_BRIEF : WRITTEN}
+            />
+          )}
           {text !== '' && (
             <Text
               variant="bodyMedium"
-              numberOfLines={2}
+              numberOfLines={brief ? 1 : 2}
               style={thread.settled ? { color: colors.onSurfaceVariant } : undefined}
               {...{ dir: 'auto' }}
             >
               {plainRemark(text)}
             </Text>
           )}
-          <TaskLine note={note} />
-          {aside.length > 0 && (
+          {!brief && <TaskLine note={note} />}
+          {!brief && aside.length > 0 && (
             <Text variant="bodySmall" numberOfLines={1} style={{ color: colors.onSurfaceVariant }}>
               {aside.join(' · ')}
             </Text>
@@ -81,5 +92,6 @@ const styles = StyleSheet.create({
     flexDirection: 'row',
     gap: 8,
   },
+  brief: { minHeight: 32, paddingVertical: 4 },
   said: { flex: 1, minWidth: 0 },
 });

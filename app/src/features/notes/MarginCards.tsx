@@ -7,18 +7,14 @@ import { useSessionState, useSettings } from '@/session';
 import { useReader } from '@/shell';
 import { useSight } from '@/stage';
 import { Area, useReducedMotion } from '@/ui';
-import { GAP, MEETS } from './cardMeasures';
-import { notesBeside } from './besidePage';
+import { FOLDED, GAP, MEETS } from './cardMeasures';
+import { crowdedPages, notesBeside } from './besidePage';
 import { FoldedCard } from './FoldedCard';
 import { NoteCard } from './NoteCard';
 import { NoteLines } from './NoteLines';
 import { notesHeld } from './notesHeld';
 import { PlacedCard } from './PlacedCard';
 import { useBesidePages } from './useBesidePages';
-
-/** How high a card is before it has been measured, CSS pixels. */
-const USUAL = 64;
-/** Lines reach from here over the pages: beyond any window, CSS pixels. */
 
 interface MarginCardsProps {
   readonly notes: readonly ListedNote[];
@@ -49,13 +45,14 @@ export function MarginCards({ notes, nameOf, onJump }: MarginCardsProps) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [notes, document, stage, fromRight, first, last, zoom, sight.view],
   );
+  const crowded = useMemo(() => crowdedPages(beside, stage), [beside, stage]);
   const tops = useMemo(() => {
     const wanted = beside.map(({ note, place }) => ({
       at:
         note.thread.id === chosen
           ? Math.max(standing.head, place.y - MEETS - lift)
           : place.y - MEETS,
-      height: heights.get(note.thread.id) ?? USUAL,
+      height: heights.get(note.thread.id) ?? FOLDED,
     }));
     const at = beside.findIndex(({ note }) => note.thread.id === chosen);
     return placeCards(wanted, GAP, at < 0 ? null : at, standing.head);
@@ -119,7 +116,12 @@ export function MarginCards({ notes, nameOf, onJump }: MarginCardsProps) {
               {isChosen ? (
                 <NoteCard note={note} nameOf={nameOf} chosen onJump={onJump} onFold={fold} />
               ) : (
-                <FoldedCard note={note} lit={id === lit} onOpen={open} />
+                <FoldedCard
+                  note={note}
+                  lit={id === lit}
+                  brief={note.about !== null && crowded.has(note.about.page)}
+                  onOpen={open}
+                />
               )}
             </PlacedCard>
           );

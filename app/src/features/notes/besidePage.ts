@@ -9,6 +9,7 @@ import {
 } from '@marginalis/core/geometry';
 import { asNote } from '@marginalis/core/kinds';
 import type { StageController } from '@/stage';
+import { FOLDED, GAP } from './cardMeasures';
 
 /** So many cards stand beside the pages at once: more are not looked at, and cost time. */
 const MOST = 60;
@@ -22,7 +23,7 @@ export interface NoteBeside {
 }
 
 /**
- * The notes of the pages in sight, and of those next to them, from the top down.
+ * The notes of the pages in sight, and of those next to them, in their order; where pages lie beside each other from the top down.
  * @param fromRight the margin is to the right of the pages
  */
 export function notesBeside(
@@ -51,7 +52,10 @@ export function notesBeside(
     beside.sort((a, b) => Math.abs(a.place.y - middle) - Math.abs(b.place.y - middle));
     beside.length = MOST;
   }
-  return beside.sort((a, b) => a.place.y - b.place.y || a.note.number - b.note.number);
+  const byNumber = (a: NoteBeside, b: NoteBeside): number => a.note.number - b.note.number;
+  // Pages beside each other share the margin.
+  const isOneAcross = stage.stack.spreads.length === stage.pages.length;
+  return beside.sort(isOneAcross ? byNumber : (a, b) => a.place.y - b.place.y || byNumber(a, b));
 }
 
 /** Where a line to a note begins, in user space: at the foot of its words, at the side of a mark, at its place. */
@@ -72,4 +76,18 @@ function endOf(
   const display = displayMatrix(page);
   const head = transform(display, at);
   return transform(invertMatrix(display), { x: fromRight ? box.maxX : box.minX, y: head.y });
+}
+
+/** The pages with more notes beside them than have room there when all of a folded card is shown. */
+export function crowdedPages(
+  beside: readonly NoteBeside[],
+  stage: StageController,
+): ReadonlySet<number> {
+  const counts = new Map<number, number>();
+  for (const { note } of beside)
+    if (note.about) counts.set(note.about.page, (counts.get(note.about.page) ?? 0) + 1);
+  const { zoom } = stage.getCamera();
+  const isCrowded = ([page, count]: readonly [number, number]): boolean =>
+    count * (FOLDED + GAP) > displaySize(stage.pages[page]).height * zoom;
+  return new Set([...counts].filter(isCrowded).map(([page]) => page));
 }

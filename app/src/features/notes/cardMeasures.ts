@@ -2,3 +2,5 @@
 export const GAP = 8;
 /** How far beneath its head a card's line meets it. */
 export const MEETS = 20;
+/** How high a folded card is, about. */
+export const FOLDED = 74;
