@@ -285,6 +285,37 @@ test('a printed square is ticked with a tap, crossed with a second, and bare aga
   await expect(field(page)).toBeHidden();
 });
 
+test('letters are turned bold before they are typed, and back, by key and by the chip; what is on shows', async ({
+  page,
+}) => {
+  await typeOnLine(page);
+  const bold = page.getByRole('group', { name: 'Text' }).getByRole('button', { name: 'Bold' });
+  await page.keyboard.type('At ');
+  await expect(bold).toHaveAttribute('aria-pressed', 'false');
+  await page.keyboard.press('Control+b');
+  await expect(bold).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.type('low');
+  await bold.click();
+  await expect(bold).toHaveAttribute('aria-pressed', 'false');
+  await page.keyboard.type(' tide');
+  const faces = await field(page).evaluate((element) =>
+    [...element.querySelectorAll('span')].map((span) => [
+      span.textContent,
+      getComputedStyle(span).fontFamily.split(',')[0],
+    ]),
+  );
+  expect(faces).toEqual([
+    ['At ', 'page-sans'],
+    ['low', 'page-sans-bold'],
+    [' tide', 'page-sans'],
+  ]);
+  // Among letters that are bold the chip says so.
+  for (let k = 0; k < 6; k++) await page.keyboard.press('ArrowLeft');
+  await expect(bold).toHaveAttribute('aria-pressed', 'true');
+  await page.keyboard.press('Escape');
+  await kept(page);
+});
+
 test('text of another program becomes a box, and keeps its emphasis; what was copied here is pasted as it was', async ({
   page,
   context,

@@ -121,9 +121,11 @@ export function ChipButton(props: {
   text: string;
   label?: string;
   expanded?: boolean;
+  /** Something it switches is on. */
+  on?: boolean;
   onPress: () => void;
 }) {
-  const { icon, sign, text, label, expanded, onPress } = props;
+  const { icon, sign, text, label, expanded, on, onPress } = props;
   const { colors } = useTheme();
   const button = (
     <Pressable
@@ -131,8 +133,10 @@ export function ChipButton(props: {
       onPress={onPress}
       accessibilityLabel={label ?? text}
       aria-expanded={expanded}
+      aria-pressed={on}
       style={styles.button}
     >
+      {on && <View style={[styles.on, { backgroundColor: colors.primaryContainer }]} />}
       {sign}
       {icon && <Icon name={icon} size={18} color={colors.primary} />}
       {text !== '' && (
@@ -164,6 +168,14 @@ const styles = StyleSheet.create({
     alignItems: 'center',
     justifyContent: 'center',
     gap: 6,
+  },
+  on: {
+    position: 'absolute',
+    left: 4,
+    right: 4,
+    top: INSET + 3,
+    bottom: INSET + 3,
+    borderRadius: 4,
   },
   tag: {
     width: CHIP_HEIGHT,

@@ -65,11 +65,13 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
   useEffect(() => {
     const note = (): void => {
       const now = field.current && selectionIn(field.current);
-      if (now) selected.current = now;
+      if (!now) return;
+      selected.current = now;
+      typing.goTo(now[0]);
     };
     document.addEventListener('selectionchange', note);
     return () => document.removeEventListener('selectionchange', note);
-  }, []);
+  }, [typing]);
   useEffect(() => {
     const element = field.current;
     if (!element) return undefined;

@@ -6,6 +6,7 @@ import { type TextBlock, textOfSpans } from '@marginalis/core/type';
 import { DocumentSession } from '../../session/documentSession';
 import { deskDocument } from '../../testing/deskDocument';
 import { installFakeTabs, settle } from '../../testing/fakeLocks';
+import { areTurned, turnLetters } from './turnLetters';
 import { beginTyping, typingHeld } from './typingHeld';
 
 jest.mock('@/stage', () => {
@@ -141,4 +142,33 @@ test('another text lays this one down; a sign that no face has is said once', as
   typing.finish();
   expect(typingHeld.getState().typing).toBe(other);
   other.finish();
+});
+
+test('letters that are turned before they are typed look so, and so do those that follow; elsewhere they look like what stands there', async () => {
+  const { session, typing } = await begun();
+  const parts = (): [string, boolean][] =>
+    typing.mark.block.spans.map(({ text, style }) => [text, style.bold]);
+  typing.say('low ');
+  turnLetters(typing, 'bold', [4, 4]);
+  expect(areTurned(typing, 'bold', [4, 4])).toBe(true);
+  typing.say('low w');
+  typing.say('low wa');
+  expect(parts()).toEqual([
+    ['low ', false],
+    ['wa', true],
+  ]);
+  // Turned, and then gone on with elsewhere: nothing comes of it.
+  turnLetters(typing, 'bold', [6, 6]);
+  typing.goTo(2);
+  expect(areTurned(typing, 'bold', [2, 2])).toBe(false);
+  typing.say('loow wa');
+  expect(parts()).toEqual([
+    ['loow ', false],
+    ['wa', true],
+  ]);
+  // What is selected is turned at once.
+  turnLetters(typing, 'bold', [0, 4]);
+  expect(parts()[0]).toEqual(['loow', true]);
+  typing.finish();
+  expect(said(session)).toBe('loow wa');
 });

@@ -9,6 +9,7 @@ import {
   sameEnds,
   type Shortcut,
   type Span,
+  styleAt,
   textOfSpans,
   typeable,
 } from '@marginalis/core/type';
@@ -29,6 +30,8 @@ export interface TypedText {
   readonly version: number;
   /** Where its caret is to stand then, in units of the text; null where it stays. */
   readonly caret: number | null;
+  /** Where in it one types, and how what is typed there next looks otherwise than what stands before it; null where it looks like that. */
+  readonly next: { readonly at: number; readonly change: Partial<LetterStyle> } | null;
 }
 
 /**
@@ -53,7 +56,7 @@ export class Typing {
     private readonly ended: () => void,
   ) {
     this.kept = kept;
-    this.store = createStore<TypedText>(() => ({ mark, version: 0, caret: null }));
+    this.store = createStore<TypedText>(() => ({ mark, version: 0, caret: null, next: null }));
     session.inHand.pick([]);
     session.inHand.begin({
       takeBack: () => this.step('undo'),
@@ -79,10 +82,42 @@ export class Typing {
     const text = this.fitting(shown);
     // What cannot be kept goes from the field too.
     if (text !== shown) this.become(retyped(this.mark.block.spans, text), true);
-    else if (text !== before) this.become(retyped(this.mark.block.spans, text), false);
+    else if (text !== before) this.type(before, text);
     // What is put in or taken away in one go, and what ends a word.
     if (Math.abs(text.length - before.length) > 1 || ENDED.test(text.slice(-2))) this.keep();
     else this.keepSoon();
+  }
+
+  private type(before: string, text: string): void {
+    const { next } = this.store.getState();
+    const spans = retyped(this.mark.block.spans, text);
+    const added = text.length - before.length;
+    const isThere = next && added > 0 && text.startsWith(before.slice(0, next.at));
+    this.store.setState({ next: null });
+    if (!isThere) return this.become(spans, false);
+    const { at, change } = next;
+    // From here on what is typed looks like what stands before it.
+    this.become(restyled(spans, at, at + added, change), true, at + added);
+  }
+
+  /** What is typed at a place next looks otherwise. */
+  lookNext(at: number, change: Partial<LetterStyle>): void {
+    const { next } = this.store.getState();
+    const before = next?.at === at ? next.change : {};
+    this.store.setState({ next: { at, change: { ...before, ...change } } });
+  }
+
+  /** One goes on elsewhere in the text: there it looks like what stands there. */
+  goTo(at: number): void {
+    const { next } = this.store.getState();
+    if (next && next.at !== at) this.store.setState({ next: null });
+  }
+
+  /** How what is typed at a place looks. */
+  lookAt(at: number): LetterStyle {
+    const { next, mark } = this.store.getState();
+    const style = styleAt(mark.block.spans, at);
+    return next?.at === at ? { ...style, ...next.change } : style;
   }
 
   /** Puts a sign in place of what stands for it; the caret stays where it stands. The letters are a step of their own: undo gives them back. */

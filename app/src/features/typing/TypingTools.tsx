@@ -1,11 +1,11 @@
 import type { Page } from '@marginalis/core/document';
 import { cornersOfBox } from '@marginalis/core/kinds';
 import { textOfSpans } from '@marginalis/core/type';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useSettings } from '@/session';
 import { Chip, ChipButton } from '@/stage';
 import { SymbolSheet } from './SymbolSheet';
-import { type Manner, turnLetters } from './turnLetters';
+import { areTurned, type Manner, turnLetters } from './turnLetters';
 import type { Typing } from './Typing';
 
 /** About how wide the chip is, CSS pixels. */
@@ -29,6 +29,36 @@ export function TypingTools(props: {
   const { typing, page, index, selection, onBack } = props;
   const hand = useSettings((s) => s.hand);
   const [symbols, setSymbols] = useState(false);
+  const [on, setOn] = useState('');
+  const asked = useRef(selection);
+  useEffect(() => {
+    asked.current = selection;
+  });
+  useEffect(() => {
+    // Where the caret is, and how it is there, is the field's business: it is asked when either may have changed.
+    const look = (): void =>
+      setOn(
+        MANNERS.filter(([manner]) => areTurned(typing, manner, asked.current()))
+          .map(([manner]) => manner)
+          .join(' '),
+      );
+    look();
+    const ended = typing.store.subscribe((now, before) => {
+      if (now.next !== before.next || now.version !== before.version) look();
+    });
+    // The field learns of it first.
+    let frame = 0;
+    const lookSoon = (): void => {
+      cancelAnimationFrame(frame);
+      frame = requestAnimationFrame(look);
+    };
+    document.addEventListener('selectionchange', lookSoon);
+    return () => {
+      ended();
+      cancelAnimationFrame(frame);
+      document.removeEventListener('selectionchange', lookSoon);
+    };
+  }, [typing]);
   const closeSymbols = (place?: number): void => {
     setSymbols(false);
     // After the sheet has given the focus to whatever had it before.
@@ -59,7 +89,11 @@ export function TypingTools(props: {
             key={manner}
             text={sign}
             label={name}
-            onPress={() => turnLetters(typing, manner, selection())}
+            on={on.split(' ').includes(manner)}
+            onPress={() => {
+              turnLetters(typing, manner, selection());
+              onBack();
+            }}
           />
         ))}
         <ChipButton text="Ω" label="Symbols" onPress={() => setSymbols(true)} />

@@ -1,17 +1,21 @@
-import { styleAt, textOfSpans } from '@marginalis/core/type';
+import { textOfSpans } from '@marginalis/core/type';
 import type { Typing } from './Typing';
 
 /** What letters can be besides their face, size and ink. */
 export type Manner = 'bold' | 'italic' | 'underline';
 
-/** Turns letters bold, slanted or underlined, or back: those that are selected, or all of them where none are. */
-export function turnLetters(
-  typing: Typing,
-  manner: Manner,
-  selected: readonly [from: number, to: number] | null,
-): void {
-  const { spans } = typing.mark.block;
-  const all = [0, textOfSpans(spans).length] as const;
-  const [from, to] = selected && selected[1] > selected[0] ? selected : all;
-  typing.restyle(from, to, { [manner]: !styleAt(spans, from + 1)[manner] });
+type Selected = readonly [from: number, to: number] | null;
+
+/** Whether the letters that are selected are so, or those that are typed next. */
+export function areTurned(typing: Typing, manner: Manner, selected: Selected): boolean {
+  const [from, to] = selected ?? [0, 0];
+  return typing.lookAt(to > from ? from + 1 : from)[manner];
+}
+
+/** Turns letters bold, slanted or underlined, or back: those that are selected, or those that are typed next where none are. */
+export function turnLetters(typing: Typing, manner: Manner, selected: Selected): void {
+  const [from, to] = selected ?? [0, 0];
+  const change = { [manner]: !areTurned(typing, manner, selected) };
+  if (to > from || textOfSpans(typing.mark.block.spans) === '') typing.restyle(from, to, change);
+  else typing.lookNext(from, change);
 }
