@@ -1,20 +1,13 @@
 import { spawnSync } from 'node:child_process';
 import { expect, type Page, test } from '@playwright/test';
-import { line, Pen } from './support/pen';
+import { beginOnWords, newNote, say } from './support/notes';
+import { Pen } from './support/pen';
 import { command, kept, makeCopy, openDesk, openDocument, placeOn, take } from './support/reader';
 
 /** Notes on words, marks and places, and the answers to them. */
 
 const cards = (page: Page) => page.getByRole('article', { name: /^Note \d/ });
 const signs = (page: Page) => page.locator('[data-note]');
-const newNote = (page: Page) => page.getByRole('group', { name: 'New note' });
-
-async function say(page: Page, text: string): Promise<void> {
-  await newNote(page).getByRole('textbox', { name: 'What the note says' }).fill(text);
-  await page.keyboard.press('Control+Enter');
-  await expect(newNote(page)).toBeHidden();
-}
-
 test('notes on words, on a mark and on a place are numbered as they are read, answered, settled, and there again', async ({
   page,
 }) => {
@@ -23,11 +16,7 @@ test('notes on words, on a mark and on a place are numbered as they are read, an
   const pen = await Pen.of(page);
 
   await take(page, 'Word picker');
-  await pen.draw(line(await placeOn(page, 1, 0.13, 0.188), await placeOn(page, 1, 0.28, 0.188)));
-  await page
-    .getByRole('group', { name: 'Selected words' })
-    .getByRole('button', { name: 'Add a note' })
-    .click();
+  await beginOnWords(page, pen, [0.13, 0.188], 0.28);
   await expect(newNote(page)).toContainText('On “An adult barnacle”');
   await newNote(page)
     .getByRole('textbox', { name: /^Your name/ })

@@ -1,5 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import { handwriting } from './support/handwriting';
+import { beginOnWords, newNote, say } from './support/notes';
 import { circle, line, Pen } from './support/pen';
 import {
   command,
@@ -238,18 +239,11 @@ test('notes beside the page', async ({ page }) => {
   const pen = await Pen.of(page);
   await take(page, 'Word picker');
   const note = async (from: readonly [number, number], to: number, text: string): Promise<void> => {
-    await pen.draw(line(await placeOn(page, 1, ...from), await placeOn(page, 1, to, from[1])));
-    await page
-      .getByRole('group', { name: 'Selected words' })
-      .getByRole('button', { name: 'Add a note' })
-      .click();
-    const field = page.getByRole('textbox', { name: 'What the note says' });
-    await field.waitFor();
-    const name = page.getByRole('textbox', { name: /^Your name/ });
+    await beginOnWords(page, pen, from, to);
+    await newNote(page).waitFor();
+    const name = newNote(page).getByRole('textbox', { name: /^Your name/ });
     if ((await name.count()) > 0) await name.fill('Ines Mara');
-    await field.fill(text);
-    await page.keyboard.press('Control+Enter');
-    await expect(field).toBeHidden();
+    await say(page, text);
   };
   await note([0.14, 0.188], 0.34, 'How long does it live there?');
   await note([0.2, 0.3], 0.4, 'Is this seen on our shore too, or only where the tide is high?');

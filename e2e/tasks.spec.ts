@@ -1,11 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
+import { beginOnWords, card, say } from './support/notes';
 import { line, Pen } from './support/pen';
 import { kept, openDesk, openDocument, placeOn, take } from './support/reader';
 
 /** What notes ask to be done, their labels, and where they stay. */
-
-const card = (page: Page, number: number) => page.getByRole('article', { name: `Note ${number}` });
 
 async function noteOnWords(
   page: Page,
@@ -13,15 +12,8 @@ async function noteOnWords(
   [u, v, to]: readonly [number, number, number],
   text: string,
 ): Promise<void> {
-  await pen.draw(line(await placeOn(page, 1, u, v), await placeOn(page, 1, to, v)));
-  await page
-    .getByRole('group', { name: 'Selected words' })
-    .getByRole('button', { name: 'Add a note' })
-    .click();
-  const begun = page.getByRole('group', { name: 'New note' });
-  await begun.getByRole('textbox', { name: 'What the note says' }).fill(text);
-  await page.keyboard.press('Control+Enter');
-  await expect(begun).toBeHidden();
+  await beginOnWords(page, pen, [u, v], to);
+  await say(page, text);
   await page.keyboard.press('Escape');
 }
 
@@ -120,8 +112,7 @@ test('a note stays where its mark was rubbed out, says so, and goes to another p
   await pen.draw([on, on]);
   await page.getByRole('group', { name: 'Picked marks' }).waitFor();
   await page.keyboard.press('a');
-  await page.getByRole('textbox', { name: 'What the note says' }).fill('Which one?');
-  await page.keyboard.press('Control+Enter');
+  await say(page, 'Which one?');
   await expect(card(page, 1)).toBeVisible();
   const sign = page.locator('[data-note="1"]');
   const before = await sign.boundingBox();

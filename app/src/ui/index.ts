@@ -10,6 +10,8 @@ export { Tooltip } from './Tooltip';
 export { IconAction } from './IconAction';
 export { type Choice, Choices, withOwn } from './Choices';
 export { MenuButton } from './MenuButton';
+export { MenuItems, type MenuWay } from './MenuItems';
+export { CheckBox } from './CheckBox';
 export { ToggleChip } from './ToggleChip';
 export { SwitchRow } from './SwitchRow';
 export { useReducedMotion } from './useReducedMotion';

@@ -4,9 +4,8 @@ import { inkName } from '@marginalis/core/marks';
 import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { Icon, Tooltip } from '@/ui';
+import { CheckBox, Icon, Tooltip } from '@/ui';
 import { dateOf, ROW_HEIGHT, STEP_IN } from './MarkRow';
-import { PickBox } from './PickBox';
 import { Picture } from './Picture';
 
 const PICTURE = 38;
@@ -62,9 +61,10 @@ export const LineRow = memo(function LineRow(props: {
           {`Page ${pageName} · ${holds} · ${inks.join(', ')} · ${made}`}
         </Text>
       </Pressable>
-      <PickBox
+      <CheckBox
         label={`Pick ${label}`}
-        picked={picked}
+        hint={picked ? 'Deselect' : 'Pick'}
+        on={picked}
         disabled={!writable}
         onPress={() => onPick(marks)}
       />

@@ -4,8 +4,7 @@ import { inkName } from '@marginalis/core/marks';
 import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { Icon, Tooltip } from '@/ui';
-import { PickBox } from './PickBox';
+import { CheckBox, Icon, Tooltip } from '@/ui';
 import { Picture } from './Picture';
 
 export const ROW_HEIGHT = 68;
@@ -82,9 +81,10 @@ export const MarkRow = memo(function MarkRow(props: {
           </Pressable>
         </Tooltip>
       ) : (
-        <PickBox
+        <CheckBox
           label={`Pick ${label.join(', ')}`}
-          picked={picked}
+          hint={picked ? 'Deselect' : 'Pick'}
+          on={picked}
           disabled={!writable}
           onPress={() => onPick([row])}
         />

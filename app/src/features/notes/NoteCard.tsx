@@ -12,12 +12,12 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { noteInWords, useSession, useSessionState, useSettings } from '@/session';
 import { useReader } from '@/shell';
-import { Action, IconAction } from '@/ui';
+import { Action, IconAction, type MenuWay } from '@/ui';
 import { LabelFields } from './labels/LabelFields';
 import { Labels } from './labels/Labels';
 import { moveTo } from './moveTo';
 import { NoteField, type Said } from './NoteField';
-import { type NoteWay, RemarkRow } from './RemarkRow';
+import { RemarkRow } from './RemarkRow';
 import { TaskLine } from './tasks/TaskLine';
 import { TaskOfNote } from './tasks/TaskOfNote';
 
@@ -69,7 +69,7 @@ export const NoteCard = memo(function NoteCard(props: NoteCardProps) {
       onLeave={() => setTyped(null)}
     />
   );
-  const ways: readonly NoteWay[] = [
+  const ways: readonly MenuWay[] = [
     {
       title: thread.task ? 'Change the task' : 'Make it a task',
       icon: 'check',

@@ -2,18 +2,11 @@ import type { Remark, Thread } from '@marginalis/core/document';
 import { removeAnswer, removeNote } from '@marginalis/core/editing';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Menu, Text, useTheme } from 'react-native-paper';
+import { Text, useTheme } from 'react-native-paper';
 import { type NoteInWords, useSession, useSessionState } from '@/session';
-import { type IconName, MenuButton, paperIcon } from '@/ui';
+import { MenuButton, MenuItems, type MenuWay } from '@/ui';
 import { RemarkText } from './RemarkText';
 import { WrittenInk } from './written/WrittenInk';
-
-/** Something that can be done with a note. */
-export interface NoteWay {
-  readonly title: string;
-  readonly icon: IconName;
-  readonly run: () => void;
-}
 
 interface RemarkRowProps {
   readonly thread: Thread;
@@ -23,7 +16,7 @@ interface RemarkRowProps {
   readonly number: number;
   readonly onChange: () => void;
   /** What else can be done with the note; only in its own row. */
-  readonly ways: readonly NoteWay[];
+  readonly ways: readonly MenuWay[];
   /** Shown in place of its text while that is changed. */
   readonly field: ReactNode;
 }
@@ -49,36 +42,18 @@ export function RemarkRow(props: RemarkRowProps) {
         {writable && (
           <MenuButton icon="more" label={`More for remark ${place + 1} of note ${number}`}>
             {(close) => (
-              <>
-                <Menu.Item
-                  title="Change"
-                  leadingIcon={paperIcon('rename')}
-                  onPress={() => {
-                    close();
-                    onChange();
-                  }}
-                />
-                {isNote &&
-                  ways.map(({ title, icon, run }) => (
-                    <Menu.Item
-                      key={title}
-                      title={title}
-                      leadingIcon={paperIcon(icon)}
-                      onPress={() => {
-                        close();
-                        run();
-                      }}
-                    />
-                  ))}
-                <Menu.Item
-                  title={isNote ? 'Remove the note' : 'Remove the answer'}
-                  leadingIcon={paperIcon('remove')}
-                  onPress={() => {
-                    close();
-                    remove();
-                  }}
-                />
-              </>
+              <MenuItems
+                close={close}
+                ways={[
+                  { title: 'Change', icon: 'rename', run: onChange },
+                  ...(isNote ? ways : []),
+                  {
+                    title: isNote ? 'Remove the note' : 'Remove the answer',
+                    icon: 'remove',
+                    run: remove,
+                  },
+                ]}
+              />
             )}
           </MenuButton>
         )}

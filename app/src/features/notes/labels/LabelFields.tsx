@@ -3,9 +3,9 @@ import { addTag, labelNote, removeTag } from '@marginalis/core/editing';
 import { PEN_INKS } from '@marginalis/core/marks';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Menu, Text, TextInput, useTheme } from 'react-native-paper';
+import { Text, TextInput, useTheme } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
-import { Action, MenuButton, paperIcon, ToggleChip } from '@/ui';
+import { Action, MenuButton, MenuItems, ToggleChip } from '@/ui';
 
 const LONGEST = 60;
 
@@ -49,19 +49,16 @@ export function LabelFields({
             );
           })}
           <MenuButton icon="remove" label="Remove a label from the document">
-            {(close) =>
-              all.map((tag) => (
-                <Menu.Item
-                  key={tag.id}
-                  title={`Remove “${tag.name}”`}
-                  leadingIcon={paperIcon('remove')}
-                  onPress={() => {
-                    close();
-                    remove(tag);
-                  }}
-                />
-              ))
-            }
+            {(close) => (
+              <MenuItems
+                close={close}
+                ways={all.map((tag) => ({
+                  title: `Remove “${tag.name}”`,
+                  icon: 'remove',
+                  run: () => remove(tag),
+                }))}
+              />
+            )}
           </MenuButton>
         </View>
       )}

@@ -4,7 +4,7 @@ import { memo } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { dayInWords, useSession, useSettings } from '@/session';
-import { Icon, Tooltip } from '@/ui';
+import { CheckBox } from '@/ui';
 
 interface TaskRowProps {
   readonly task: ListedTask;
@@ -37,26 +37,13 @@ export const TaskRow = memo(function TaskRow(props: TaskRowProps) {
   };
   return (
     <View role="listitem" style={[styles.row, { borderColor: colors.outlineVariant }]}>
-      <Tooltip text={isDone ? 'Open again' : 'Done'}>
-        <Pressable
-          role="checkbox"
-          aria-checked={isDone}
-          accessibilityLabel={`Done: ${title}`}
-          disabled={!writable}
-          onPress={turn}
-          style={styles.place}
-        >
-          <View
-            style={[
-              styles.box,
-              { borderColor: colors.onSurfaceVariant },
-              isDone && { backgroundColor: colors.primary, borderColor: colors.primary },
-            ]}
-          >
-            {isDone && <Icon name="check" size={16} color={colors.onPrimary} />}
-          </View>
-        </Pressable>
-      </Tooltip>
+      <CheckBox
+        label={`Done: ${title}`}
+        hint={isDone ? 'Open again' : 'Done'}
+        on={isDone}
+        disabled={!writable}
+        onPress={turn}
+      />
       <Pressable
         role="button"
         accessibilityLabel={`Go to task ${note.number}: ${title}`}
@@ -85,14 +72,5 @@ export const TaskRow = memo(function TaskRow(props: TaskRowProps) {
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', borderBottomWidth: 1, paddingVertical: 4 },
-  place: { width: 44, height: 44, alignItems: 'center', justifyContent: 'center' },
-  box: {
-    width: 22,
-    height: 22,
-    borderWidth: 1.5,
-    borderRadius: 3,
-    alignItems: 'center',
-    justifyContent: 'center',
-  },
   said: { flex: 1, minWidth: 0, minHeight: 44, justifyContent: 'center', gap: 2 },
 });

@@ -2,12 +2,12 @@ import { listNotes } from '@marginalis/core/derived';
 import { type ListedTask, listTasks } from '@marginalis/core/tasks';
 import { useCallback, useMemo } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
-import { Menu, Text, useTheme } from 'react-native-paper';
+import { Text, useTheme } from 'react-native-paper';
 import useSWR from 'swr';
 import { readTracker } from '@/remote';
 import { usePageNames, useSession, useSessionState } from '@/session';
 import { goToMark, useReader } from '@/shell';
-import { MenuButton, paperIcon, useNow } from '@/ui';
+import { MenuButton, MenuItems, type MenuWay, useNow } from '@/ui';
 import { notesHeld } from '../notesHeld';
 import { TaskRow } from './TaskRow';
 import { sendToTracker, takeOutCalendar, takeOutTable } from './taskWays';
@@ -76,7 +76,7 @@ function WaysOut() {
   // Without the network there is none; files can be taken out all the same.
   const { data } = useSWR('tracker', readTracker, { shouldRetryOnError: false });
   const host = data?.tracker;
-  const ways = [
+  const ways: readonly MenuWay[] = [
     { title: 'As a table (CSV)', icon: 'download', run: () => takeOutTable(session, nameOf) },
     {
       title: 'For a calendar (iCalendar)',
@@ -92,22 +92,10 @@ function WaysOut() {
           } as const,
         ]
       : []),
-  ] as const;
+  ];
   return (
     <MenuButton icon="send" label="Take the tasks out">
-      {(close) =>
-        ways.map(({ title, icon, run }) => (
-          <Menu.Item
-            key={title}
-            title={title}
-            leadingIcon={paperIcon(icon)}
-            onPress={() => {
-              close();
-              run();
-            }}
-          />
-        ))
-      }
+      {(close) => <MenuItems ways={ways} close={close} />}
     </MenuButton>
   );
 }

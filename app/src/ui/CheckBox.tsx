@@ -1,21 +1,24 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 import { useTheme } from 'react-native-paper';
-import { Icon, Tooltip } from '@/ui';
+import { Icon } from './icons';
+import { Tooltip } from './Tooltip';
 
-/** Takes what a row stands for in hand, and lays it down. */
-export function PickBox(props: {
+/** A box that is checked or not, as large as a finger needs. */
+export function CheckBox(props: {
   label: string;
-  picked: boolean;
+  /** What pressing it does now. */
+  hint: string;
+  on: boolean;
   disabled: boolean;
   onPress: () => void;
 }) {
-  const { label, picked, disabled, onPress } = props;
+  const { label, hint, on, disabled, onPress } = props;
   const { colors } = useTheme();
   return (
-    <Tooltip text={picked ? 'Deselect' : 'Pick'}>
+    <Tooltip text={hint}>
       <Pressable
         role="checkbox"
-        aria-checked={picked}
+        aria-checked={on}
         accessibilityLabel={label}
         disabled={disabled}
         onPress={onPress}
@@ -25,10 +28,10 @@ export function PickBox(props: {
           style={[
             styles.box,
             { borderColor: colors.onSurfaceVariant },
-            picked && { backgroundColor: colors.primary, borderColor: colors.primary },
+            on && { backgroundColor: colors.primary, borderColor: colors.primary },
           ]}
         >
-          {picked && <Icon name="check" size={16} color={colors.onPrimary} />}
+          {on && <Icon name="check" size={16} color={colors.onPrimary} />}
         </View>
       </Pressable>
     </Tooltip>
