@@ -2,6 +2,7 @@ import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
 import { circle, line, Pen } from './support/pen';
 import {
+  command,
   drawn,
   kept,
   makeCopy,
@@ -154,6 +155,31 @@ for (const scheme of ['light', 'dark'] as const) {
       await page.getByRole('button', { name: 'Add the note' }).click();
       await expect(page.getByRole('article', { name: 'Note 1' })).toBeVisible();
       expect(await complaints(page), 'a note').toEqual([]);
+
+      const card = page.getByRole('article', { name: 'Note 1' });
+      const way = async (name: string): Promise<void> => {
+        await card.getByRole('button', { name: /^More for remark 1/ }).click();
+        await page.getByRole('menuitem', { name }).click();
+      };
+      await way('Make it a task');
+      expect(await complaints(page), 'a task that is filled in').toEqual([]);
+      await card.getByLabel('Until').fill('2020-05-01');
+      await card.getByRole('button', { name: 'Keep' }).click();
+      await way('Labels');
+      await page.getByRole('textbox', { name: 'New label' }).fill('Tides');
+      await page.getByRole('button', { name: 'Add', exact: true }).click();
+      expect(await complaints(page), 'labels').toEqual([]);
+      await page.getByRole('button', { name: 'Done', exact: true }).click();
+      await card.getByRole('button', { name: 'Answer' }).click();
+      await card.getByRole('button', { name: 'Write with the pen' }).click();
+      expect(await complaints(page), 'an answer that is written').toEqual([]);
+      await card.getByRole('button', { name: 'Leave it' }).click();
+      await page.getByRole('tab', { name: 'Tasks' }).click();
+      await expect(page.getByText('1 task, 1 to do')).toBeVisible();
+      expect(await complaints(page), 'tasks').toEqual([]);
+      await command(page, 'What happened here');
+      await expect(page.getByRole('button', { name: /wrote a note/ })).toBeVisible();
+      expect(await complaints(page), 'what happened').toEqual([]);
     });
 
     test('text that is typed, and the sheet of symbols', async ({ page }) => {
