@@ -22,7 +22,6 @@ export type CommandGroup = (typeof GROUPS)[number];
 /** Where commands have buttons: the bar above, beside the instruments, and the settings. */
 export type CommandPlace = 'bar' | 'roll' | 'settings';
 
-/** Something a person can have done: by its key, by its button, or by its name in the list of commands. */
 /** A place of a page. */
 export interface PagePlace {
   /** The page, from 0, and its id. */
@@ -39,6 +38,7 @@ export interface Pasted {
   readonly html: string;
 }
 
+/** Something a person can have done: by its key, by its button, or by its name in the list of commands. */
 export interface Command {
   readonly id: string;
   readonly title: string;

@@ -1,6 +1,6 @@
 import { useEffect } from 'react';
 import { isTyping } from '@/ui';
-import { commandForKey } from './commands';
+import { commandForKey, isAble } from './commands';
 import { pressedKey } from './keys';
 import { useReader } from './ReaderContext';
 
@@ -43,8 +43,13 @@ export function useCommandKeys(frame: HTMLElement | null): void {
         text: clipboardData?.getData('text/plain') ?? '',
         html: clipboardData?.getData('text/html') ?? '',
       };
-      for (const command of reader.commands())
-        if (command.paste && command.able?.() !== false && (await command.paste(given))) return;
+      try {
+        for (const command of reader.commands())
+          if (command.paste && isAble(command) && (await command.paste(given))) return;
+      } catch (trouble) {
+        console.warn('Pasting failed.', trouble);
+        reader.session.notices.tell('What was copied could not be pasted. Nothing was changed.');
+      }
     };
     // Text fields keep their keys to themselves on the way up.
     const onWayDown = (e: KeyboardEvent): void => {

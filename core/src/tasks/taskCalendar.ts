@@ -16,13 +16,13 @@ export function taskCalendar(tasks: readonly TaskRecord[], now: number): string 
     'BEGIN:VCALENDAR',
     'VERSION:2.0',
     'PRODID:-//Marginalis//Tasks//EN',
-    ...tasks.flatMap((task) => toDo(task, now)),
+    ...tasks.flatMap((task) => linesOf(task, now)),
     'END:VCALENDAR',
   ];
   return lines.map((line) => `${folded(line)}\r\n`).join('');
 }
 
-function toDo(task: TaskRecord, now: number): string[] {
+function linesOf(task: TaskRecord, now: number): string[] {
   const { document, page, about, says, kind, labels, who, until, state, doneAt } = task;
   const place = [document, page && `page ${page}`, about].filter(Boolean).join(', ');
   const categories = [kind, ...labels].filter(Boolean).map(text);

@@ -1,14 +1,11 @@
 import { addNote } from '@marginalis/core/editing';
-import { PEN_INKS } from '@marginalis/core/marks';
 import { StyleSheet, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
 import { useState } from 'react';
 import { useSettings } from '@/session';
 import { NoteField } from './NoteField';
+import { SIGN } from './sign';
 import { type BegunNote, notesHeld } from './notesHeld';
-
-/** The line of dots beneath words, and the dot at a place. */
-export const SIGN = { colour: PEN_INKS[0].colour, width: 1.2, opacity: 1 };
 
 /** A note that is begun: what it is about, what it says, and by whom, until somebody has said so. */
 export function NewNote({ begun }: { begun: BegunNote }) {

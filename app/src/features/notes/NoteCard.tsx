@@ -56,8 +56,9 @@ export const NoteCard = memo(function NoteCard(props: NoteCardProps) {
   const keep = ({ remark, said }: Typed): void => {
     const now = Date.now();
     const answer = { id: crypto.randomUUID(), author, ...said, madeAt: now };
-    session.dispatch(remark ? rewordRemark(thread, remark, said, now) : answerNote(thread, answer));
-    setTyped(null);
+    const asked = remark ? rewordRemark(thread, remark, said, now) : answerNote(thread, answer);
+    // What the document does not take stays in the field.
+    if (!asked || session.dispatch(asked)) setTyped(null);
   };
   const field = (label: string, keeping: string, { remark, said }: Typed) => (
     <NoteField

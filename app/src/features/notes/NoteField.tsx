@@ -66,10 +66,9 @@ export function NoteField(props: {
           size={20}
           label={isWriting ? 'Without a sheet to write on' : 'Write with the pen'}
           on={isWriting}
-          onPress={() => {
-            if (isWriting) onSaid({ ...said, ink: [] });
-            setWriting(!isWriting);
-          }}
+          // What is written is not put away unseen: it is cleared first.
+          disabled={ink.length > 0}
+          onPress={() => setWriting(!isWriting)}
         />
         <View style={styles.room} />
         <Action compact onPress={onLeave}>

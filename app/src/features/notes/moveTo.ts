@@ -2,7 +2,7 @@ import type { Thread } from '@marginalis/core/document';
 import { moveNote } from '@marginalis/core/editing';
 import type { Reader } from '@/shell';
 import { aboutWhat } from './aboutWhat';
-import { SIGN } from './NewNote';
+import { SIGN } from './sign';
 
 /** Moves a note to the words that are selected, to what is picked, or to a place that is tapped next. */
 export function moveTo(reader: Reader, thread: Thread): void {

@@ -1,3 +1,4 @@
+import { MOST_STROKES } from '@marginalis/core/document';
 import { isTouched, REMARK_WIDTH, writtenIn } from '@marginalis/core/derived';
 import type { InkMark } from '@marginalis/core/kinds';
 import {
@@ -9,10 +10,10 @@ import {
 import { type ReactNode, useEffect, useMemo, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useTheme } from 'react-native-paper';
-import { useSettings } from '@/session';
+import { useSession, useSettings } from '@/session';
 import { DrawingSvg } from '@/stage';
 import { Action, Area, G, IconAction, Path, Svg } from '@/ui';
-import { hasRoom, PadWriter, RUBS } from './PadWriter';
+import { PadWriter, RUBS } from './PadWriter';
 import { PAPER } from './WrittenInk';
 
 /** So high the sheet is at least, and so much of it is always free beneath what is written, points. */
@@ -40,6 +41,7 @@ export function InkPad(props: {
 }) {
   const { label, ink, onInk, children } = props;
   const { colors } = useTheme();
+  const { notices } = useSession();
   const roll = useSettings((s) => s.roll);
   const author = useSettings((s) => s.author);
   const penSeen = useSettings((s) => s.penSeen);
@@ -77,7 +79,9 @@ export function InkPad(props: {
       e.preventDefault();
       element.setPointerCapture(e.pointerId);
       if (e.pointerType === 'pen' && (e.buttons & RUBBING) !== 0) rub(e);
-      else if (e.button === 0 && hasRoom(latest.current.ink)) writer.start(e);
+      else if (e.button !== 0) return;
+      else if (latest.current.ink.length < MOST_STROKES) writer.start(e);
+      else notices.tell('The sheet is full: answer the note to write on another.');
     };
     const onMove = (e: PointerEvent): void => {
       if (e.pointerType === 'pen' && (e.buttons & RUBBING) !== 0) rub(e);
@@ -89,22 +93,19 @@ export function InkPad(props: {
       if (stroke) keep([...all, stroke]);
     };
     const still = (e: Event): void => e.preventDefault();
-    element.addEventListener('pointerdown', onDown);
-    element.addEventListener('pointermove', onMove);
-    element.addEventListener('pointerup', onUp);
-    element.addEventListener('pointercancel', onUp);
-    element.addEventListener('touchstart', still, { passive: false });
-    element.addEventListener('contextmenu', still);
+    const listening = new AbortController();
+    const { signal } = listening;
+    element.addEventListener('pointerdown', onDown, { signal });
+    element.addEventListener('pointermove', onMove, { signal });
+    element.addEventListener('pointerup', onUp, { signal });
+    element.addEventListener('pointercancel', onUp, { signal });
+    element.addEventListener('touchstart', still, { passive: false, signal });
+    element.addEventListener('contextmenu', still, { signal });
     return () => {
       resized.disconnect();
-      element.removeEventListener('pointerdown', onDown);
-      element.removeEventListener('pointermove', onMove);
-      element.removeEventListener('pointerup', onUp);
-      element.removeEventListener('pointercancel', onUp);
-      element.removeEventListener('touchstart', still);
-      element.removeEventListener('contextmenu', still);
+      listening.abort();
     };
-  }, [pen]);
+  }, [pen, notices]);
 
   return (
     <View style={styles.all}>

@@ -1,5 +1,5 @@
 import { drawInk } from '@marginalis/core/editing';
-import { emptyDocument, MOST_STROKES, REMARK_SHEET } from '@marginalis/core/document';
+import { emptyDocument, REMARK_SHEET } from '@marginalis/core/document';
 import { drawPathInto, type Vec } from '@marginalis/core/geometry';
 import {
   createLiveInk,
@@ -112,6 +112,3 @@ export class PadWriter {
     ctx.setTransform(1, 0, 0, 1, 0, 0);
   }
 }
-
-/** Whether there is room for another stroke. */
-export const hasRoom = (ink: readonly InkMark[]): boolean => ink.length < MOST_STROKES;
