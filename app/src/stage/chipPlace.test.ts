@@ -14,7 +14,7 @@ const roomFor = (around: Box, ink: readonly Box[] = []) => ({
 });
 
 test.each([
-  ['a word in mid line: above it', box(300, 400, 380, 430), { left: 300, top: 355 }],
+  ['a word in mid line: above it', box(300, 400, 380, 430), { left: 300, top: 348 }],
   ['a line from the left margin: in the margin', box(103, 400, 500, 404), { left: -45, top: 380 }],
   [
     'at the head of the window: beside it, to the left',
@@ -22,8 +22,8 @@ test.each([
     { left: 152, top: 104 },
   ],
   ['there and at the left edge: to the right', box(20, 110, 90, 140), { left: 98, top: 104 }],
-  ['at the right edge: above, within the window', box(790, 400, 830, 430), { left: 716, top: 355 }],
-  ['as wide as the window, at its head: below', box(-60, 90, 860, 300), { left: -56, top: 301 }],
+  ['at the right edge: above, within the window', box(790, 400, 830, 430), { left: 716, top: 348 }],
+  ['as wide as the window, at its head: below', box(-60, 90, 860, 300), { left: -56, top: 308 }],
   ['as large as the window: over its head', box(-60, 90, 860, 720), { left: -56, top: 104 }],
 ])('%s', (_, around, place) => {
   expect(chipPlace(roomFor(around), 'right')).toEqual(place);
@@ -76,7 +76,7 @@ test('it keeps off what was written lately, where there is another place', () =>
   const line = box(100, 395, 290, 435);
   expect(chipPlace(roomFor(around, [above, line]), 'right')).toEqual({ left: 388, top: 393 });
   const everywhere = box(-60, 100, 860, 700);
-  expect(chipPlace(roomFor(around, [everywhere]), 'right')).toEqual({ left: 300, top: 355 });
+  expect(chipPlace(roomFor(around, [everywhere]), 'right')).toEqual({ left: 300, top: 348 });
 });
 
 test('where every place hides something it is where the least is hidden; what is only touched hides nothing', () => {
@@ -84,5 +84,5 @@ test('where every place hides something it is where the least is hidden; what is
   // The question stands above, and touches what can be touched beneath.
   const [question, next] = [box(-60, 340, 860, 370), box(-60, 458, 860, 480)];
   const around = { ...roomFor(line, [question, next]) };
-  expect(chipPlace(around, 'right').top).toBe(line.maxY + 1);
+  expect(chipPlace(around, 'right').top).toBe(line.maxY + 8);
 });

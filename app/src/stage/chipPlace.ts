@@ -1,6 +1,6 @@
 import { box, type Box } from '@marginalis/core/geometry';
 
-/** Between what is seen of a chip and what it is about, and between it and the window's edge, CSS pixels. */
+/** Between a chip and what it is about, and between it and the window's edge, CSS pixels. */
 const GAP = 8;
 const EDGE = 4;
 /** The outer margin of a page: what of its width rarely holds print. */
@@ -55,11 +55,11 @@ function placeForRight({ around, size, seen, ink, pageWidth }: ChipRoom): ChipPl
   const right = { left: around.maxX + GAP, top: level };
   const above = {
     left: along,
-    top: Math.min(around.minY - GAP + INSET - height, seen.maxY - height - EDGE),
+    top: Math.min(around.minY - GAP - height, seen.maxY - height - EDGE),
   };
   const atEnd = within(around.maxX - width, seen.minX, seen.maxX - width);
   const aboveEnd = { left: atEnd, top: above.top };
-  const below = { left: along, top: around.maxY + GAP - INSET };
+  const below = { left: along, top: around.maxY + GAP };
   const isInMargin = left.left + width <= MARGIN * pageWidth;
   const all = isInMargin
     ? [left, above, aboveEnd, right, below]
