@@ -10,6 +10,7 @@ const PAGES: Record<string, number> = {
   'barnacles.pdf': 6,
   'tide-log.pdf': 3,
   'handbook.pdf': 39,
+  'equipment-form.pdf': 1,
   'tide-almanac.pdf': 800,
 };
 

@@ -29,10 +29,10 @@ test.beforeEach(async ({ page }) => openDesk(page));
 test.describe('in a browser that has never been here', () => {
   test.use({ storageState: NEVER_BEEN_HERE });
 
-  test('lays out the first four samples with picture, length and kind, and offers the almanac', async ({
+  test('lays out the first five samples with picture, length and kind, and offers the almanac', async ({
     page,
   }) => {
-    await expect(cards(page)).toHaveCount(4);
+    await expect(cards(page)).toHaveCount(5);
     const log = cards(page).filter({ hasText: 'Tide log' });
     await expect(log).toContainText('3 pages · Scanned');
     await expect(log.locator('img')).toHaveAttribute('src', /^data:image\/jpeg/);
@@ -55,24 +55,24 @@ test('each wrong file gets its own sentence and touches nothing else', async ({ 
     await addFile(page, name, bytes);
     await expect(page.getByRole('status').filter({ hasText: name })).toContainText(words);
   }
-  await expect(cards(page)).toHaveCount(4);
+  await expect(cards(page)).toHaveCount(5);
   // What was said of the files before has gone with the next.
   await expect(page.getByRole('status').filter({ hasText: 'nothing.pdf' })).toBeHidden();
   await page.getByRole('button', { name: 'Close' }).first().click();
   await expect(page.getByRole('status').filter({ hasText: 'torn.pdf' })).toBeHidden();
   await page.reload();
-  await expect(cards(page)).toHaveCount(4);
+  await expect(cards(page)).toHaveCount(5);
 });
 
 test('the same bytes are not laid down twice', async ({ page }) => {
   await addFile(page, 'my copy.pdf', worksheet());
   await expect(page.getByText('already on the desk')).toBeVisible();
-  await expect(cards(page)).toHaveCount(4);
+  await expect(cards(page)).toHaveCount(5);
   await page.getByRole('button', { name: 'A second, blank one' }).click();
   await drawn(page, 1);
   await expect(page.getByRole('heading', { name: 'Rock-pool zones (2)' })).toBeVisible();
   await page.goBack();
-  await expect(cards(page)).toHaveCount(5);
+  await expect(cards(page)).toHaveCount(6);
   await addFile(page, 'my copy.pdf', worksheet());
   await page.getByRole('button', { name: 'Open the one that is here' }).click();
   await drawn(page, 1);
@@ -103,7 +103,7 @@ test('a file is opened by drop and by paste', async ({ page }) => {
   await drawn(page, 1);
   await page.goBack();
   await expect(cards(page).filter({ hasText: 'pasted' })).toBeVisible();
-  await expect(cards(page)).toHaveCount(6);
+  await expect(cards(page)).toHaveCount(7);
 });
 
 test('renames, removes and puts back', async ({ page }) => {
@@ -116,11 +116,11 @@ test('renames, removes and puts back', async ({ page }) => {
   await page.getByRole('dialog').getByRole('button', { name: 'Rename' }).click();
   await expect(cards(page).filter({ hasText: 'Gauge readings' })).toBeVisible();
   await more('Remove from the desk');
-  await expect(cards(page)).toHaveCount(3);
+  await expect(cards(page)).toHaveCount(4);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(cards(page).filter({ hasText: 'Gauge readings' })).toBeVisible();
   await page.reload();
-  await expect(cards(page)).toHaveCount(4);
+  await expect(cards(page)).toHaveCount(5);
 });
 
 test('what is removed stays off the desk, and the samples do not come back by themselves', async ({
@@ -131,6 +131,7 @@ test('what is removed stays off the desk, and the samples do not come back by th
     'How barnacles choose a rock',
     'Tide log, scanned',
     'Course handbook',
+    'Equipment form',
   ]) {
     await page.getByRole('button', { name: `More about ${title}` }).click();
     await page.getByRole('menuitem', { name: 'Remove from the desk' }).click();
@@ -190,10 +191,10 @@ test('addresses that lead nowhere say so and lead back', async ({ page }) => {
   await page.goto('/read/not-a-document');
   await expect(page.getByText('This document cannot be opened')).toBeVisible();
   await page.getByRole('button', { name: 'Back to the desk' }).click();
-  await expect(cards(page)).toHaveCount(4);
+  await expect(cards(page)).toHaveCount(5);
   await page.goto('/nowhere/at/all');
   await page.getByRole('button', { name: 'To the desk' }).click();
-  await expect(cards(page)).toHaveCount(4);
+  await expect(cards(page)).toHaveCount(5);
 });
 
 test('the picture on the desk shows the marks, and a copy that comes back says what it is', async ({

@@ -362,3 +362,32 @@ test('text of another program becomes a box, and keeps its emphasis; what was co
   await expect(page.getByRole('button', { name: /^Go to Text/ })).toHaveCount(2);
   await expect(field(page)).toBeHidden();
 });
+
+test('letters stand in the cells of a form: found where they are printed, Tab goes from one row of cells to the next', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'Equipment form');
+  await page.keyboard.press('e');
+  await expect(field(page)).toBeFocused();
+  await page.keyboard.type('Ines Mara');
+  await next(page, '07');
+  await next(page, 'MARA');
+  // In the middle of what is there; each letter has a cell of its own at once.
+  for (let k = 0; k < 2; k++) await page.keyboard.press('ArrowLeft');
+  await page.keyboard.type('NTA');
+  await expect(field(page)).toHaveText('MANTARA');
+  const letters = await field(page)
+    .locator('span > span')
+    .evaluateAll((all) => all.map((one) => one.getBoundingClientRect().x));
+  const steps = letters.slice(1).map((x, k) => x - letters[k]);
+  expect(letters).toHaveLength(7);
+  for (const step of steps) expect(Math.abs(step - steps[0])).toBeLessThan(0.1);
+  await page.keyboard.press('Backspace');
+  await expect(field(page)).toHaveText('MANTRA');
+  for (const part of ['04', '05', '2026', '30771904']) await next(page, part);
+  await page.keyboard.press('Escape');
+  const said = textOf(await copyOf(page));
+  expect(said).toContain('MANTRA');
+  expect(said).toMatch(/04\s+05\s+2026\s+30771904/);
+});

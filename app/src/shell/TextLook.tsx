@@ -1,4 +1,5 @@
 import type { TextLookChange } from '@marginalis/core/editing';
+import { POINTS_PER_MM } from '@marginalis/core/ink';
 import { inkName, type TextInstrument } from '@marginalis/core/marks';
 import type { Alignment, Family } from '@marginalis/core/type';
 import { Choices, type Choice, InkDrop, SwitchRow, withOwn } from '@/ui';
@@ -17,6 +18,8 @@ const SIDES: readonly Choice<Alignment>[] = [
 ];
 const LEADINGS = [1, 1.15, 1.25, 1.5, 2];
 const PADDINGS = [0, 2, 4, 8];
+/** Width of cells, millimetres. */
+const CELLS = [0, 4, 5, 6, 7, 8];
 const BORDERS = [0, 0.5, 1, 2];
 const NONE = '';
 
@@ -29,6 +32,7 @@ export type TextLookOf = Pick<
   | 'underline'
   | 'align'
   | 'leading'
+  | 'cell'
   | 'padding'
   | 'background'
   | 'border'
@@ -84,6 +88,14 @@ export function TextLook({
         value={hundredths(look.leading)}
         onChange={(leading) => onChange({ leading })}
         choices={numbers(LEADINGS, look.leading)}
+      />
+      <Choices
+        label="Cells for letters, mm"
+        value={hundredths(look.cell / POINTS_PER_MM)}
+        onChange={(cell) => onChange({ cell: cell * POINTS_PER_MM })}
+        choices={numbers(CELLS, look.cell / POINTS_PER_MM).map((choice) =>
+          choice.value === 0 ? { ...choice, label: 'None' } : choice,
+        )}
       />
       <Choices
         label="Background"

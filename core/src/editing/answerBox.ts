@@ -8,7 +8,7 @@ import {
 import type { TextInstrument } from '../marks/index.ts';
 import type { AnswerLine } from '../print/index.ts';
 
-/** A box whose lines stand on printed ones; see `NewText`. */
+/** A box whose lines stand on printed ones, or whose letters in printed cells; see `NewText`. */
 export interface AnswerBox {
   readonly at: Vec;
   readonly angle: number;
@@ -35,6 +35,11 @@ const INSET = 2;
 /** Lines that begin within this of each other begin alike, points. */
 const ALIKE = 1;
 
+/** Letters in cells are so large, of the cells' height and of their width, and their capitals so high, of the size. */
+const CELL_HEIGHT = 0.72;
+const CELL_WIDTH = 1.15;
+const CAPITALS = 0.7;
+
 /** Sizes go in steps, points. */
 const stepped = (size: number): number => Math.floor(2 * size) / 2;
 
@@ -55,6 +60,7 @@ export function answerBox(
   { ascent, descent }: FaceHeights,
 ): AnswerBox {
   const [first, second] = run;
+  if (first.cell) return cellBox(first, first.cell, instrument, page, { ascent, descent });
   const size = answerSize(first.room, instrument.size);
   const leading = second ? (second.y - first.y) / size : instrument.leading;
   const left = Math.min(...run.map(({ from }) => from)) + INSET;
@@ -68,5 +74,26 @@ export function answerBox(
     width: right - left,
     indent: indent > ALIKE ? indent : 0,
     instrument: { ...instrument, size, leading, padding: 0 },
+  };
+}
+
+/** A box on printed cells: its capitals stand in the middle of their height. */
+function cellBox(
+  { from, to, y, room }: AnswerLine,
+  cell: number,
+  instrument: TextInstrument,
+  page: PageBox,
+  { ascent, descent }: FaceHeights,
+): AnswerBox {
+  const size = Math.max(SMALLEST, stepped(Math.min(CELL_HEIGHT * room, CELL_WIDTH * cell)));
+  const leading = Math.max(1, room / size);
+  const above = size * (ascent + (leading - ascent - descent) / 2);
+  const back = invertMatrix(displayMatrix(page));
+  return {
+    at: transform(back, { x: from, y: y - (room - CAPITALS * size) / 2 - above }),
+    angle: Math.atan2(back[1], back[0]),
+    width: to - from,
+    indent: 0,
+    instrument: { ...instrument, size, leading, padding: 0, cell },
   };
 }

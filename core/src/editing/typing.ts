@@ -39,7 +39,7 @@ const HEAD = 7;
 /** An empty text box, as it is begun: no mark of the document yet. */
 export function emptyText(state: DocState, text: NewText): TextMark {
   const { id, page, instrument, at, angle, width, indent = 0, pointsAt, madeAt, author } = text;
-  const { size, leading, align, padding, background, border, colour } = instrument;
+  const { size, leading, align, padding, background, border, colour, cell } = instrument;
   return {
     kind: 'text',
     id,
@@ -56,6 +56,7 @@ export function emptyText(state: DocState, text: NewText): TextMark {
       align,
       leading,
       ...(indent > 0 ? { indent } : {}),
+      ...(cell > 0 ? { cell } : {}),
     },
     height: size * leading,
     padding,
@@ -97,11 +98,18 @@ export function relookText(mark: TextMark, change: TextLookChange): TextMark {
   ) as Partial<LetterStyle>;
   const { spans } = mark.block;
   const text = textOfSpans(spans);
-  const { align = mark.block.align, leading = mark.block.leading } = change;
+  const { cell: was = 0, ...block } = mark.block;
+  const { align = block.align, leading = block.leading, cell = was } = change;
   return {
     ...mark,
     style: { ...mark.style, colour: change.colour ?? mark.style.colour },
-    block: { ...mark.block, spans: restyled(spans, 0, text.length, letters), align, leading },
+    block: {
+      ...block,
+      spans: restyled(spans, 0, text.length, letters),
+      align,
+      leading,
+      ...(cell > 0 ? { cell } : {}),
+    },
     padding: change.padding ?? mark.padding,
     background: change.background === undefined ? mark.background : change.background,
     border: change.border ?? mark.border,
@@ -111,7 +119,8 @@ export function relookText(mark: TextMark, change: TextLookChange): TextMark {
 /** How a text box looks, by its first letters. */
 export function lookOfText({ block, padding, background, border }: TextMark) {
   const [{ style }] = block.spans;
-  return { ...style, align: block.align, leading: block.leading, padding, background, border };
+  const { align, leading, cell = 0 } = block;
+  return { ...style, align, leading, cell, padding, background, border };
 }
 
 /** Text boxes become others in one step; null when nothing changes. */

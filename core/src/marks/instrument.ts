@@ -120,6 +120,8 @@ export interface TextInstrument extends Named {
   readonly background: Inside | null;
   /** Width of the box's border, points; 0 for none. */
   readonly border: number;
+  /** Each letter stands in a cell of this width, points; 0 where letters stand as they are wide. */
+  readonly cell: number;
   /** Its boxes are callouts: they point at the place that was touched first. */
   readonly leads: boolean;
 }
@@ -186,6 +188,7 @@ const typed = {
   padding: 2,
   background: null,
   border: 0,
+  cell: 0,
   leads: false,
 } as const;
 

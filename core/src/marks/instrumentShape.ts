@@ -71,6 +71,7 @@ const shapes: Record<InstrumentKind, Schema> = {
     padding: finite.min(0).max(200),
     background: object({ colour: colourShape, opacity: shareShape }).nullable().defined(),
     border: finite.min(0).max(50),
+    cell: finite.min(0).max(400).default(0),
     leads: boolean().default(false),
   }),
 };

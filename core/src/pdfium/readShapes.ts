@@ -28,6 +28,9 @@ const DEEPEST = 4;
 /** A rule is no shorter, and where it is drawn as an area no thicker, points. */
 const SHORTEST = 24;
 const THICKEST = 3;
+/** Shorter pieces of lines are no sides of cells, points; drawn as an area they are no thicker. */
+const SHORTEST_EDGE = 3;
+const THICKEST_EDGE = 1.6;
 /** Diameters of a dot, points; it is about as wide as it is high. */
 const SMALLEST = 1.9;
 const LARGEST = 9;
@@ -47,15 +50,16 @@ interface Found {
   readonly rules: number[];
   readonly dots: number[];
   readonly squares: number[];
+  readonly edges: number[];
 }
 
-/** The rules, dots and squares that a page (from 0) draws, by its operators; none where PDFium cannot read it. */
+/** The rules, dots, squares and edges that a page (from 0) draws, by its operators; none where PDFium cannot read it. */
 export function readShapes(module: PdfiumModule, document: number, index: number): DrawnShapes {
   const { wasmExports: pdfium } = module;
   const page = pdfium.FPDF_LoadPage(document, index);
   if (page === 0) return NO_SHAPES;
   const scratch = pdfium.malloc(32);
-  const found: Found = { rules: [], dots: [], squares: [] };
+  const found: Found = { rules: [], dots: [], squares: [], edges: [] };
   try {
     const count = Math.min(MOST_OBJECTS, pdfium.FPDFPage_CountObjects(page));
     for (let k = 0; k < count; k++) {
@@ -70,6 +74,7 @@ export function readShapes(module: PdfiumModule, document: number, index: number
     rules: Float32Array.from(found.rules),
     dots: Float32Array.from(found.dots),
     squares: Float32Array.from(found.squares),
+    edges: Float32Array.from(found.edges),
   };
 }
 
@@ -82,8 +87,8 @@ interface Place {
 }
 
 function readObject(module: PdfiumModule, place: Place, found: Found): void {
-  const { rules, dots, squares } = found;
-  if (rules.length + dots.length + squares.length > 4 * MOST_SHAPES) return;
+  const { rules, dots, squares, edges } = found;
+  if (rules.length + dots.length + squares.length + edges.length > 4 * MOST_SHAPES) return;
   const { object, within, depth, scratch } = place;
   const { wasmExports: pdfium } = module;
   const type = pdfium.FPDFPageObj_GetType(object);
@@ -162,7 +167,7 @@ interface Shape {
 /** Takes what a part of a path is: a dot, a rule drawn as an area, or rules along its straight sides. */
 function takeShape(
   { points, curves, isClosed, isFilled, isStroked }: Shape,
-  { rules, dots, squares }: Found,
+  { rules, dots, squares, edges }: Found,
 ): void {
   if (points.length < 2) return;
   const bounds = boxOfPoints(points);
@@ -174,10 +179,13 @@ function takeShape(
     return;
   }
   if (curves > 0) return;
-  if (isFilled && points.length <= 5 && short <= THICKEST && long >= SHORTEST) {
+  const isRule = short <= THICKEST && long >= SHORTEST;
+  const isEdge = short <= THICKEST_EDGE && long >= SHORTEST_EDGE;
+  if (isFilled && points.length <= 5 && (isRule || isEdge)) {
     const [x, y] = [(bounds.minX + bounds.maxX) / 2, (bounds.minY + bounds.maxY) / 2];
-    if (width > height) rules.push(bounds.minX, y, bounds.maxX, y);
-    else rules.push(x, bounds.minY, x, bounds.maxY);
+    const into = isRule ? rules : edges;
+    if (width > height) into.push(bounds.minX, y, bounds.maxX, y);
+    else into.push(x, bounds.minY, x, bounds.maxY);
     return;
   }
   if (!isStroked) return;
@@ -186,10 +194,17 @@ function takeShape(
     if (short >= LEAST_SIDE && long <= MOST_SIDE && long <= SQUARE * short)
       squares.push(bounds.minX, bounds.minY, bounds.maxX, bounds.maxY);
   const ends = isClosed ? [...points, points[0]] : points;
-  for (let k = 1; k < ends.length; k++)
-    if (distance(ends[k - 1], ends[k]) >= SHORTEST)
-      rules.push(ends[k - 1].x, ends[k - 1].y, ends[k].x, ends[k].y);
+  for (let k = 1; k < ends.length; k++) {
+    const [a, b] = [ends[k - 1], ends[k]];
+    const long = distance(a, b);
+    if (long >= SHORTEST) rules.push(a.x, a.y, b.x, b.y);
+    else if (long >= SHORTEST_EDGE && isStraight(a, b)) edges.push(a.x, a.y, b.x, b.y);
+  }
 }
+
+/** Level or upright. */
+const isStraight = (a: Vec, b: Vec): boolean =>
+  Math.min(Math.abs(a.x - b.x), Math.abs(a.y - b.y)) < TOUCHING;
 
 /** Every corner of it is one of its bounds. */
 const isUpright = (points: readonly Vec[], { minX, minY, maxX, maxY }: Box): boolean =>

@@ -1,5 +1,6 @@
 import { plainPage } from '../geometry/index.ts';
 import { type AnswerLine, answerLines } from './answerLines.ts';
+import { NO_SHAPES } from './drawnShapes.ts';
 import { answerLineAt, linesAfter } from './meantLine.ts';
 import type { Print } from './print.ts';
 import { EMPTY_PRINT } from './print.ts';
@@ -7,9 +8,8 @@ import { EMPTY_PRINT } from './print.ts';
 const PAGE = plainPage(400, 600);
 /** Rules by x, height from the head of the page, and length. */
 const drawn = (...rules: [number, number, number, number][]) => ({
+  ...NO_SHAPES,
   rules: Float32Array.from(rules.flatMap(([x, y, x2, y2]) => [x, 600 - y, x2, 600 - y2])),
-  dots: new Float32Array(0),
-  squares: new Float32Array(0),
 });
 const level = (x: number, y: number, length: number): [number, number, number, number] => [
   x,

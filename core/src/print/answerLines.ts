@@ -7,6 +7,7 @@ import {
   transformBox,
 } from '../geometry/index.ts';
 import { answerGaps } from './answerGaps.ts';
+import { type Comb, combs } from './combs.ts';
 import type { DrawnShapes } from './drawnShapes.ts';
 import type { Print } from './print.ts';
 
@@ -18,6 +19,8 @@ export interface AnswerLine {
   readonly y: number;
   /** What is free above it: up to the line above, or to what is printed there. */
   readonly room: number;
+  /** Width of its cells, points, where each letter has one. */
+  readonly cell?: number;
 }
 
 /** A rule as the page is seen. */
@@ -42,11 +45,13 @@ const COVERED = 0.5;
 const OVER = 3;
 /** Words whose foot is no farther above a line stand on it, points. */
 const ON_IT = 4;
+/** The rule of a running title is no farther from it, points. */
+const BESIDE = 20;
 /** Letters that reach beneath a rule reach no farther, points. */
 const THROUGH = 5;
 /**
  * The lines of a page that are meant for answers, from the top down, those of one height from left to right: rules with room above them, rows of dots or
- * underscores, gaps between brackets. Rules under words, around cells and under running titles are none.
+ * underscores, gaps between brackets, cells for letters. Rules under words, around cells and under running titles are none.
  */
 export function answerLines(shapes: DrawnShapes, print: Print, page: PageBox): AnswerLine[] {
   const display = displayMatrix(page);
@@ -56,13 +61,17 @@ export function answerLines(shapes: DrawnShapes, print: Print, page: PageBox): A
   }));
   const { level, upright } = rulesOf(shapes, page);
   const printed = words.map((word) => word.box);
+  const cells = combs(shapes, print, page);
   const rules = level
+    .filter((rule) => !cells.some((comb) => isSideOf(rule, comb)))
     .filter((rule) => !isSeparator(rule, words) && !isFrame(rule, upright))
     .flatMap((rule) => freeOf(rule, printed) ?? []);
   const lines = [...rules, ...answerGaps(print, page)]
     .map((line) => ({ ...line, room: roomAbove(line, level, printed) }))
     .filter(({ room }) => room >= LEAST_ROOM);
-  return lines.sort((a, b) => (Math.abs(a.y - b.y) < SAME_HEIGHT ? a.from - b.from : a.y - b.y));
+  return [...lines, ...cells].sort((a, b) =>
+    Math.abs(a.y - b.y) < SAME_HEIGHT ? a.from - b.from : a.y - b.y,
+  );
 }
 
 /** The level rules of a page, each whole, and the upright ones. */
@@ -104,6 +113,12 @@ const standingOn = (rule: Rule, words: readonly Box[]): Box[] =>
       word.minY < rule.y - 2,
   );
 
+/** It is the head or the foot of cells. */
+const isSideOf = ({ from, to, y }: Rule, comb: Comb): boolean =>
+  Math.min(to, comb.to) - Math.max(from, comb.from) > comb.cell &&
+  y > comb.y - comb.room - GAP &&
+  y < comb.y + GAP;
+
 /** What of a rule is free for an answer: it begins after the label that stands on it. Null where words stand on most of it: it underlines them. */
 function freeOf(rule: Rule, words: readonly Box[]): Rule | null {
   const standing = standingOn(rule, words);
@@ -113,7 +128,7 @@ function freeOf(rule: Rule, words: readonly Box[]): Rule | null {
   return rule.to - from >= SHORTEST ? { ...rule, from } : null;
 }
 
-/** It parts a running title from the text: nothing but that stands on its other side. */
+/** It parts a running title from the text: nothing but that stands on its other side, and close to it. */
 function isSeparator(
   { y }: Rule,
   words: readonly { readonly box: Box; readonly running: boolean }[],
@@ -121,8 +136,10 @@ function isSeparator(
   const isAbove = (word: { readonly box: Box }): boolean => word.box.maxY < y + 2;
   const above = words.filter(isAbove);
   const below = words.filter((word) => !isAbove(word));
+  const isNear = ({ box: b }: { readonly box: Box }): boolean =>
+    b.minY < y + BESIDE && b.maxY > y - BESIDE;
   const onlyTitles = (some: typeof words): boolean =>
-    some.length > 0 && some.every((word) => word.running);
+    some.some(isNear) && some.every((word) => word.running);
   return onlyTitles(above) || onlyTitles(below);
 }
 

@@ -1,9 +1,9 @@
 import { drawnDotNear, drawnRuleNear, NO_SHAPES } from './drawnShapes.ts';
 
 const shapes = {
+  ...NO_SHAPES,
   rules: Float32Array.from([100, 200, 300, 200, 100, 400, 100, 400]),
   dots: Float32Array.from([50, 50, 58, 50]),
-  squares: new Float32Array(0),
 };
 
 test('of dots the nearest within reach', () => {

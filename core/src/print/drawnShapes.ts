@@ -8,12 +8,15 @@ export interface DrawnShapes {
   readonly dots: Float32Array;
   /** Small upright frames, about as wide as high: the least x and y and the greatest of each in turn. */
   readonly squares: Float32Array;
+  /** Level and upright pieces of lines that are too short for rules, as the sides of cells: x and y of one end and of the other in turn. */
+  readonly edges: Float32Array;
 }
 
 export const NO_SHAPES: DrawnShapes = {
   rules: new Float32Array(0),
   dots: new Float32Array(0),
   squares: new Float32Array(0),
+  edges: new Float32Array(0),
 };
 
 /** A place on a rule. */

@@ -1,12 +1,12 @@
 import { plainPage } from '../geometry/index.ts';
+import { NO_SHAPES } from './drawnShapes.ts';
 import { EMPTY_PRINT, type Print } from './print.ts';
 import { tickBoxAt, tickBoxes } from './tickBoxes.ts';
 
 const PAGE = plainPage(400, 600);
 /** Squares by their left edge, their head from that of the page, and their side. */
 const drawn = (...squares: [number, number, number][]) => ({
-  rules: new Float32Array(0),
-  dots: new Float32Array(0),
+  ...NO_SHAPES,
   squares: Float32Array.from(
     squares.flatMap(([x, y, side]) => [x, 600 - y - side, x + side, 600 - y]),
   ),

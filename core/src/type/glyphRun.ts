@@ -29,6 +29,8 @@ export interface GlyphRun {
   /** What it says, in reading order. */
   readonly text: string;
   readonly rightToLeft: boolean;
+  /** Its letters stand apart, each in a cell: what they say together is no less one word. */
+  readonly inCells?: true;
 }
 
 /** The box of a run in user space, by its face's ascent and descent. */

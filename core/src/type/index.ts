@@ -18,6 +18,7 @@ export {
   type TextBlock,
   textOfSpans,
 } from './textBlock.ts';
+export { lettersOf } from './letters.ts';
 export { replaced, restyled, retyped, sameEnds, spansBetween, styleAt } from './spans.ts';
 export type { Shortcut } from './symbols.ts';
 export { typeable } from './typeable.ts';

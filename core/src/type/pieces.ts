@@ -2,6 +2,7 @@ import type { Levels } from './bidi.ts';
 import { faceOfScript, fallbacksFor } from './chooseFaces.ts';
 import type { Face, Fonts } from './face.ts';
 import type { FaceName } from './faces.ts';
+import { beginsLetter, LETTER } from './letters.ts';
 import type { LineEnds } from './lineEnds.ts';
 import { shape, type Shaped } from './shaping.ts';
 
@@ -33,8 +34,6 @@ interface Stretch {
   readonly face: FaceName;
 }
 
-/** A letter or sign with its marks and joiners. */
-const CLUSTER = /\P{M}[\p{M}\u200d]*|\p{M}+/gsu;
 const SPACE = /^\s/u;
 /** Longer words are shaped in parts: nobody writes any, and what is pasted may be one. */
 const LONGEST = 64;
@@ -73,7 +72,7 @@ export class Cutter {
             to < end &&
             !ends.may(to) &&
             (levels.isPlain || levels.at(to) === level) &&
-            (to - from < LONGEST || !beginsCluster(part.text, to - begin))
+            (to - from < LONGEST || !beginsLetter(part.text, to - begin))
           )
             to++;
           const said = part.text.slice(from - begin, to - begin);
@@ -89,7 +88,7 @@ export class Cutter {
   private inOneFace(word: string, wanted: FaceName, before: FaceName | undefined): Stretch[] {
     if (this.isPlain(word, wanted, before)) return [{ text: word, face: wanted }];
     const parts: { text: string; face: FaceName }[] = [];
-    for (const [cluster] of word.matchAll(CLUSTER)) {
+    for (const [cluster] of word.matchAll(LETTER)) {
       const last = parts.at(-1);
       const face = this.faceOf(cluster, wanted, last?.face ?? before);
       if (last?.face === face) last.text += cluster;
@@ -133,10 +132,6 @@ export class Cutter {
   }
 }
 
-/** Whether a letter or sign begins at unit `at` of a text, rather than a mark or the half of one. */
-const beginsCluster = (text: string, at: number): boolean =>
-  !/^[\p{M}\u200d]/u.test(text.slice(at, at + 2)) && !/[\udc00-\udfff]/.test(text.charAt(at));
-
 function pieceOf(
   span: number,
   face: Face,
@@ -165,7 +160,7 @@ export function splitPiece(
 ): readonly [Piece | null, Piece | null] {
   const own = text.slice(piece.from, piece.to);
   let fits: Piece | null = null;
-  for (const cluster of own.matchAll(CLUSTER)) {
+  for (const cluster of own.matchAll(LETTER)) {
     const to = piece.from + cluster.index + cluster[0].length;
     const part = partOf(piece, piece.from, own.slice(0, to - piece.from));
     if (part.width > room) break;
@@ -179,7 +174,7 @@ export function splitPiece(
 /** The first letter of a piece, and the rest. */
 export function firstLetter(piece: Piece, text: string): readonly [Piece, Piece | null] {
   const own = text.slice(piece.from, piece.to);
-  const length = own.match(CLUSTER)?.[0].length ?? own.length;
+  const length = own.match(LETTER)?.[0].length ?? own.length;
   const to = piece.from + length;
   const first = partOf(piece, piece.from, own.slice(0, length));
   return [first, to < piece.to ? partOf(piece, to, own.slice(length)) : null];

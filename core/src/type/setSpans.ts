@@ -1,5 +1,6 @@
 import { moveBy, thenMatrix } from '../geometry/index.ts';
 import { levelsOf, reordered } from './bidi.ts';
+import { endsOfLetters, inCell } from './cells.ts';
 import type { Fonts } from './face.ts';
 import type { GlyphRun, PlacedGlyph } from './glyphRun.ts';
 import { endsOfLines } from './lineEnds.ts';
@@ -15,6 +16,8 @@ export interface LineStyle {
   readonly align: Alignment;
   /** So far in the first line begins, points. */
   readonly indent?: number;
+  /** Each letter stands in the middle of a cell of this width, points. */
+  readonly cell?: number;
   /** By the first letter of each paragraph when left out. */
   readonly direction?: 'ltr' | 'rtl';
 }
@@ -53,28 +56,29 @@ const onGrid = (x: number): number => Math.round(x * 100) / 100;
  */
 export function setSpans(
   spans: readonly LetteredSpan[],
-  { leading, align, direction, indent = 0 }: LineStyle,
+  { leading, align, direction, indent = 0, cell = 0 }: LineStyle,
   width: number,
   fonts: Fonts,
 ): SetText {
   const text = spans.map((span) => span.text).join('');
   const levels = levelsOf(text, direction);
   const cutter = new Cutter(fonts);
-  const ends = endsOfLines(text);
+  const ends = cell > 0 ? endsOfLetters(text) : endsOfLines(text);
   const pieces: Piece[] = [];
   let at = 0;
   spans.forEach((span, k) => {
     cutter.cutInto(pieces, span, k, at, { levels, ends });
     at += span.text.length;
   });
-  const rows = rowsOf(pieces, text, { width, indent }, ends);
+  const parts = cell > 0 ? pieces.map((piece) => inCell(piece, cell)) : pieces;
+  const rows = rowsOf(parts, text, { width, indent }, ends);
   const lines: SetLine[] = [];
   let top = 0;
   let widest = 0;
   const heights = new LineHeights(spans, leading, fonts);
   for (const row of rows) {
     const { above, below } = heights.of(row, text.length);
-    const set = runsOf(row, text);
+    const set = runsOf(row, text, cell > 0);
     lines.push({ ...set, from: row.from, to: row.to, baseline: onGrid(top + above) });
     top += above + below;
     widest = Math.max(widest, set.width);
@@ -106,7 +110,7 @@ function placed(
 }
 
 /** The runs of a line from left to right, at height 0. */
-function runsOf({ pieces }: Row, text: string): Pick<SetLine, 'runs' | 'width'> {
+function runsOf({ pieces }: Row, text: string, inCells: boolean): Pick<SetLine, 'runs' | 'width'> {
   const runs: SetRun[] = [];
   let x = 0;
   const row = reordered(pieces);
@@ -136,6 +140,7 @@ function runsOf({ pieces }: Row, text: string): Pick<SetLine, 'runs' | 'width'> 
       descent: face.descent * size,
       text: text.slice(from, to),
       rightToLeft: level % 2 === 1,
+      ...(inCells ? { inCells } : {}),
     });
     x += width * size;
   }

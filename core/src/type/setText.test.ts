@@ -168,3 +168,28 @@ test('text is carried to its place as one, its numbers on the grid', () => {
 test('bytes that are no font are refused', () => {
   expect(() => openFace('sans', new Uint8Array([1, 2, 3]))).toThrow('cannot be read');
 });
+
+test('letters stand in the middle of their cells, as many to a line as there are cells', () => {
+  const { lines } = set('MiLe\u0301x\u0323 Wi', 60, { cell: 12 });
+  expect(lines.map(({ runs }) => runs.map(({ text }) => text).join(''))).toEqual([
+    'MiLe\u0301x\u0323',
+    'Wi',
+  ]);
+  const [{ runs }] = lines;
+  const middles = runs.flatMap((run) =>
+    run.glyphs
+      .filter(({ text }) => !/^\p{M}/u.test(text))
+      .map(({ id, x }) => {
+        const b = pathBounds(shippedFace(run.face).outlineOf(id));
+        return run.place[4] + x + 5 * (b.minX + b.maxX);
+      }),
+  );
+  expect(middles).toHaveLength(5);
+  middles.forEach((x, k) => expect(Math.abs(x - (12 * k + 6))).toBeLessThan(0.8));
+  // From the right where one reads so, and letters that join elsewhere stand alone.
+  const [arabic] = set('مد', 60, { cell: 12 }).lines;
+  const { glyphs, place } = arabic.runs[0];
+  expect(glyphs).toHaveLength(2);
+  expect(place[4]).toBeCloseTo(36, 1);
+  expect(set('', 60, { cell: 12 }).lines).toHaveLength(1);
+});

@@ -32,6 +32,8 @@ export interface TextBlock {
   readonly indent?: number;
   /** From baseline to baseline, of the size. */
   readonly leading: number;
+  /** Each letter stands in the middle of a cell of this width, points; as wide as it is when left out. */
+  readonly cell?: number;
 }
 
 /** What a block says. */

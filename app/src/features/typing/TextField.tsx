@@ -22,6 +22,8 @@ import { TypingTools } from './TypingTools';
 /** Letters that would be smaller than this while they are typed are brought nearer, to this, CSS pixels. */
 const LEGIBLE = 12;
 const COMFORTABLE = 16;
+/** Points. */
+const SPARE = 0.6;
 const SIDES = { start: 'start', centre: 'center', end: 'end' } as const;
 /** The keys that make letters bold, slanted or underlined. */
 const MANNERS = { b: 'bold', i: 'italic', u: 'underline' } as const;
@@ -54,8 +56,8 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
   useLayoutEffect(() => {
     const element = field.current;
     if (!element || composes.current) return;
-    const { spans } = typing.mark.block;
-    showSpans(element, spans);
+    const { spans, cell = 0 } = typing.mark.block;
+    showSpans(element, spans, cell);
     const length = textOfSpans(spans).length;
     const { caret } = typing.store.getState();
     const [from, to] = caret === null ? (selected.current ?? [length, length]) : [caret, caret];
@@ -98,8 +100,8 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
     if (!element) return;
     const said = saidIn(element);
     if (composes.current) return typing.compose(said);
-    typing.say(said);
     const caret = selectionIn(element)?.[1] ?? said.length;
+    typing.say(said, caret);
     const found = shortcutBefore(said, caret);
     if (found) typing.takeShortcut(found, caret);
   };
@@ -131,7 +133,8 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
   const angle = Math.atan2(along.y - corner.y, along.x - corner.x);
   const size = displaySize(page);
   const { block, padding, background, border } = mark;
-  const width = onPage(block.width + 2 * padding);
+  // Rounded cells are not to take more than their row has.
+  const width = onPage(block.width + 2 * padding + (block.cell ? SPARE : 0));
   const around = { '--point': `${zoom}px` } as CSSProperties;
   return (
     <>
@@ -197,9 +200,9 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
 function boxIn({ mark, version }: TypedText) {
   const { at, angle, height, padding, background, border, block } = mark;
   const [{ style }] = block.spans;
-  const { width, indent, align, leading } = block;
+  const { width, indent, align, leading, cell } = block;
   return {
     ...{ version, at, angle, height, padding, background, border },
-    ...{ style, width, indent, align, leading },
+    ...{ style, width, indent, align, leading, cell },
   };
 }

@@ -76,25 +76,26 @@ export class Typing {
     this.become(retyped(this.mark.block.spans, this.fitting(text)), false);
   }
 
-  /** The field says this now. */
-  say(shown: string): void {
+  /** The field says this now, its caret at a place. */
+  say(shown: string, caret = shown.length): void {
     const before = textOfSpans(this.mark.block.spans);
     const text = this.fitting(shown);
     // What cannot be kept goes from the field too.
     if (text !== shown) this.become(retyped(this.mark.block.spans, text), true);
-    else if (text !== before) this.type(before, text);
+    else if (text !== before) this.type(before, text, caret);
     // What is put in or taken away in one go, and what ends a word.
     if (Math.abs(text.length - before.length) > 1 || ENDED.test(text.slice(-2))) this.keep();
     else this.keepSoon();
   }
 
-  private type(before: string, text: string): void {
+  private type(before: string, text: string, caret: number): void {
     const { next } = this.store.getState();
     const spans = retyped(this.mark.block.spans, text);
     const added = text.length - before.length;
     const isThere = next && added > 0 && text.startsWith(before.slice(0, next.at));
     this.store.setState({ next: null });
-    if (!isThere) return this.become(spans, false);
+    // What is typed into a cell beside its letter gets a cell of its own.
+    if (!isThere) return this.become(spans, this.mark.block.cell !== undefined, caret);
     const { at, change } = next;
     // From here on what is typed looks like what stands before it.
     this.become(restyled(spans, at, at + added, change), true, at + added);

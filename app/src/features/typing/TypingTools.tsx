@@ -1,5 +1,6 @@
-import type { Page } from '@marginalis/core/document';
-import { cornersOfBox } from '@marginalis/core/kinds';
+import { marksOn, type Page } from '@marginalis/core/document';
+import { boxOfPoints } from '@marginalis/core/geometry';
+import { asText, cornersOfBox } from '@marginalis/core/kinds';
 import { textOfSpans } from '@marginalis/core/type';
 import { useEffect, useRef, useState } from 'react';
 import { useSettings } from '@/session';
@@ -71,14 +72,20 @@ export function TypingTools(props: {
     typing.put(from, to, sign);
     closeSymbols(from + sign.length);
   };
-  // The question that is answered is to be read meanwhile.
+  // The question that is answered is to be read meanwhile, and what was answered to others.
   const print = typing.session.print.known(page)?.lines.map((line) => line.box) ?? [];
+  const answers = [...marksOn(typing.session.store.getState().document, page.id).values()].flatMap(
+    (mark) => {
+      const text = mark.id === typing.mark.id ? null : asText(mark);
+      return text ? [boxOfPoints(cornersOfBox(text))] : [];
+    },
+  );
   return (
     <>
       <Chip
         index={index}
         page={page}
-        ink={print}
+        ink={[...print, ...answers]}
         hand={hand}
         clearOf={cornersOfBox(typing.mark)}
         width={CHIP}

@@ -1,13 +1,27 @@
-import type { LetterStyle, Span } from '@marginalis/core/type';
+import { type LetterStyle, lettersOf, type Span } from '@marginalis/core/type';
 import { familiesOf } from './pageFaces';
 
 /** A length on the page, points, as the field has it: it says itself how large a point is seen. */
 export const onPage = (points: number): string => `calc(${points} * var(--point))`;
 
-function elementOf({ text, style }: Span): HTMLElement {
+/** Letters that stand in cells have one each. */
+function elementOf({ text, style }: Span, cell: number): HTMLElement {
   const element = document.createElement('span');
-  element.textContent = text;
+  if (cell > 0) element.replaceChildren(...lettersOf(text).map((letter) => inCell(letter, cell)));
+  else element.textContent = text;
   Object.assign(element.style, letterCss(style));
+  return element;
+}
+
+function inCell(letter: string, cell: number): Node {
+  if (letter === '\n') return document.createTextNode(letter);
+  const element = document.createElement('span');
+  element.textContent = letter;
+  Object.assign(element.style, {
+    display: 'inline-flex',
+    justifyContent: 'center',
+    width: onPage(cell),
+  });
   return element;
 }
 
@@ -19,9 +33,11 @@ export const letterCss = (style: LetterStyle) =>
     textDecoration: style.underline ? 'underline' : 'none',
   }) as const;
 
-/** Shows spans in the field, in place of what it shows. */
-export function showSpans(field: HTMLElement, spans: readonly Span[]): void {
-  const parts: Node[] = spans.filter(({ text }) => text !== '').map(elementOf);
+/** Shows spans in the field, in place of what it shows; each letter in a cell so wide, points, or with 0 as wide as it is. */
+export function showSpans(field: HTMLElement, spans: readonly Span[], cell: number): void {
+  const parts: Node[] = spans
+    .filter(({ text }) => text !== '')
+    .map((span) => elementOf(span, cell));
   // The browser shows no last line that is empty without this.
   if (/(^|\n)$/.test(spans[spans.length - 1].text)) parts.push(document.createElement('br'));
   field.replaceChildren(...parts);

@@ -88,6 +88,8 @@ const carry: Kind<TextMark>['carry'] = (mark, by, { widthFollows = false }) => {
       ...mark.block,
       width: mark.block.width * wide,
       ...(mark.block.indent ? { indent: mark.block.indent * size } : {}),
+      // Pulled wider, a row of cells stays as many cells.
+      ...(mark.block.cell ? { cell: mark.block.cell * wide } : {}),
       spans: mark.block.spans.map(({ text, style }) => ({
         text,
         style: { ...style, size: style.size * size },

@@ -45,11 +45,11 @@ const said = (glyphs: readonly PlacedGlyph[]): string => glyphs.map(({ text }) =
 
 /**
  * Writes a run's glyphs, by their numbers in the face, each in its own place. Where what it says does not follow from the
- * glyphs one by one – letters with marks, syllables whose parts change places – it is given beside them; but not from
+ * glyphs one by one – letters with marks, syllables whose parts change places, words whose letters stand in cells – it is given beside them; but not from
  * right to left, where readers would turn it round once more.
  */
 export function textInto(writer: ByteWriter, run: GlyphRun, faces: FormFaces): void {
-  const isOdd = !run.rightToLeft && said(run.glyphs) !== run.text;
+  const isOdd = !run.rightToLeft && (run.inCells === true || said(run.glyphs) !== run.text);
   const parts = isOdd || run.rightToLeft ? [[...run.glyphs]] : clustersOf(run.glyphs);
   let font = '';
   writer.text('BT\n');
