@@ -74,10 +74,18 @@ export function debianFile(name: string, path: string): Uint8Array {
   const file = join(folder, path);
   if (!existsSync(file)) {
     mkdirSync(folder, { recursive: true });
-    const get = spawnSync('apt-get', ['download', '-q', name], { cwd: folder, encoding: 'utf8' });
-    const deb = readdirSync(folder).find((n) => n.endsWith('.deb'));
-    if (!deb) throw new Error(`The package ${name} could not be fetched: ${get.stderr}`);
-    spawnSync('dpkg-deb', ['-x', join(folder, deb), folder]);
+    const fetched = (): string | undefined => readdirSync(folder).find((n) => n.endsWith('.deb'));
+    let complaint = '';
+    if (!fetched())
+      complaint = spawnSync('apt-get', ['download', '-q', name], {
+        cwd: folder,
+        encoding: 'utf8',
+      }).stderr;
+    const deb = fetched();
+    if (!deb) throw new Error(`The package ${name} could not be fetched: ${complaint}`);
+    // Some packages hold a thousand documents: only the one that is asked for is unpacked.
+    const unpack = 'dpkg-deb --fsys-tarfile "$1" | tar -x -C "$2" "./$3"';
+    spawnSync('sh', ['-c', unpack, 'sh', join(folder, deb), folder, path]);
   }
   const bytes = readFileSync(file);
   return new Uint8Array(file.endsWith('.gz') ? gunzipSync(bytes) : bytes);

@@ -72,7 +72,7 @@ test('rules with room above them are lines for answers, in the order they are re
   expect(lines[3].room).toBeCloseTo(20, 0);
 });
 
-test('rules under words, around cells, under running titles and too close to each other are none', () => {
+test('rules under words and through them, around frames, under running titles and too close to each other are none', () => {
   const words = printed(
     { text: 'Rock pools', x: 40, y: 20, width: 90, running: true },
     { text: 'A heading', x: 40, y: 100, width: 80 },
@@ -80,13 +80,16 @@ test('rules under words, around cells, under running titles and too close to eac
   );
   expect(answerLines(drawn(level(40, 102, 85)), words, PAGE)).toEqual([]);
   expect(answerLines(drawn(level(40, 30, 320)), words, PAGE)).toEqual([]);
-  const cell = drawn(
+  // A frame about a drawing is too high for one line.
+  const frame = drawn(
     level(40, 200, 100),
-    level(40, 240, 100),
-    [40, 200, 40, 240],
-    [140, 200, 140, 240],
+    level(40, 280, 100),
+    [40, 200, 40, 280],
+    [140, 200, 140, 280],
   );
-  expect(answerLines(cell, words, PAGE)).toEqual([]);
+  expect(answerLines(frame, words, PAGE)).toEqual([]);
+  // Struck through.
+  expect(answerLines(drawn(level(40, 126, 85)), words, PAGE)).toEqual([]);
   expect(
     heights(answerLines(drawn(level(40, 300, 200), level(40, 303, 200)), words, PAGE)),
   ).toEqual([300]);
@@ -121,4 +124,68 @@ test('a place means the line that it is on or above; the lines below it at one d
   expect(answerLineAt(lines, { x: 200, y: 400 }, 4)).toBeNull();
   expect(heights(linesAfter(lines, lines[0]))).toEqual([100, 122, 144]);
   expect(heights(linesAfter(lines, lines[3]))).toEqual([220]);
+});
+
+const columns = (x: readonly number[], top: number, foot: number) =>
+  x.map((at): [number, number, number, number] => [at, top, at, foot]);
+
+test('empty cells of a table are places, each by itself; those that are filled, and the rules around them, are none', () => {
+  const table = drawn(
+    ...[100, 120, 140].map((y) => level(40, y, 300)),
+    ...columns([40, 140, 240, 340], 100, 140),
+  );
+  const words = printed(
+    { text: 'Zone', x: 44, y: 116, width: 30 },
+    { text: 'Limpets', x: 144, y: 116, width: 40 },
+    { text: 'splash', x: 44, y: 136, width: 34 },
+  );
+  const lines = answerLines(table, words, PAGE);
+  expect(lines.map(({ from, alone }) => [Math.round(from), alone])).toEqual([
+    [241, true],
+    [141, true],
+    [241, true],
+  ]);
+  expect(linesAfter(lines, lines[1])).toHaveLength(1);
+  const [, cell] = lines;
+  expect(cell.y).toBeGreaterThan(132);
+  expect(cell.y).toBeLessThan(138);
+});
+
+test('the lines of a ruled frame are one answer; squared paper has none', () => {
+  const ruled = drawn(
+    ...[100, 120, 140, 160].map((y) => level(40, y, 300)),
+    ...columns([40, 340], 100, 160),
+  );
+  const lines = answerLines(ruled, EMPTY_PRINT, PAGE);
+  expect(heights(linesAfter(lines, lines[0])).slice(-3)).toEqual([120, 140, 160]);
+  const squared = drawn(
+    ...[0, 1, 2, 3, 4].map((k) => level(40, 100 + 15 * k, 90)),
+    ...columns([40, 55, 70, 85, 100, 115, 130], 100, 160),
+  );
+  expect(answerLines(squared, EMPTY_PRINT, PAGE)).toEqual([]);
+});
+
+test('rules around the heads of tables and around headings are none; labels on rules leave the rest of theirs', () => {
+  const table = drawn(level(40, 100, 300), level(40, 118, 300), level(40, 160, 300));
+  const words = printed(
+    { text: 'Day', x: 44, y: 114, width: 20 },
+    { text: 'Begun', x: 144, y: 114, width: 30 },
+    { text: '1', x: 44, y: 134, width: 5 },
+    { text: '2', x: 44, y: 156, width: 5 },
+  );
+  expect(answerLines(table, words, PAGE)).toEqual([]);
+  const labels = printed(
+    { text: 'Name', x: 44, y: 118, width: 26 },
+    { text: 'Group', x: 44, y: 138, width: 30 },
+  );
+  const rules = drawn(level(40, 120, 300), level(40, 140, 300));
+  expect(answerLines(rules, labels, PAGE).map(({ from }) => Math.round(from))).toEqual([73, 77]);
+});
+
+test('lines of a circuit are none, a line that another leads to is one', () => {
+  const slants = Float32Array.from([140, 500, 144, 506, 144, 506, 148, 500]);
+  const wires = { ...drawn(level(40, 100, 100), level(148, 100, 100)), slants };
+  expect(answerLines(wires, EMPTY_PRINT, PAGE)).toEqual([]);
+  const led = drawn(level(40, 100, 100), [140, 100, 200, 160]);
+  expect(heights(answerLines(led, EMPTY_PRINT, PAGE))).toEqual([100]);
 });

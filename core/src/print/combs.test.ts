@@ -1,9 +1,10 @@
 import fc from 'fast-check';
-import { plainPage } from '../geometry/index.ts';
+import { type Box, type PageBox, plainPage } from '../geometry/index.ts';
 import { answerLines } from './answerLines.ts';
 import { combs } from './combs.ts';
-import { NO_SHAPES } from './drawnShapes.ts';
-import { EMPTY_PRINT, type Print } from './print.ts';
+import { NO_SHAPES, squaresOf } from './drawnShapes.ts';
+import { EMPTY_PRINT } from './print.ts';
+import { seenLines } from './seenLines.ts';
 
 const PAGE = plainPage(400, 600);
 type Line = readonly [x: number, y: number, x2: number, y2: number];
@@ -28,15 +29,13 @@ const frame = (x: number, y: number, wide: number, high: number): Line[] => [
 ];
 const uprights = (x: number, y: number, step: number, count: number, high: number): Line[] =>
   Array.from({ length: count }, (_, k) => [x + k * step, y - high, x + k * step, y] as const);
-const word = (x: number, y: number): Print => ({
-  ...EMPTY_PRINT,
-  text: 'word',
-  words: [
-    { from: 0, to: 4, line: 0, box: { minX: x, maxX: x + 20, minY: 600 - y, maxY: 610 - y } },
-  ],
-});
-const found = (lines: readonly Line[], print: Print = EMPTY_PRINT) =>
-  combs(drawn(lines), print, PAGE);
+const word = (x: number, y: number) => ({ minX: x, maxX: x + 20, minY: y - 10, maxY: y });
+const combsOf = (
+  shapes: ReturnType<typeof drawn>,
+  words: readonly Box[] = [],
+  page: PageBox = PAGE,
+) => combs(seenLines(shapes, page), words, squaresOf(shapes, page));
+const found = (lines: readonly Line[], ...words: Box[]) => combsOf(drawn(lines), words);
 
 test('cells are found as frames side by side, as one frame that is parted, and as strokes on a line', () => {
   const cells = Array.from({ length: 5 }, (_, k) => frame(40 + 16 * k, 100, 16, 20)).flat();
@@ -64,7 +63,7 @@ test('rows with a gap between them are combs of their own, and two squares are o
     120,
   ]);
   const lines = squares.flatMap(([x, y, x2, y2]) => frame(x, y, x2 - x, y2 - y));
-  const cells = combs(drawn(lines, squares), EMPTY_PRINT, PAGE);
+  const cells = combsOf(drawn(lines, squares));
   expect(cells.map(({ from, to }) => [Math.round(from), Math.round(to)])).toEqual([
     [40, 72],
     [90, 122],
@@ -130,7 +129,7 @@ test('on turned pages they are found as on upright ones, whatever cells they hav
           edges: turned(upright.edges),
         };
         const page = turn % 180 === 0 ? plainPage(400, 600) : plainPage(600, 400);
-        const all = combs(shapes, EMPTY_PRINT, { ...page, rotate: turn });
+        const all = combsOf(shapes, [], { ...page, rotate: turn });
         expect(all).toHaveLength(1);
         expect(all[0].from).toBeCloseTo(x, 2);
         expect(all[0].y).toBeCloseTo(y + high, 2);

@@ -1,14 +1,5 @@
-import {
-  type Box,
-  boxCentre,
-  box,
-  displayMatrix,
-  type PageBox,
-  transform,
-  transformBox,
-} from '../geometry/index.ts';
-import type { DrawnShapes } from './drawnShapes.ts';
-import type { Print } from './print.ts';
+import { type Box, boxCentre } from '../geometry/index.ts';
+import type { Level, SeenLines, Upright } from './seenLines.ts';
 
 /** Cells of one width in a row, each for a letter: points from the page's upper left corner as it is seen, y down. */
 export interface Comb {
@@ -19,17 +10,6 @@ export interface Comb {
   readonly room: number;
   /** Width of a cell. */
   readonly cell: number;
-}
-
-interface Upright {
-  readonly x: number;
-  readonly top: number;
-  readonly foot: number;
-}
-interface Level {
-  readonly from: number;
-  readonly to: number;
-  readonly y: number;
 }
 
 /** What is off by less is level, upright, at one height, points. */
@@ -53,48 +33,25 @@ const MOST_ROWS = 2;
 /** More pieces are squared paper, or a drawing. */
 const MOST = 3_000;
 
-/** The combs of a page, empty ones, from the top down and from left to right. */
-export function combs(shapes: DrawnShapes, print: Print, page: PageBox): Comb[] {
-  const { rules, edges } = shapes;
-  if (rules.length + edges.length > 4 * MOST) return [];
-  const { levels, uprights } = piecesOf([rules, edges], page);
-  const display = displayMatrix(page);
-  const words = print.words.map((word) => transformBox(display, word.box));
-  const squares = squaresOf(shapes, page);
-  const found = byFoot(uprights)
-    .flatMap((row) => evenRuns(row, levels))
+/**
+ * The combs of a page, empty ones, from the top down and from left to right.
+ * @param words boxes of the words, as the page is seen
+ * @param squares small frames, as the page is seen
+ */
+export function combs(
+  { levels, uprights }: SeenLines,
+  words: readonly Box[],
+  squares: readonly Box[],
+): Comb[] {
+  if (levels.length + uprights.length > MOST) return [];
+  const sides = uprights.filter(({ top, foot }) => foot - top >= LOWEST);
+  const low = sides.filter(({ top, foot }) => foot - top <= HIGHEST);
+  const found = byFoot(low)
+    .flatMap((row) => evenRuns(row, sides, levels))
     .flatMap((row) => combOf(row, words, levels, squares) ?? []);
   return found
     .filter((comb) => rowsWith(comb, found) <= MOST_ROWS)
     .sort((a, b) => (Math.abs(a.y - b.y) < CLOSE ? a.from - b.from : a.y - b.y));
-}
-
-function piecesOf(
-  all: readonly Float32Array[],
-  page: PageBox,
-): { levels: Level[]; uprights: Upright[] } {
-  const display = displayMatrix(page);
-  const levels: Level[] = [];
-  const uprights: Upright[] = [];
-  for (const ends of all)
-    for (let k = 0; k + 3 < ends.length; k += 4) {
-      const a = transform(display, { x: ends[k], y: ends[k + 1] });
-      const b = transform(display, { x: ends[k + 2], y: ends[k + 3] });
-      const [top, foot] = [Math.min(a.y, b.y), Math.max(a.y, b.y)];
-      if (foot - top < CLOSE)
-        levels.push({ from: Math.min(a.x, b.x), to: Math.max(a.x, b.x), y: foot });
-      else if (Math.abs(a.x - b.x) < CLOSE && foot - top >= LOWEST && foot - top <= HIGHEST)
-        uprights.push({ x: (a.x + b.x) / 2, top, foot });
-    }
-  return { levels, uprights };
-}
-
-function squaresOf({ squares }: DrawnShapes, page: PageBox): Box[] {
-  const display = displayMatrix(page);
-  return Array.from({ length: squares.length / 4 }, (_, k) => {
-    const [minX, minY, maxX, maxY] = squares.subarray(4 * k, 4 * k + 4);
-    return transformBox(display, box(minX, minY, maxX, maxY));
-  });
 }
 
 /** Uprights whose feet stand at one height, from left to right; two at one place are one, as high as the higher. */
@@ -119,7 +76,11 @@ function byFoot(uprights: readonly Upright[]): Upright[][] {
 }
 
 /** Stretches of a row whose uprights stand at one distance, that of a cell, on a line. */
-function evenRuns(row: readonly Upright[], levels: readonly Level[]): Upright[][] {
+function evenRuns(
+  row: readonly Upright[],
+  sides: readonly Upright[],
+  levels: readonly Level[],
+): Upright[][] {
   const feet = levels.filter(({ y }) => Math.abs(y - row[0].foot) < 1.5 * CLOSE);
   const hasFoot = (from: number, to: number): boolean => {
     const middle = (from + to) / 2;
@@ -135,11 +96,38 @@ function evenRuns(row: readonly Upright[], levels: readonly Level[]): Upright[][
       hasFoot(row[at].x, row[at + 1].x);
     let end = k;
     while (isCell(end)) end++;
-    if (end > k && first >= NARROWEST && first <= WIDEST) runs.push(row.slice(k, end + 1));
+    if (end > k && first >= NARROWEST && first <= WIDEST) {
+      // The outer sides may be those of a larger frame.
+      const [head, foot] = [row[k], row[end]];
+      const before = wallAt(sides, head, head.x - first, off);
+      const after = wallAt(sides, foot, foot.x + first, off);
+      runs.push([
+        ...(before && hasFoot(before.x, head.x) ? [before] : []),
+        ...row.slice(k, end + 1),
+        ...(after && hasFoot(foot.x, after.x) ? [after] : []),
+      ]);
+    }
     // The last upright of a run may be the first of the next.
     k = Math.max(end, k + 1);
   }
   return runs;
+}
+
+/** The side of a larger frame beside a cell, as high as the cell. */
+function wallAt(
+  sides: readonly Upright[],
+  { top, foot }: Upright,
+  x: number,
+  off: number,
+): Upright | null {
+  const wall = sides.find(
+    (side) =>
+      Math.abs(side.x - x) < off &&
+      side.top < top + CLOSE &&
+      side.foot > foot - CLOSE &&
+      side.foot - side.top > foot - top + 2 * CLOSE,
+  );
+  return wall ? { x: wall.x, top, foot } : null;
 }
 
 /** A row of uprights as a comb; null where it has too few cells, is too low, or something stands in it. */

@@ -1,4 +1,16 @@
-import { add, distance, dot, scale, subtract, type Vec } from '../geometry/index.ts';
+import {
+  add,
+  type Box,
+  box,
+  displayMatrix,
+  distance,
+  dot,
+  type PageBox,
+  scale,
+  subtract,
+  transformBox,
+  type Vec,
+} from '../geometry/index.ts';
 
 /** What is drawn on a page that figures may meet, in user space, points. */
 export interface DrawnShapes {
@@ -10,6 +22,8 @@ export interface DrawnShapes {
   readonly squares: Float32Array;
   /** Level and upright pieces of lines that are too short for rules, as the sides of cells: x and y of one end and of the other in turn. */
   readonly edges: Float32Array;
+  /** Slanting pieces of figures, those of curves too: x and y of one end and of the other in turn. */
+  readonly slants: Float32Array;
 }
 
 export const NO_SHAPES: DrawnShapes = {
@@ -17,6 +31,7 @@ export const NO_SHAPES: DrawnShapes = {
   dots: new Float32Array(0),
   squares: new Float32Array(0),
   edges: new Float32Array(0),
+  slants: new Float32Array(0),
 };
 
 /** A place on a rule. */
@@ -63,4 +78,13 @@ export function drawnRuleNear({ rules }: DrawnShapes, at: Vec, reach: number): O
     best = { at: distance(at, end) <= END * reach ? end : on, along };
   }
   return best;
+}
+
+/** The small frames of a page, as it is seen. */
+export function squaresOf({ squares }: DrawnShapes, page: PageBox): Box[] {
+  const display = displayMatrix(page);
+  return Array.from({ length: Math.floor(squares.length / 4) }, (_, k) => {
+    const [minX, minY, maxX, maxY] = squares.subarray(4 * k, 4 * k + 4);
+    return transformBox(display, box(minX, minY, maxX, maxY));
+  });
 }

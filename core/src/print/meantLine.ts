@@ -27,13 +27,14 @@ export function answerLineAt(
 /** Lines that stand at one distance below each other are one answer's: this one and those that follow it, from the top down. */
 export function linesAfter(lines: readonly AnswerLine[], first: AnswerLine): AnswerLine[] {
   const run = [first];
-  if (first.cell) return run;
+  if (first.cell || first.alone) return run;
   let pitch = 0;
   for (;;) {
     const last = run[run.length - 1];
     const next = lines.find(
       (line) =>
         !line.cell &&
+        !line.alone &&
         line.y > last.y + NEAREST &&
         Math.min(line.to, last.to) - Math.max(line.from, last.from) > (last.to - last.from) / 2,
     );

@@ -10,7 +10,7 @@ import {
   transformBox,
   type Vec,
 } from '../geometry/index.ts';
-import type { DrawnShapes } from './drawnShapes.ts';
+import { type DrawnShapes, squaresOf } from './drawnShapes.ts';
 import type { Print } from './print.ts';
 
 /** Squares that are set as a letter. */
@@ -19,19 +19,14 @@ const SIGNS = /[\u2610\u25a1\u25a2\u25fb\u25ab\u274f\u2750\u2b1c]|[[(][\s\u00a0]
 const MOST = 400;
 /** Squares no farther apart are cells of one row or one table, points. */
 const TOUCHING = 1.5;
-/** Between brackets there is at least so much room, points. */
+/** Between brackets there is so much room, points: in more one writes. */
 const LEAST = 2;
+const MOST_BETWEEN = 12;
 
 /** The squares of a page that are meant to be ticked, as the page is seen: empty ones, by themselves, drawn or set as a letter or as brackets. */
 export function tickBoxes(shapes: DrawnShapes, print: Print, page: PageBox): Box[] {
   const display = displayMatrix(page);
-  const drawn: Box[] = [];
-  const { squares } = shapes;
-  if (squares.length <= 4 * MOST)
-    for (let k = 0; k + 3 < squares.length; k += 4) {
-      const [minX, minY, maxX, maxY] = squares.subarray(k, k + 4);
-      drawn.push(transformBox(display, box(minX, minY, maxX, maxY)));
-    }
+  const drawn = shapes.squares.length <= 4 * MOST ? squaresOf(shapes, page) : [];
   const words = print.words.map((word) => boxCentre(transformBox(display, word.box)));
   const free = drawn.filter(
     (one) =>
@@ -68,6 +63,7 @@ function setAsLetters({ text, boxes }: Print, seen: (b: Box) => Box): Box[] {
     if (said.length === 1) return [first];
     const last = boxOf(index + said.length - 1);
     const between = { ...first, minX: first.maxX, maxX: last.minX };
-    return boxWidth(between) >= LEAST ? [between] : [];
+    const wide = boxWidth(between);
+    return wide >= LEAST && wide <= MOST_BETWEEN ? [between] : [];
   });
 }
