@@ -234,3 +234,59 @@ test('the look of a figure is changed: dashes, inside, arrowheads', async ({ pag
   await page.keyboard.press('Escape');
   await expect(bar(page).getByRole('button', { name: 'Change the arrow' })).toBeVisible();
 });
+
+test('an arrow from a box of text to a figure stays with both when either is moved', async ({
+  page,
+}) => {
+  const [x, y] = await placeOn(page, 1, 0.2, 0.06);
+  await take(page, 'Answer text');
+  await page.mouse.click(x, y);
+  await expect(page.getByRole('textbox', { name: 'Text', exact: true })).toBeFocused();
+  await page.keyboard.type('Splash zone');
+  await page.keyboard.press('Escape');
+  const draws = async (shape: string) => {
+    await take(page, 'Figure pen');
+    const sheet = page.getByRole('dialog', { name: 'Figure pen' });
+    if (!(await sheet.isVisible())) await take(page, 'Figure pen');
+    await sheet.getByRole('radio', { name: shape, exact: true }).click();
+    await sheet.getByRole('button', { name: 'Close', exact: true }).click();
+  };
+  const drag = async (from: Point, to: Point) => {
+    await page.mouse.move(...from);
+    await page.mouse.down();
+    await page.mouse.move((from[0] + to[0]) / 2, (from[1] + to[1]) / 2, { steps: 4 });
+    await page.mouse.move(...to, { steps: 4 });
+    await page.mouse.up();
+  };
+  await draws('Rectangle');
+  await drag([x + 420, y + 60], [x + 520, y + 130]);
+  await draws('Arrow');
+  await drag([x + 40, y + 2], [x + 470, y + 95]);
+  const ends = async () => {
+    const at = async (id: string) => {
+      const box = await handle(page, id).boundingBox();
+      return [(box?.x ?? 0) + (box?.width ?? 0) / 2, (box?.y ?? 0) + (box?.height ?? 0) / 2];
+    };
+    return [await at('from'), await at('to')];
+  };
+  await expect(bar(page).getByRole('button', { name: 'Change the arrow' })).toBeVisible();
+  const before = await ends();
+  // It ends at the edge of the rectangle.
+  expect(before[1][0]).toBeGreaterThan(x + 410);
+  expect(before[1][0]).toBeLessThan(x + 435);
+  await page.keyboard.press('Escape');
+  await take(page, 'Picker');
+  await page.mouse.click(x + 20, y);
+  await expect(page.getByRole('button', { name: 'Change the text' })).toBeVisible();
+  await drag([x + 60, y], [x + 60, y + 180]);
+  await page.mouse.click(x + 700, y + 250);
+  // The arrow is met where it goes now.
+  await page.mouse.click(x + 257, y + 138);
+  await expect(bar(page).getByRole('button', { name: 'Change the arrow' })).toBeVisible();
+  const after = await ends();
+  expect(after[0][1] - before[0][1]).toBeGreaterThan(120);
+  expect(Math.abs(after[1][1] - before[1][1])).toBeLessThan(60);
+  // One step back takes both back.
+  await page.keyboard.press('Control+z');
+  await expect.poll(ends).toEqual(before);
+});

@@ -6,7 +6,7 @@ import {
   sourcesShownIn,
   type Transaction,
 } from '@marginalis/core/document';
-import { keepNotes } from '@marginalis/core/editing';
+import { keepNotes, keepTies } from '@marginalis/core/editing';
 import { type History, type Moved, recordDone, redo, undo } from '@marginalis/core/history';
 import { createJournal, JournalDamage } from '@marginalis/core/journal';
 import { createStore } from 'zustand/vanilla';
@@ -29,6 +29,7 @@ import { Offers } from './offers';
 import { openingState, type SessionState } from './sessionState';
 import { ReadingAloud } from './readingAloud';
 import { SourcePrint } from './sourcePrint';
+import { useSettings } from './settings';
 import { StrokeInHand } from './strokeInHand';
 import { WordsInHand } from './wordsInHand';
 import { Visit } from './visit';
@@ -132,7 +133,8 @@ export class DocumentSession {
     this.strokeInHand.finishNow();
     const { document, history, writable } = this.store.getState();
     if (!asked || !writable) return false;
-    const transaction = keepNotes(document, asked);
+    const { meet } = useSettings.getState().settle;
+    const transaction = keepTies(document, keepNotes(document, asked), meet);
     const applied = applyTransaction(document, transaction);
     if (!applied.ok) return false;
     const step = { seq: this.keeper.last + 1, transaction: () => transaction };

@@ -1,4 +1,5 @@
 import { applyTransaction, type Change, type DocState, findMark } from '@marginalis/core/document';
+import { keepTies } from '@marginalis/core/editing';
 import type { Mark } from '@marginalis/core/kinds';
 import type { MarkId } from '@marginalis/core/marks';
 import { type Begun, type InHandPart, NONE, type SessionStore } from './sessionState';
@@ -35,7 +36,9 @@ export class InHand {
   preview = (changes: readonly Change[] | null): void => {
     const { document, draft } = this.store.getState();
     if (!changes && !draft) return;
-    const applied = changes && applyTransaction(draft ?? document, { label: 'Draft', changes });
+    const shown = draft ?? document;
+    const whole = changes && keepTies(shown, { label: 'Draft', changes });
+    const applied = whole && applyTransaction(shown, whole);
     this.set({ draft: applied?.ok ? applied.state : null });
   };
 

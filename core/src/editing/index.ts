@@ -77,6 +77,7 @@ export {
   settleNote,
 } from './notes.ts';
 export { keepNotes } from './keepNotes.ts';
+export { followersOf, keepTies } from './keepTies.ts';
 export { addTag, removeTag } from './tags.ts';
 export { type WordMarking, markWords } from './markWords.ts';
 export { rangeOfWords, stretchedWords, stretchWords } from './stretchWords.ts';

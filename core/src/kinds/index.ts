@@ -41,4 +41,4 @@ export {
   placeOfBox,
   type TextMark,
 } from './text/index.ts';
-export { asFigure, FIGURE_NAMES, type FigureMark } from './figure/index.ts';
+export { asFigure, FIGURE_NAMES, type FigureMark, type Tie, untied } from './figure/index.ts';

@@ -79,6 +79,8 @@ export interface Kind<M extends MarkBase> {
   reach?(mark: M): (point: Vec) => number;
   /** Polygons that are met anywhere inside. A kind with neither lines nor these is met in its bounds. */
   areas?(mark: M): readonly (readonly Vec[])[];
+  /** The closed line that connectors end on; nothing is tied to a kind without. Null where this mark has none. */
+  edge?(mark: M): readonly Vec[] | null;
   /**
    * What a rubber leaves of it, where it is not cut along lines but in pieces; `touches` tells which areas the rubber touches. The same mark when
    * it touches none, null when nothing is left. Without, and without lines, it goes whole.

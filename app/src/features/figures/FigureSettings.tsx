@@ -12,7 +12,7 @@ export function FigureSettings() {
         onChange={(upright) => setSettle({ ...settle, upright })}
       />
       <SwitchRow
-        label="Let figures meet others, and printed dots"
+        label="Let figures meet others, and printed dots; lines stay with both"
         on={settle.meet}
         onChange={(meet) => setSettle({ ...settle, meet })}
       />

@@ -6,6 +6,7 @@ import {
   type BoxHandle,
   carryMarks,
   carryTogether,
+  followersOf,
   handlePlace,
   leavesAlone,
   marksAt,
@@ -74,9 +75,13 @@ interface Drag {
   moved: boolean;
 }
 
-interface Draft {
+interface Dragged {
   readonly matrix: Matrix;
   readonly isScaled: boolean;
+}
+interface Draft extends Dragged {
+  /** Lines that go along, as they will be. */
+  readonly followers: readonly Mark[];
 }
 
 /** How marks are carried: whether their lines grow with them. */
@@ -106,8 +111,14 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
     transform(display, controller.toUser(index, controller.fromClient(e.clientX, e.clientY)));
   const inUser = (seen: Matrix): Matrix =>
     thenMatrix(thenMatrix(display, seen), invertMatrix(display));
-  const asWillBe = ({ matrix, isScaled }: Draft): Mark[] =>
+  const asWillBe = ({ matrix, isScaled }: Dragged): Mark[] =>
     carryTogether(marks, inUser(matrix), howCarried(isScaled)).map(measuredMark);
+  /** The lines that are tied to them, as they will be. */
+  const following = (now: Dragged): Mark[] => {
+    const will = asWillBe(now);
+    const pairs = marks.map((mark, k) => [mark, will[k]] as const);
+    return followersOf(session.store.getState().document, pairs);
+  };
   const manners = (e: { shiftKey: boolean }) => ({ free: e.shiftKey, even: e.shiftKey });
 
   /** What becomes of the box when a handle is where the pointer is. */
@@ -130,9 +141,11 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
     if (!current) return;
     const far = Math.hypot(e.clientX - current.client.x, e.clientY - current.client.y);
     if (!current.moved && far < TAP) return;
-    if (!current.moved) session.inHand.doom(new Set(ids));
+    const now = { matrix: dragged(current, e), isScaled: current.handle.act === 'scale' };
+    const followers = marks.length <= SHOWN_AS_WILL_BE ? following(now) : [];
+    if (!current.moved) session.inHand.doom(new Set([...ids, ...followers.map(({ id }) => id)]));
     current.moved = true;
-    setDraft({ matrix: dragged(current, e), isScaled: current.handle.act === 'scale' });
+    setDraft({ ...now, followers });
   };
   const drop = (e: PointerEvent, keep: boolean) => {
     const { current } = drag;
@@ -214,6 +227,9 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
             ? { marks: asWillBe(draft), matrix: display }
             : { marks, matrix: thenMatrix(display, draft.matrix) })}
         />
+      )}
+      {draft && draft.followers.length > 0 && (
+        <Carried page={{ width, height }} marks={draft.followers} matrix={display} />
       )}
       <Area
         {...gripManners(MOVE.id, MOVE.name)}

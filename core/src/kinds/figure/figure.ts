@@ -27,7 +27,7 @@ import { beyondPart, leftOf, lineByLength, type MarkLine, widened } from '../../
 import { carryInk, type InkMark } from '../ink/index.ts';
 import type { AnnotationSketch } from '../annotation.ts';
 import type { CarryOptions, Kind } from '../kind.ts';
-import type { FigureMark } from './mark.ts';
+import { type FigureMark, untied } from './mark.ts';
 import { FIGURE_NAMES } from './names.ts';
 import { fromFigureRecord, toFigureRecord } from './record.ts';
 
@@ -78,7 +78,12 @@ function carry(mark: FigureMark, by: Matrix, { widthFollows = false }: CarryOpti
 
 /** The ink it was tidied from belongs to the whole figure, and the inside stays with the first piece. */
 const split: Kind<FigureMark>['split'] = (mark, runs) =>
-  runs.map((run, k) => ({ ...mark, from: [], fill: k === 0 ? mark.fill : null, left: [run] }));
+  runs.map((run, k) => ({
+    ...untied(mark),
+    from: [],
+    fill: k === 0 ? mark.fill : null,
+    left: [run],
+  }));
 
 function roughBounds(mark: FigureMark): Box {
   const points = linesOf(mark).flatMap((line) => line.points);
@@ -124,6 +129,7 @@ export const FIGURE: Kind<FigureMark> = {
   roughBounds,
   lines: linesOf,
   areas: (mark) => (mark.fill && isClosedFigure(mark.figure) ? [linesOf(mark)[0].points] : []),
+  edge: (mark) => (isClosedFigure(mark.figure) ? linesOf(mark)[0].points : null),
   carry,
   split,
   renew: (mark, newId) => ({

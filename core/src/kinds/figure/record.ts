@@ -1,4 +1,4 @@
-import { array, mixed, object } from 'yup';
+import { array, mixed, object, string } from 'yup';
 import {
   colourShape,
   type MarkRecord,
@@ -13,12 +13,18 @@ import { dashShape, figureShape } from './shape.ts';
 /** Strokes that a stored figure may have been tidied from. */
 const MOST_STROKES = 50;
 
+const tie = object({
+  mark: string().strict().required().max(200),
+  at: object({ x: shareShape, y: shareShape }).required(),
+});
+
 const shape = object({
   ...markShape,
   figure: figureShape,
   dash: dashShape,
   fill: object({ colour: colourShape, opacity: shareShape }).nullable().defined(),
   from: array(mixed().required()).strict().required().max(MOST_STROKES),
+  ties: object({ from: tie.required(), to: tie.required() }).default(undefined),
 });
 
 /** A figure of the first releases: of one stroke, plain. */

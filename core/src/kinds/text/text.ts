@@ -117,6 +117,7 @@ export const TEXT: Kind<TextMark> = {
   bounds: roughBounds,
   roughBounds,
   areas: (mark) => [cornersOfBox(mark)],
+  edge: cornersOfBox,
   carry,
   madeWith: () => 'text-box',
   look: ({ style }) => ({ style }),
