@@ -1,40 +1,17 @@
-import { spawnSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import {
   dragGrip,
   drawn,
   kept,
-  makeCopy,
   openDesk,
   openDocument,
   openMarks,
   placeOn,
   take,
 } from './support/reader';
+import { copyOf, field, next, textOf } from './support/typing';
 
 /** Typing text onto pages: boxes, lines for answers, every script of the faces that ship. */
-
-const field = (page: Page) => page.getByRole('textbox', { name: 'Text', exact: true });
-const textOf = (copy: Buffer): string => {
-  const { status, stdout } = spawnSync('pdftotext', ['-layout', '-', '-'], { input: copy });
-  expect(status).toBe(0);
-  return stdout.toString();
-};
-async function copyOf(page: Page): Promise<Buffer> {
-  await makeCopy(page);
-  const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Download' }).click();
-  return readFileSync(await (await download).path());
-}
-/** Goes on to the next line with Tab, and types there. */
-async function next(page: Page, text: string): Promise<void> {
-  const before = await field(page).boundingBox();
-  await page.keyboard.press('Tab');
-  await expect.poll(() => field(page).boundingBox()).not.toEqual(before);
-  await expect(field(page)).toBeFocused();
-  await page.keyboard.type(text);
-}
 
 /** Opens a sample and begins to type on its first free line, by keyboard. */
 async function typeOnLine(page: Page): Promise<void> {
@@ -162,6 +139,18 @@ test('a box is picked, made wider by its side, and typed on in with a double tap
   expect((await box.boundingBox())?.height).toBeLessThan(before.height - 10);
   await page.mouse.dblclick(...at);
   await expect(field(page)).toHaveText(/^Barnacles settle .* for life\.$/);
+  // Turned by a number of degrees.
+  await page.keyboard.press('Escape');
+  await page.mouse.click(...at);
+  await page.getByRole('button', { name: 'More for the text' }).click();
+  const turned = page.getByRole('textbox', { name: 'Turned clockwise, °' });
+  await expect(turned).toHaveValue('0');
+  await turned.fill('90');
+  await turned.press('Enter');
+  await expect(turned).toHaveValue('90');
+  await page.keyboard.press('Escape');
+  const upright = await box.boundingBox();
+  expect(upright?.height).toBeGreaterThan(2 * (upright?.width ?? 0));
 });
 
 test('signs come by name, by what is drawn with keys, and from a sheet; undo gives back the letters', async ({
@@ -260,31 +249,6 @@ test('what the browser puts together letter by letter is kept, also when the tex
   await expect(page.getByText('énih').first()).toBeVisible();
 });
 
-test('a printed square is ticked with a tap, crossed with a second, and bare again with a third', async ({
-  page,
-}) => {
-  await openDesk(page);
-  await openDocument(page, 'Course handbook');
-  await page.getByRole('textbox', { name: /^Page, / }).fill('1');
-  await page.keyboard.press('Enter');
-  await drawn(page, 3);
-  await take(page, 'Answer text');
-  // The first square of the list, where the sample draws it.
-  const first = await placeOn(page, 3, 0.1378, 0.301);
-  const tap = async (): Promise<void> => {
-    await page.mouse.click(first[0], first[1]);
-    await kept(page);
-  };
-  await tap();
-  await openMarks(page);
-  await expect(page.getByRole('button', { name: /^Go to Tick/ })).toHaveCount(1);
-  await tap();
-  await expect(page.getByRole('button', { name: /^Go to Cross/ })).toHaveCount(1);
-  await tap();
-  await expect(page.getByRole('button', { name: /^Go to (Tick|Cross)/ })).toHaveCount(0);
-  await expect(field(page)).toBeHidden();
-});
-
 test('letters are turned bold before they are typed, and back, by key and by the chip; what is on shows', async ({
   page,
 }) => {
@@ -361,33 +325,4 @@ test('text of another program becomes a box, and keeps its emphasis; what was co
   await openMarks(page);
   await expect(page.getByRole('button', { name: /^Go to Text/ })).toHaveCount(2);
   await expect(field(page)).toBeHidden();
-});
-
-test('letters stand in the cells of a form: found where they are printed, Tab goes from one row of cells to the next', async ({
-  page,
-}) => {
-  await openDesk(page);
-  await openDocument(page, 'Equipment form');
-  await page.keyboard.press('e');
-  await expect(field(page)).toBeFocused();
-  await page.keyboard.type('Ines Mara');
-  await next(page, '07');
-  await next(page, 'MARA');
-  // In the middle of what is there; each letter has a cell of its own at once.
-  for (let k = 0; k < 2; k++) await page.keyboard.press('ArrowLeft');
-  await page.keyboard.type('NTA');
-  await expect(field(page)).toHaveText('MANTARA');
-  const letters = await field(page)
-    .locator('span > span')
-    .evaluateAll((all) => all.map((one) => one.getBoundingClientRect().x));
-  const steps = letters.slice(1).map((x, k) => x - letters[k]);
-  expect(letters).toHaveLength(7);
-  for (const step of steps) expect(Math.abs(step - steps[0])).toBeLessThan(0.1);
-  await page.keyboard.press('Backspace');
-  await expect(field(page)).toHaveText('MANTRA');
-  for (const part of ['04', '05', '2026', '30771904']) await next(page, part);
-  await page.keyboard.press('Escape');
-  const said = textOf(await copyOf(page));
-  expect(said).toContain('MANTRA');
-  expect(said).toMatch(/04\s+05\s+2026\s+30771904/);
 });

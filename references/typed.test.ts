@@ -67,6 +67,13 @@ const BOXES: readonly Box[] = [
   { text: 'ज्वार-भाटा तय करता है कि चट्टान पर कौन रहता है', at: [220, 360], width: 180 },
   { text: 'Pool שלום 12 and مد وجزر, then (tide) again', at: [20, 290], width: 150 },
   { text: 'x\u0323\u0301 e\u0301 o\u0302\u0301 combining', at: [220, 290], width: 180 },
+  {
+    text: 'Mussels hold on with threads\nBarnacles',
+    at: [200, 245],
+    width: 110,
+    change: { list: 'numbers' },
+  },
+  { text: LATIN, at: [320, 245], width: 90, change: { fit: 30 } },
   { text: 'LIMPET 27', at: [20, 240], width: 150, change: { cell: 15 } },
   { text: LATIN, at: [60, 60], width: 150, angle: Math.PI / 2 },
   { text: LATIN, at: [220, 220], width: 150, angle: -Math.PI / 6 },

@@ -1,7 +1,7 @@
 import type { TextLookChange } from '@marginalis/core/editing';
 import { POINTS_PER_MM } from '@marginalis/core/ink';
 import { inkName, type TextInstrument } from '@marginalis/core/marks';
-import type { Alignment, Family } from '@marginalis/core/type';
+import type { Alignment, Family, List } from '@marginalis/core/type';
 import { Choices, type Choice, InkDrop, SwitchRow, withOwn } from '@/ui';
 
 const FACES: readonly Choice<Family>[] = [
@@ -15,6 +15,11 @@ const SIDES: readonly Choice<Alignment>[] = [
   { value: 'start', label: 'At the start' },
   { value: 'centre', label: 'Centred' },
   { value: 'end', label: 'At the end' },
+];
+const MARKERS: readonly Choice<List>[] = [
+  { value: 'none', label: 'None' },
+  { value: 'bullets', label: 'Bullets' },
+  { value: 'numbers', label: 'Numbers' },
 ];
 const LEADINGS = [1, 1.15, 1.25, 1.5, 2];
 const PADDINGS = [0, 2, 4, 8];
@@ -33,6 +38,8 @@ export type TextLookOf = Pick<
   | 'align'
   | 'leading'
   | 'cell'
+  | 'list'
+  | 'fits'
   | 'padding'
   | 'background'
   | 'border'
@@ -88,6 +95,17 @@ export function TextLook({
         value={hundredths(look.leading)}
         onChange={(leading) => onChange({ leading })}
         choices={numbers(LEADINGS, look.leading)}
+      />
+      <Choices
+        label="List"
+        value={look.list}
+        onChange={(list) => onChange({ list })}
+        choices={MARKERS}
+      />
+      <SwitchRow
+        label="Keep the box’s height: letters shrink to fit"
+        on={look.fits}
+        onChange={(fits) => onChange({ fits })}
       />
       <Choices
         label="Cells for letters, mm"

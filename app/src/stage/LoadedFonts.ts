@@ -6,7 +6,7 @@ import {
   fallbacksOfBlock,
   type Fonts,
   loadTypesetter,
-  type SetText,
+  type SetBlock,
   type TextBlock,
   type Typesetter,
 } from '@marginalis/core/type';
@@ -20,7 +20,7 @@ export interface SettingFonts extends Fonts {
 export class LoadedFonts implements SettingFonts {
   private readonly faces = new Map<FaceName, Face>();
   private readonly coming = new Map<FaceName, Promise<void>>();
-  private readonly set = new WeakMap<TextBlock, SetText>();
+  private readonly set = new WeakMap<TextBlock, SetBlock>();
   private readonly listeners = new Set<() => void>();
   private typesetter: Typesetter | null = null;
   /** How many faces have come; another number, another picture. */
@@ -46,7 +46,7 @@ export class LoadedFonts implements SettingFonts {
     return face;
   }
 
-  setBlock = (block: TextBlock): SetText | null => {
+  setBlock = (block: TextBlock): SetBlock | null => {
     const known = this.set.get(block);
     if (known) return known;
     const faces = facesOfBlock(block).map((name) => this.face(name));
@@ -60,7 +60,7 @@ export class LoadedFonts implements SettingFonts {
   };
 
   /** Sets a block as soon as its faces are there. Rejects when one cannot be loaded. */
-  async settle(block: TextBlock): Promise<SetText> {
+  async settle(block: TextBlock): Promise<SetBlock> {
     await Promise.all(facesOfBlock(block).map((name) => this.bring(name)));
     // Twice: what its faces lack may be in others.
     if (!this.setBlock(block))

@@ -14,6 +14,8 @@ export interface AnswerBox {
   readonly angle: number;
   readonly width: number;
   readonly indent: number;
+  /** Of its lines, where the instrument's boxes keep their height. */
+  readonly height: number;
   readonly instrument: TextInstrument;
 }
 
@@ -73,6 +75,7 @@ export function answerBox(
     angle: Math.atan2(back[1], back[0]),
     width: right - left,
     indent: indent > ALIKE ? indent : 0,
+    height: run.length * size * leading,
     instrument: { ...instrument, size, leading, padding: 0 },
   };
 }
@@ -94,6 +97,7 @@ function cellBox(
     angle: Math.atan2(back[1], back[0]),
     width: to - from,
     indent: 0,
+    height: size * leading,
     instrument: { ...instrument, size, leading, padding: 0, cell },
   };
 }

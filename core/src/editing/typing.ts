@@ -2,7 +2,7 @@ import { type DocState, markChange, nextOrder, type Transaction } from '../docum
 import type { Vec } from '../geometry/index.ts';
 import type { TextMark } from '../kinds/index.ts';
 import type { MarkId, PageId, TextInstrument } from '../marks/index.ts';
-import { type LetterStyle, restyled, textOfSpans } from '../type/index.ts';
+import { type LetterStyle, type List, restyled, textOfSpans } from '../type/index.ts';
 
 export interface NewText {
   readonly id: MarkId;
@@ -15,6 +15,8 @@ export interface NewText {
   readonly width: number;
   /** So far in the first line begins, points. */
   readonly indent?: number;
+  /** Of its lines, where the instrument's boxes keep their height; that of one line when left out, points. */
+  readonly height?: number;
   /** What a callout points at, in user space. */
   readonly pointsAt?: Vec;
   /** Milliseconds since 1970. */
@@ -39,7 +41,8 @@ const HEAD = 7;
 /** An empty text box, as it is begun: no mark of the document yet. */
 export function emptyText(state: DocState, text: NewText): TextMark {
   const { id, page, instrument, at, angle, width, indent = 0, pointsAt, madeAt, author } = text;
-  const { size, leading, align, padding, background, border, colour, cell } = instrument;
+  const { size, leading, align, padding, background, border, colour, cell, list } = instrument;
+  const height = instrument.fits ? (text.height ?? size * leading) : size * leading;
   return {
     kind: 'text',
     id,
@@ -57,8 +60,10 @@ export function emptyText(state: DocState, text: NewText): TextMark {
       leading,
       ...(indent > 0 ? { indent } : {}),
       ...(cell > 0 ? { cell } : {}),
+      ...(list === 'none' ? {} : { list }),
+      ...(instrument.fits ? { fit: height } : {}),
     },
-    height: size * leading,
+    height,
     padding,
     background,
     border,
@@ -98,8 +103,9 @@ export function relookText(mark: TextMark, change: TextLookChange): TextMark {
   ) as Partial<LetterStyle>;
   const { spans } = mark.block;
   const text = textOfSpans(spans);
-  const { cell: was = 0, ...block } = mark.block;
-  const { align = block.align, leading = block.leading, cell = was } = change;
+  const { cell: wasCell = 0, list: wasList = 'none', fit, ...block } = mark.block;
+  const { align = block.align, leading = block.leading } = change;
+  const { cell = wasCell, list = wasList, fits = fit !== undefined } = change;
   return {
     ...mark,
     style: { ...mark.style, colour: change.colour ?? mark.style.colour },
@@ -109,6 +115,8 @@ export function relookText(mark: TextMark, change: TextLookChange): TextMark {
       align,
       leading,
       ...(cell > 0 ? { cell } : {}),
+      ...(list === 'none' ? {} : { list }),
+      ...(fits ? { fit: fit ?? mark.height } : {}),
     },
     padding: change.padding ?? mark.padding,
     background: change.background === undefined ? mark.background : change.background,
@@ -119,8 +127,10 @@ export function relookText(mark: TextMark, change: TextLookChange): TextMark {
 /** How a text box looks, by its first letters. */
 export function lookOfText({ block, padding, background, border }: TextMark) {
   const [{ style }] = block.spans;
-  const { align, leading, cell = 0 } = block;
-  return { ...style, align, leading, cell, padding, background, border };
+  const { align, leading, cell = 0, fit } = block;
+  const list: List = block.list ?? 'none';
+  const fits = fit !== undefined;
+  return { ...style, align, leading, cell, list, fits, padding, background, border };
 }
 
 /** Text boxes become others in one step; null when nothing changes. */

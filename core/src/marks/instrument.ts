@@ -1,6 +1,6 @@
 import { DRAGGED_KINDS, TAPPED_KINDS } from '../figures/index.ts';
 import { type NibManner, PLAIN_NIB, POINTS_PER_MM } from '../ink/index.ts';
-import type { Alignment, Family } from '../type/index.ts';
+import type { Alignment, Family, List } from '../type/index.ts';
 import type { Inside, MarkStyle } from './mark.ts';
 import type { WordManner } from './wordManners.ts';
 
@@ -122,6 +122,10 @@ export interface TextInstrument extends Named {
   readonly border: number;
   /** Each letter stands in a cell of this width, points; 0 where letters stand as they are wide. */
   readonly cell: number;
+  /** What stands before each paragraph. */
+  readonly list: List;
+  /** Boxes keep their height: letters are as much smaller as that takes. */
+  readonly fits: boolean;
   /** Its boxes are callouts: they point at the place that was touched first. */
   readonly leads: boolean;
 }
@@ -189,6 +193,8 @@ const typed = {
   background: null,
   border: 0,
   cell: 0,
+  list: 'none',
+  fits: false,
   leads: false,
 } as const;
 

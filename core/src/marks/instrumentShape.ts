@@ -1,5 +1,5 @@
 import { boolean, lazy, mixed, number, object, type Schema, string } from 'yup';
-import { ALIGNMENTS, FAMILIES } from '../type/index.ts';
+import { ALIGNMENTS, FAMILIES, LISTS } from '../type/index.ts';
 import {
   DRAWN_SHAPES,
   ERASER_ONLY,
@@ -72,6 +72,8 @@ const shapes: Record<InstrumentKind, Schema> = {
     background: object({ colour: colourShape, opacity: shareShape }).nullable().defined(),
     border: finite.min(0).max(50),
     cell: finite.min(0).max(400).default(0),
+    list: oneOf(LISTS, 'none'),
+    fits: boolean().default(false),
     leads: boolean().default(false),
   }),
 };

@@ -8,17 +8,21 @@ export {
 } from './chooseFaces.ts';
 export type { Face, FaceSubset, Fonts, ShapedGlyph } from './face.ts';
 export { type GlyphRun, type PlacedGlyph, runBox } from './glyphRun.ts';
+export type { SetBlock } from './setBlock.ts';
 export type { LineStyle, SetLine, SetRun, SetText } from './setSpans.ts';
 export type { TextStyle } from './setText.ts';
 export {
   type Alignment,
   ALIGNMENTS,
   type LetterStyle,
+  type List,
+  LISTS,
   type Span,
   type TextBlock,
   textOfSpans,
 } from './textBlock.ts';
 export { lettersOf } from './letters.ts';
+export { hangOf } from './lists.ts';
 export { replaced, restyled, retyped, sameEnds, spansBetween, styleAt } from './spans.ts';
 export type { Shortcut } from './symbols.ts';
 export { typeable } from './typeable.ts';

@@ -14,16 +14,19 @@ import {
 } from '@marginalis/core/editing';
 import type { Page, Transaction } from '@marginalis/core/document';
 import {
+  boxCentre,
   displayMatrix,
   invertMatrix,
   type Matrix,
   moveBy,
   scaleAbout,
   thenMatrix,
+  transform,
   transformBox,
+  turnAbout,
 } from '@marginalis/core/geometry';
 import { POINTS_PER_MM } from '@marginalis/core/ink';
-import { kindFor, type Mark } from '@marginalis/core/kinds';
+import { asText, cornersOfBox, kindFor, type Mark, type TextMark } from '@marginalis/core/kinds';
 import { StyleSheet, View } from 'react-native';
 import { Divider, Text } from 'react-native-paper';
 import { useSettings, useSession } from '@/session';
@@ -249,6 +252,7 @@ function Numbers({ marks, page }: { marks: readonly Mark[]; page: Page }) {
     ['Width, mm', mm(width), (v: number) => carry(scaledTo('x', v), 'Scale'), 0.5],
     ['Height, mm', mm(height), (v: number) => carry(scaledTo('y', v), 'Scale'), 0.5],
   ] as const;
+  const text = marks.length === 1 ? asText(marks[0]) : null;
   return (
     <View style={styles.numbers} role="group" aria-label="Place and size">
       {fields.map(([label, value, set, least]) => (
@@ -261,8 +265,26 @@ function Numbers({ marks, page }: { marks: readonly Mark[]; page: Page }) {
           onChange={(next) => set(next * POINTS_PER_MM)}
         />
       ))}
+      {text && (
+        <NumberField
+          label="Turned clockwise, °"
+          value={turnedBy(text, display)}
+          least={-180}
+          most={180}
+          onChange={(next) => {
+            const by = ((next - turnedBy(text, display)) * Math.PI) / 180;
+            carry(turnAbout(by, boxCentre(b)), 'Turn');
+          }}
+        />
+      )}
     </View>
   );
+}
+
+/** How far lines of a text lean from the level as the page is seen, clockwise, degrees. */
+function turnedBy(text: TextMark, display: Matrix): number {
+  const [a, b] = cornersOfBox(text).map((corner) => transform(display, corner));
+  return Math.round((1800 * Math.atan2(b.y - a.y, b.x - a.x)) / Math.PI) / 10;
 }
 
 const styles = StyleSheet.create({

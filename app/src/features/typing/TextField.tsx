@@ -11,7 +11,7 @@ import { Area } from '@/ui';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
 import { LeaderLine } from './LeaderLine';
-import { letterCss, onPage, saidIn, select, selectionIn, showSpans } from './field';
+import { letterCss, onPage, saidIn, select, selectionIn, showText } from './field';
 import { announceFaces } from './pageFaces';
 import { type Emphasized, pastedEmphasis } from './pastedEmphasis';
 import { stepText } from './stepText';
@@ -31,7 +31,7 @@ const MANNERS = { b: 'bold', i: 'italic', u: 'underline' } as const;
 /** The field that a text is typed into, in the place and in the look of the box that comes of it. */
 export function TextField({ typing, page, index }: { typing: Typing; page: Page; index: number }) {
   // What is typed is the field's own business: only how the box stands and looks is drawn anew.
-  const { version } = useStore(typing.store, useShallow(boxIn));
+  const { version, shrunk } = useStore(typing.store, useShallow(boxIn));
   const { mark } = typing;
   const { zoom } = useSight();
   const { colors } = useTheme();
@@ -56,8 +56,9 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
   useLayoutEffect(() => {
     const element = field.current;
     if (!element || composes.current) return;
-    const { spans, cell = 0 } = typing.mark.block;
-    showSpans(element, spans, cell);
+    const { block: typed } = typing.mark;
+    showText(element, typed);
+    const { spans } = typed;
     const length = textOfSpans(spans).length;
     const { caret } = typing.store.getState();
     const [from, to] = caret === null ? (selected.current ?? [length, length]) : [caret, caret];
@@ -81,11 +82,21 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
     const before = (event: InputEvent): void => {
       const { inputType, dataTransfer } = event;
       if (inputType === 'insertParagraph' || inputType === 'insertLineBreak') put('\n');
+      else if (inputType === 'deleteContentBackward' && joins()) return event.preventDefault();
       else if (inputType === 'insertFromPaste' || inputType === 'insertFromDrop') {
         const text = typeable(dataTransfer?.getData('text/plain') ?? '');
         put(text, pastedEmphasis(text, dataTransfer?.getData('text/html') ?? ''));
       } else if (!/^(format|history)/.test(inputType)) return;
       event.preventDefault();
+    };
+    /** Takes the end of a paragraph away where those of a list are parts of the page: the browser would leave it. */
+    const joins = (): boolean => {
+      const [from, to] = selectionIn(element) ?? [0, 1];
+      const text = textOfSpans(typing.mark.block.spans);
+      const isJoining =
+        typing.mark.block.list !== undefined && from === to && text[from - 1] === '\n';
+      if (isJoining) typing.put(from - 1, from, '');
+      return isJoining;
     };
     const put = (text: string, emphasized: readonly Emphasized[] = []): void => {
       const [from, to] = selectionIn(element) ?? selected.current ?? [0, 0];
@@ -135,7 +146,7 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
   const { block, padding, background, border } = mark;
   // Rounded cells are not to take more than their row has.
   const width = onPage(block.width + 2 * padding + (block.cell ? SPARE : 0));
-  const around = { '--point': `${zoom}px` } as CSSProperties;
+  const around = { '--point': `${zoom}px`, '--shrunk': shrunk } as CSSProperties;
   return (
     <>
       <LeaderLine mark={mark} page={page} />
@@ -170,7 +181,8 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
           padding: onPage(padding),
           boxSizing: 'border-box',
           lineHeight: block.leading,
-          textIndent: onPage(block.indent ?? 0),
+          textIndent: onPage(block.list ? 0 : (block.indent ?? 0)),
+          counterReset: 'list-item',
           textAlign: SIDES[block.align],
           whiteSpace: 'pre-wrap',
           overflowWrap: 'anywhere',
@@ -197,12 +209,12 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
 }
 
 /** What of a text that is typed the field is drawn by. */
-function boxIn({ mark, version }: TypedText) {
+function boxIn({ mark, version, shrunk }: TypedText) {
   const { at, angle, height, padding, background, border, block } = mark;
   const [{ style }] = block.spans;
-  const { width, indent, align, leading, cell } = block;
+  const { width, indent, align, leading, cell, list, fit } = block;
   return {
     ...{ version, at, angle, height, padding, background, border },
-    ...{ style, width, indent, align, leading, cell },
+    ...{ style, width, indent, align, leading, cell, list, fit, shrunk },
   };
 }

@@ -30,6 +30,8 @@ export interface TypedText {
   readonly version: number;
   /** Where its caret is to stand then, in units of the text; null where it stays. */
   readonly caret: number | null;
+  /** Its letters are smaller than they are meant by this, so that the box keeps its height. */
+  readonly shrunk: number;
   /** Where in it one types, and how what is typed there next looks otherwise than what stands before it; null where it looks like that. */
   readonly next: { readonly at: number; readonly change: Partial<LetterStyle> } | null;
 }
@@ -56,7 +58,13 @@ export class Typing {
     private readonly ended: () => void,
   ) {
     this.kept = kept;
-    this.store = createStore<TypedText>(() => ({ mark, version: 0, caret: null, next: null }));
+    this.store = createStore<TypedText>(() => ({
+      mark,
+      version: 0,
+      caret: null,
+      shrunk: pageFonts.setBlock(mark.block)?.scale ?? 1,
+      next: null,
+    }));
     session.inHand.pick([]);
     session.inHand.begin({
       takeBack: () => this.step('undo'),
@@ -94,8 +102,10 @@ export class Typing {
     const added = text.length - before.length;
     const isThere = next && added > 0 && text.startsWith(before.slice(0, next.at));
     this.store.setState({ next: null });
-    // What is typed into a cell beside its letter gets a cell of its own.
-    if (!isThere) return this.become(spans, this.mark.block.cell !== undefined, caret);
+    // What is typed into a cell beside its letter gets a cell of its own, and a paragraph of a list what marks it.
+    const { cell, list } = this.mark.block;
+    const isShown = cell !== undefined || list !== undefined;
+    if (!isThere) return this.become(spans, isShown, caret);
     const { at, change } = next;
     // From here on what is typed looks like what stands before it.
     this.become(restyled(spans, at, at + added, change), true, at + added);
@@ -200,6 +210,7 @@ export class Typing {
     const set = pageFonts.setBlock(mark.block);
     if (set) {
       this.tellMissing(set.missing);
+      if (set.scale !== this.store.getState().shrunk) this.store.setState({ shrunk: set.scale });
       return { ...mark, height: set.height };
     }
     pageFonts.settle(mark.block).then(

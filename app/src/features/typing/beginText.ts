@@ -52,7 +52,12 @@ function uprightBox(
   { session, stage }: Reader,
   index: number,
   instrument: TextInstrument,
-  box: { readonly head: Vec; readonly wide: number; readonly pointsAt?: Vec },
+  box: {
+    readonly head: Vec;
+    readonly wide: number;
+    readonly high?: number;
+    readonly pointsAt?: Vec;
+  },
 ): TextMark {
   const { document } = session.store.getState();
   const back = invertMatrix(displayMatrix(stage.pages[index]));
@@ -63,6 +68,7 @@ function uprightBox(
     at: transform(back, box.head),
     angle: Math.atan2(back[1], back[0]),
     width: Math.max(LEAST, box.wide) - 2 * instrument.padding,
+    ...(box.high ? { height: Math.max(instrument.size, box.high - 2 * instrument.padding) } : {}),
     ...(box.pointsAt ? { pointsAt: box.pointsAt } : {}),
   });
 }
@@ -81,7 +87,8 @@ export function textAt(
   if (to) {
     const b = transform(display, to);
     const head = { x: Math.min(a.x, b.x), y: Math.min(a.y, b.y) };
-    return uprightBox(reader, index, instrument, { head, wide: Math.abs(b.x - a.x) });
+    const size = { wide: Math.abs(b.x - a.x), high: Math.abs(b.y - a.y) };
+    return uprightBox(reader, index, instrument, { head, ...size });
   }
   const head = { x: a.x - instrument.padding, y: headFor(a.y, instrument) };
   const wide = Math.min(WIDTH, displaySize(page).width - head.x - EDGE);

@@ -1,8 +1,21 @@
-import { type LetterStyle, lettersOf, type Span } from '@marginalis/core/type';
+import {
+  hangOf,
+  type LetterStyle,
+  lettersOf,
+  type Span,
+  spansBetween,
+  type TextBlock,
+  textOfSpans,
+} from '@marginalis/core/type';
 import { familiesOf } from './pageFaces';
 
 /** A length on the page, points, as the field has it: it says itself how large a point is seen. */
 export const onPage = (points: number): string => `calc(${points} * var(--point))`;
+/** The same of letters, which may be smaller than they are meant. */
+const asLetters = (points: number): string => `calc(${points} * var(--point) * var(--shrunk, 1))`;
+
+/** What each paragraph of a list is shown with. */
+const MARKERS = { bullets: '"•"', numbers: 'decimal' } as const;
 
 /** Letters that stand in cells have one each. */
 function elementOf({ text, style }: Span, cell: number): HTMLElement {
@@ -28,19 +41,51 @@ function inCell(letter: string, cell: number): Node {
 export const letterCss = (style: LetterStyle) =>
   ({
     fontFamily: familiesOf(style),
-    fontSize: onPage(style.size),
+    fontSize: asLetters(style.size),
     color: style.colour,
     textDecoration: style.underline ? 'underline' : 'none',
   }) as const;
 
-/** Shows spans in the field, in place of what it shows; each letter in a cell so wide, points, or with 0 as wide as it is. */
-export function showSpans(field: HTMLElement, spans: readonly Span[], cell: number): void {
-  const parts: Node[] = spans
-    .filter(({ text }) => text !== '')
-    .map((span) => elementOf(span, cell));
+/** Shows a text in the field, in place of what it shows: letters in cells, paragraphs of lists as such. */
+export function showText(field: HTMLElement, block: TextBlock): void {
+  const { spans, cell = 0 } = block;
+  const shown = (some: readonly Span[]): Node[] =>
+    some.filter(({ text }) => text !== '').map((span) => elementOf(span, cell));
+  const parts = block.list
+    ? paragraphsOf(spans).map((some) => itemOf(shown(some), block))
+    : shown(spans);
   // The browser shows no last line that is empty without this.
-  if (/(^|\n)$/.test(spans[spans.length - 1].text)) parts.push(document.createElement('br'));
+  if (/(^|\n)$/.test(spans[spans.length - 1].text)) {
+    const last = document.createElement('br');
+    if (block.list) parts[parts.length - 1].appendChild(last);
+    else parts.push(last);
+  }
   field.replaceChildren(...parts);
+}
+
+/** Spans of each paragraph, with the end of its line. */
+function paragraphsOf(spans: readonly Span[]): Span[][] {
+  const text = textOfSpans(spans);
+  let from = 0;
+  return text.split('\n').map((said, k, all) => {
+    const to = from + said.length + (k < all.length - 1 ? 1 : 0);
+    const part = spansBetween(spans, from, to);
+    from = to;
+    return part;
+  });
+}
+
+function itemOf(nodes: readonly Node[], block: TextBlock): Node {
+  const { list } = block;
+  const item = document.createElement('span');
+  item.replaceChildren(...nodes);
+  const isBlank = (item.textContent ?? '').trim() === '';
+  Object.assign(item.style, {
+    display: 'block',
+    marginInlineStart: asLetters(hangOf(block)),
+    ...(list && !isBlank ? { display: 'list-item', listStyle: `outside ${MARKERS[list]}` } : {}),
+  });
+  return item;
 }
 
 /** What the field says. */
@@ -85,10 +130,21 @@ function pointOf(field: HTMLElement, place: number): readonly [Node, number] {
   let left = place;
   let last: Node = field.firstChild ?? field;
   for (let node = walker.nextNode(); node; node = walker.nextNode()) {
-    const { length } = node as Text;
-    if (left <= length) return [node, left];
+    const { length, data } = node as Text;
+    // What follows the end of an item's last line is the next item.
+    const isNext = left === length && data.endsWith('\n') && itemAfter(field, node) !== null;
+    if (left <= length && !isNext) return [node, left];
     left -= length;
     last = node;
+    const item = isNext ? itemAfter(field, node) : null;
+    if (item?.textContent === '') return [item, 0];
   }
   return [last, last.textContent?.length ?? 0];
+}
+
+/** The item of a list after that of a node; null in other texts, and in the last one. */
+function itemAfter(field: HTMLElement, node: Node): Element | null {
+  const item = [...field.children].find((child) => child.contains(node));
+  const isItem = item instanceof HTMLElement && item.style.marginInlineStart !== '';
+  return isItem ? item.nextElementSibling : null;
 }

@@ -37,6 +37,11 @@ const shape = object({
       .required(),
     leading: finite.min(0.2).max(20),
     indent: number().strict().min(0).max(MOST_POINTS),
+    list: string().strict().oneOf(['bullets', 'numbers']),
+    fit: number()
+      .strict()
+      .moreThan(0)
+      .max(10 * MOST_POINTS),
     cell: number().strict().moreThan(0).max(MOST_POINTS),
   }).required(),
   height: finite.min(0).max(10 * MOST_POINTS),

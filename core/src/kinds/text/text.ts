@@ -65,14 +65,18 @@ const carry: Kind<TextMark>['carry'] = (mark, by, { widthFollows = false }) => {
   });
   const across = Math.abs(by[0] * by[3] - by[1] * by[2]) / along;
   const isEven = Math.abs(along - across) < EVEN * across;
-  const size = isEven ? mapSize(by) : Math.abs(along - 1) < EVEN ? across : 1;
+  const isPulledDown = !isEven && Math.abs(along - 1) < EVEN;
+  const { fit } = mark.block;
+  // What shrinks to fit gets more room, or less, and keeps its letters.
+  const high = isEven ? mapSize(by) : isPulledDown ? across : 1;
+  const size = isPulledDown && fit !== undefined ? 1 : high;
   const wide = isEven ? size : along;
   return {
     ...mark,
     style: widthFollows ? widened(mark.style, by) : mark.style,
     at: transform(by, mark.at),
     angle: turned(mark.angle, by),
-    height: mark.height * size,
+    height: mark.height * high,
     padding: mark.padding * size,
     border: widthFollows ? mark.border * size : mark.border,
     ...(mark.leader
@@ -88,6 +92,7 @@ const carry: Kind<TextMark>['carry'] = (mark, by, { widthFollows = false }) => {
       ...mark.block,
       width: mark.block.width * wide,
       ...(mark.block.indent ? { indent: mark.block.indent * size } : {}),
+      ...(fit === undefined ? {} : { fit: fit * high }),
       // Pulled wider, a row of cells stays as many cells.
       ...(mark.block.cell ? { cell: mark.block.cell * wide } : {}),
       spans: mark.block.spans.map(({ text, style }) => ({
