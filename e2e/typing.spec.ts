@@ -276,6 +276,31 @@ test('letters are turned bold before they are typed, and back, by key and by the
   // Among letters that are bold the chip says so.
   for (let k = 0; k < 6; k++) await page.keyboard.press('ArrowLeft');
   await expect(bold).toHaveAttribute('aria-pressed', 'true');
+  // Those that are selected get another face, size and ink; one goes on typing where one was.
+  await page.keyboard.press('Control+a');
+  await page
+    .getByRole('group', { name: 'Text' })
+    .getByRole('button', { name: 'Face, size and ink of letters' })
+    .click();
+  const sheet = page.getByRole('dialog', { name: 'Selected letters' });
+  await sheet.getByRole('radio', { name: 'Serif' }).click();
+  await sheet.getByRole('radio', { name: 'Vermilion' }).click();
+  await sheet.getByRole('button', { name: 'Close', exact: true }).click();
+  await expect(field(page)).toBeFocused();
+  await page.keyboard.press('End');
+  await page.keyboard.type('!');
+  const looks = await field(page).evaluate((element) =>
+    [...element.querySelectorAll('span')].map((span) => [
+      span.textContent,
+      getComputedStyle(span).fontFamily.split(',')[0],
+      getComputedStyle(span).color,
+    ]),
+  );
+  expect(looks).toEqual([
+    ['At ', 'page-serif', 'rgb(194, 47, 23)'],
+    ['low', 'page-serif-bold', 'rgb(194, 47, 23)'],
+    [' tide!', 'page-serif', 'rgb(194, 47, 23)'],
+  ]);
   await page.keyboard.press('Escape');
   await kept(page);
 });

@@ -53,16 +53,19 @@ const numbers = (usual: readonly number[], own: number): readonly Choice<number>
 const GROUNDS = ['#ffffff', '#fff6d6', '#e6f1fb', '#e8f3e6', '#fbe8e4'];
 const GROUND_NAMES = ['White', 'Pale yellow', 'Pale blue', 'Pale green', 'Pale red'];
 
-/** How typed text looks: its letters, its lines and its box. */
-export function TextLook({
+export type LetterLookOf = Pick<
+  TextInstrument,
+  'family' | 'size' | 'bold' | 'italic' | 'underline'
+>;
+
+/** How letters look, but for their ink. */
+export function LetterLook({
   look,
   onChange,
 }: {
-  look: TextLookOf;
-  onChange: (change: TextLookChange) => void;
+  look: LetterLookOf;
+  onChange: (change: Partial<LetterLookOf>) => void;
 }) {
-  const ground = look.background?.colour ?? NONE;
-  const grounds = GROUNDS.includes(ground) || ground === NONE ? GROUNDS : [...GROUNDS, ground];
   return (
     <>
       <Choices
@@ -84,6 +87,23 @@ export function TextLook({
         on={look.underline}
         onChange={(underline) => onChange({ underline })}
       />
+    </>
+  );
+}
+
+/** How typed text looks: its letters, its lines and its box. */
+export function TextLook({
+  look,
+  onChange,
+}: {
+  look: TextLookOf;
+  onChange: (change: TextLookChange) => void;
+}) {
+  const ground = look.background?.colour ?? NONE;
+  const grounds = GROUNDS.includes(ground) || ground === NONE ? GROUNDS : [...GROUNDS, ground];
+  return (
+    <>
+      <LetterLook look={look} onChange={onChange} />
       <Choices
         label="Lines stand"
         value={look.align}

@@ -13,7 +13,7 @@ export type {
   ReaderFeature,
 } from './feature';
 export { late, preload } from './late';
-export { TextLook } from './lateParts';
+export { LetterLook, TextLook } from './lateParts';
 export { goToMark } from './goToMark';
 export { ChipCommands } from './ChipCommands';
 export { SecondWindow } from './SecondWindow';

@@ -5,3 +5,4 @@ export const CommandPalette = late(async () => (await import('./CommandPalette')
 export const KeysSheet = late(async () => (await import('./KeysSheet')).KeysSheet);
 export const SettingsSheet = late(async () => (await import('./SettingsSheet')).SettingsSheet);
 export const TextLook = late(async () => (await import('./TextLook')).TextLook);
+export const LetterLook = late(async () => (await import('./TextLook')).LetterLook);

@@ -1,6 +1,6 @@
 import type { ReaderFeature } from './feature';
 import { KEYS, PALETTE, SETTINGS } from './ids';
-import { CommandPalette, KeysSheet, SettingsSheet, TextLook } from './lateParts';
+import { CommandPalette, KeysSheet, LetterLook, SettingsSheet, TextLook } from './lateParts';
 
 /** What the shell itself can do: the list of everything, and the list of keys. */
 export const shellFeature: ReaderFeature = {
@@ -9,7 +9,7 @@ export const shellFeature: ReaderFeature = {
     { id: PALETTE, Content: CommandPalette },
     { id: KEYS, Content: KeysSheet },
   ],
-  later: [SettingsSheet, TextLook],
+  later: [SettingsSheet, LetterLook, TextLook],
   commands: ({ shell }) => [
     {
       id: PALETTE,

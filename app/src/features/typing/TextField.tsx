@@ -62,6 +62,8 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
     const length = textOfSpans(spans).length;
     const { caret } = typing.store.getState();
     const [from, to] = caret === null ? (selected.current ?? [length, length]) : [caret, caret];
+    // What is chosen in a sheet over it is chosen on: the field has the focus back when that goes.
+    if (document.activeElement?.closest('[role=dialog]')) return;
     element.focus({ preventScroll: true });
     select(element, Math.min(from, length), Math.min(to, length));
   }, [typing, version]);

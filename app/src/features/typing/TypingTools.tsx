@@ -5,12 +5,13 @@ import { textOfSpans } from '@marginalis/core/type';
 import { useEffect, useRef, useState } from 'react';
 import { useSettings } from '@/session';
 import { Chip, ChipButton } from '@/stage';
+import { LettersSheet } from './LettersSheet';
 import { SymbolSheet } from './SymbolSheet';
-import { areTurned, type Manner, turnLetters } from './turnLetters';
+import { areTurned, lookLetters, lookOfLetters, type Manner, turnLetters } from './turnLetters';
 import type { Typing } from './Typing';
 
 /** About how wide the chip is, CSS pixels. */
-const CHIP = 270;
+const CHIP = 312;
 const MANNERS: readonly (readonly [manner: Manner, sign: string, name: string])[] = [
   ['bold', 'B', 'Bold'],
   ['italic', 'I', 'Italic'],
@@ -30,6 +31,7 @@ export function TypingTools(props: {
   const { typing, page, index, selection, onBack } = props;
   const hand = useSettings((s) => s.hand);
   const [symbols, setSymbols] = useState(false);
+  const [letters, setLetters] = useState<readonly [number, number] | null>(null);
   const [on, setOn] = useState('');
   const asked = useRef(selection);
   useEffect(() => {
@@ -103,9 +105,26 @@ export function TypingTools(props: {
             }}
           />
         ))}
+        <ChipButton
+          text="Aa"
+          label="Face, size and ink of letters"
+          onPress={() => setLetters(selection() ?? [0, 0])}
+        />
         <ChipButton text="Ω" label="Symbols" onPress={() => setSymbols(true)} />
         <ChipButton text="Done" onPress={() => typing.finish()} />
       </Chip>
+      {letters && (
+        <LettersSheet
+          look={lookOfLetters(typing, letters)}
+          some={letters[1] > letters[0]}
+          onChange={(change) => lookLetters(typing, change, letters)}
+          onClose={() => {
+            setLetters(null);
+            // After the sheet has given the focus to whatever had it before.
+            requestAnimationFrame(() => onBack());
+          }}
+        />
+      )}
       {symbols && <SymbolSheet onSign={putSign} onClose={() => closeSymbols()} />}
     </>
   );
