@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { line, Pen } from './support/pen';
-import { kept, openDesk, openDocument, placeOn } from './support/reader';
+import { kept, openDesk, openDocument, placeOn, take } from './support/reader';
 
 test('the right button of a mouse asks what is to stand at a bare place, what was put last first; on a mark it picks it', async ({
   page,
@@ -39,4 +39,43 @@ test('the right button of a mouse asks what is to stand at a bare place, what wa
   const pen = await Pen.of(page);
   await pen.draw(line(await placeOn(page, 1, 0.3, 0.3), await placeOn(page, 1, 0.4, 0.3)));
   await expect(here).toBeHidden();
+});
+
+test('a line around an empty area asks the same: a note belongs to the area, a text is as wide', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  await take(page, 'Picker');
+  const here = page.getByRole('group', { name: 'Put here' });
+  const [x, y] = await placeOn(page, 1, 0.62, 0.05);
+  const around = async () => {
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    for (const [dx, dy] of [
+      [200, 4],
+      [204, 90],
+      [2, 92],
+      [0, 2],
+    ] as const)
+      await page.mouse.move(x + dx, y + dy, { steps: 5 });
+    await page.mouse.up();
+  };
+  await around();
+  await expect(here).toBeVisible();
+  await here.getByRole('button', { name: 'Note' }).click();
+  await expect(page.getByText('On an area of the page')).toBeVisible();
+  await page.getByRole('textbox', { name: 'What the note says' }).fill('Leave room for the stamp.');
+  await page.keyboard.press('Control+Enter');
+  const sign = page.locator('[data-note="1"]');
+  await expect(sign).toBeVisible();
+  // What is drawn around holds no mark again once the note is gone; its text is as wide as the area.
+  await page.keyboard.press('Control+z');
+  await expect(sign).toBeHidden();
+  await around();
+  await here.getByRole('button', { name: 'Text' }).click();
+  const field = page.getByRole('textbox', { name: 'Text', exact: true });
+  await expect(field).toBeFocused();
+  const box = await field.boundingBox();
+  expect(Math.abs((box?.width ?? 0) - 204)).toBeLessThan(6);
 });

@@ -22,13 +22,15 @@ export type CommandGroup = (typeof GROUPS)[number];
 /** Where commands have buttons: the bar above, beside the instruments, and the settings. */
 export type CommandPlace = 'bar' | 'roll' | 'settings';
 
-/** A place of a page. */
+/** A place of a page, or an area of it. */
 export interface PagePlace {
   /** The page, from 0, and its id. */
   readonly index: number;
   readonly page: PageId;
-  /** In user space. */
+  /** In user space; of an area the upper left corner, as the page is seen. */
   readonly at: Vec;
+  /** Its corners, from there clockwise. */
+  readonly area?: readonly [Vec, Vec, Vec, Vec];
 }
 
 /** What another program gives to be pasted. */

@@ -30,3 +30,4 @@ export {
   type WritingTools,
 } from './writing';
 export { usePlaced } from './usePlaced';
+export { askAt, letGo, placeAsked } from './placeAsked';

@@ -60,9 +60,10 @@ export interface SignPlace {
   readonly inMargin: boolean;
 }
 
-/** Of words the middle of where they begin, of other marks their head, of a place that place. `page` is the document's own, as it is seen. */
+/** Of words the middle of where they begin, of other marks their head, of a place that place, of an area its first corner. `page` is the document's own, as it is seen. */
 export function signPlace({ mark, box, at }: ListedMark, page: PageBox): SignPlace {
   const note = asNote(mark);
+  if (note?.area) return { at: note.at, inMargin: true };
   if (note && note.quads.length === 0) return { at: note.at, inMargin: false };
   if (note) {
     const [first] = note.quads;

@@ -25,6 +25,7 @@ import {
   rewordRemark,
   settleNote,
 } from './notes.ts';
+import { marksAt } from './pick.ts';
 import { startRubbing } from './rubbing.ts';
 
 const pages = pageRefsFor([plainPage(400, 800), plainPage(400, 800)]);
@@ -48,6 +49,22 @@ const threadOf = (state: DocState, id: string): Thread => {
 };
 const empty = emptyDocument(pages);
 const inked = written(pages, [{ page: 0, id: 'ink', path: wavePath({ x: 40, y: 100 }, 80, 6, 2) }]);
+
+test('a note on an area keeps its corners, is met along its sides, and stands beside its head', () => {
+  const corner = (x: number, y: number) => ({ x, y });
+  const area = [corner(50, 300), corner(150, 300), corner(150, 200), corner(50, 200)] as const;
+  const state = noted(empty, 'n', { page: 'p0', at: area[0], area });
+  const mark = markOf(state, 'n');
+  expect(asNote(mark)?.area).toEqual(area);
+  expect(fromMarkRecord(stored(toMarkRecord(mark)))).toEqual(mark);
+  const met = (x: number, y: number) => marksAt(state, 'p0', { x, y }, 1).map(({ id }) => id);
+  expect(met(100, 300)).toEqual(['n']);
+  expect(met(50, 250)).toEqual(['n']);
+  expect(met(100, 250)).toEqual([]);
+  const [{ about }] = listNotes(state);
+  expect(about && signPlace(about, pages[0])).toEqual({ at: area[0], inMargin: true });
+  expect(() => fromMarkRecord({ ...toMarkRecord(mark), area: [area[0]] })).toThrow();
+});
 
 test('a note on words keeps what they say and where they are; both come back from storage', () => {
   const state = noted(empty, 'n', { page: 'p0', print: SETTLING, range: { from: 0, to: 9 } });

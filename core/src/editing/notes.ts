@@ -16,11 +16,11 @@ import { asNote, type InkMark, type NoteMark } from '../kinds/index.ts';
 import type { MarkId, MarkStyle, PageId } from '../marks/index.ts';
 import { type Print, quadsOf, quoteOf, type TextRange } from '../print/index.ts';
 
-/** What a note is about: another mark, printed words of a page, or a place of one. */
+/** What a note is about: another mark, printed words of a page, or a place or an area of one. */
 export type NoteAbout =
   | { readonly mark: MarkId }
   | { readonly page: PageId; readonly print: Print; readonly range: TextRange }
-  | { readonly page: PageId; readonly at: Vec };
+  | { readonly page: PageId; readonly at: Vec; readonly area?: NoteMark['area'] };
 
 export interface NewNote {
   readonly id: string;
@@ -64,7 +64,13 @@ function signOf(
     ...(author ? { author } : {}),
   } as const;
   if ('at' in about)
-    return { ...common, at: about.at, quads: [], quote: { exact: '', before: '', after: '' } };
+    return {
+      ...common,
+      at: about.at,
+      ...(about.area ? { area: about.area } : {}),
+      quads: [],
+      quote: { exact: '', before: '', after: '' },
+    };
   const quads = quadsOf(about.print, about.range);
   return { ...common, at: quads[0][0], quads, quote: quoteOf(about.print, about.range) };
 }

@@ -1,11 +1,17 @@
-import { displayMatrix, displaySize, transform } from '@marginalis/core/geometry';
+import {
+  boxHeight,
+  boxOfPoints,
+  boxWidth,
+  displayMatrix,
+  displaySize,
+  transform,
+} from '@marginalis/core/geometry';
 import { useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
 import { useSession, useSettings } from '@/session';
-import { type Command, isAble, useReader } from '@/shell';
+import { type Command, isAble, letGo, placeAsked, useReader } from '@/shell';
 import { Chip, ChipButton, usePageSeen } from '@/stage';
 import { Area } from '@/ui';
-import { hereHeld, letGo } from './hereHeld';
 
 /** About how wide it is, CSS pixels. */
 const CHIP = 240;
@@ -18,12 +24,13 @@ export function HereChip({ index }: { index: number }) {
   const reader = useReader();
   const hand = useSettings((s) => s.hand);
   const placed = useSettings((s) => s.placed);
-  const held = useStore(hereHeld, (s) => s.held);
+  const asked = useStore(placeAsked, (s) => s.asked);
   const page = usePageSeen(index);
   const { colors } = useTheme();
-  if (!page || held?.session !== session || held.place.index !== index) return null;
-  const { place } = held;
-  const { x, y } = transform(displayMatrix(page), place.at);
+  if (!page || asked?.session !== session || asked.place.index !== index) return null;
+  const { place } = asked;
+  const display = displayMatrix(page);
+  const seen = boxOfPoints((place.area ?? [place.at]).map((corner) => transform(display, corner)));
   const { width, height } = displaySize(page);
   const commands = reader
     .commands()
@@ -35,13 +42,22 @@ export function HereChip({ index }: { index: number }) {
         aria-hidden
         style={{
           position: 'absolute',
-          left: `${(100 * x) / width}%`,
-          top: `${(100 * y) / height}%`,
-          width: DOT,
-          height: DOT,
-          margin: -DOT / 2,
-          borderRadius: DOT,
-          background: colors.primary,
+          left: `${(100 * seen.minX) / width}%`,
+          top: `${(100 * seen.minY) / height}%`,
+          ...(place.area
+            ? {
+                width: `${(100 * boxWidth(seen)) / width}%`,
+                height: `${(100 * boxHeight(seen)) / height}%`,
+                boxSizing: 'border-box',
+                border: `1.5px dashed ${colors.primary}`,
+              }
+            : {
+                width: DOT,
+                height: DOT,
+                margin: -DOT / 2,
+                borderRadius: DOT,
+                background: colors.primary,
+              }),
           pointerEvents: 'none',
           zIndex: 3,
         }}
@@ -51,7 +67,7 @@ export function HereChip({ index }: { index: number }) {
         page={page}
         ink={[]}
         hand={hand}
-        clearOf={[place.at]}
+        clearOf={place.area ?? [place.at]}
         width={CHIP}
         label="Put here"
       >

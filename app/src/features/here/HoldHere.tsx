@@ -1,9 +1,8 @@
 import { marksAt, pickedBy } from '@marginalis/core/editing';
 import { useEffect } from 'react';
 import { useStore } from 'zustand';
-import { type Reader, useReader } from '@/shell';
+import { askAt, letGo, placeAsked, type Reader, useReader } from '@/shell';
 import type { Follower, Touch } from '@/stage';
-import { hereHeld, letGo } from './hereHeld';
 
 /** A finger is no finer than this, CSS pixels. */
 const REACH = 8;
@@ -24,7 +23,7 @@ function holdHere({ session, stage }: Reader, { index, user }: Touch): Follower 
   if (mark) session.inHand.pick(pickedBy(document, mark, false));
   else {
     session.inHand.pick([]);
-    hereHeld.setState({ held: { session, place: { index, page, at: user } } });
+    askAt(session, { index, page, at: user });
   }
   return NOTHING_MORE;
 }
@@ -33,7 +32,7 @@ function holdHere({ session, stage }: Reader, { index, user }: Touch): Follower 
 export function HoldHere() {
   const reader = useReader();
   const { stage } = reader;
-  const isAsking = useStore(hereHeld, ({ held }) => held?.session === reader.session);
+  const isAsking = useStore(placeAsked, ({ asked }) => asked?.session === reader.session);
   useEffect(() => stage.touches.hold((touch) => holdHere(reader, touch)), [reader, stage]);
   useEffect(() => {
     if (!isAsking) return undefined;

@@ -29,7 +29,11 @@ export function NewNote({ begun }: { begun: BegunNote }) {
       style={[styles.card, { borderColor: colors.primary, backgroundColor: colors.surface }]}
     >
       <Text variant="bodySmall" numberOfLines={2} style={{ color: colors.onSurfaceVariant }}>
-        {quote === '' ? 'On a place of the page' : `On “${quote}”`}
+        {quote !== ''
+          ? `On “${quote}”`
+          : 'area' in about && about.area
+            ? 'On an area of the page'
+            : 'On a place of the page'}
       </Text>
       {author === '' && (
         <TextInput

@@ -69,6 +69,7 @@ function endOf(
     const [[, , footStart, footEnd]] = note.quads;
     return fromRight ? footEnd : footStart;
   }
+  if (note?.area) return note.area[fromRight ? 1 : 0];
   if (note) return note.at;
   const { at } = signPlace(about, page);
   const { box } = about;

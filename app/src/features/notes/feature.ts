@@ -27,7 +27,7 @@ const commands = (reader: Reader): readonly Command[] => {
       chip: true,
       able: () => session.store.getState().writable,
       run: () => beginNote(reader),
-      atPlace: ({ page, at }) => begin(reader, { page, at }, ''),
+      atPlace: ({ page, at, area }) => begin(reader, { page, at, area }, ''),
     },
     {
       id: NOTES,

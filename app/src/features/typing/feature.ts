@@ -24,9 +24,10 @@ const commands = (reader: Reader): readonly Command[] => [
     able: () => reader.session.store.getState().writable,
     run: async () => (await import('./stepText')).typeInSight(reader),
     forPlace: 'Text',
-    atPlace: ({ index, at }) => {
+    atPlace: ({ index, at, area }) => {
       const instrument = { ...typingInstrument(reader), leads: false };
-      beginTyping(reader.session, textAt(reader, index, instrument, at, null), null);
+      const mark = textAt(reader, index, instrument, at, area?.[2] ?? null);
+      beginTyping(reader.session, mark, null);
     },
   },
   {

@@ -2,12 +2,14 @@ import type { Vec } from '../../geometry/index.ts';
 import type { MarkBase } from '../../marks/index.ts';
 import type { Quad, Quote } from '../../print/index.ts';
 
-/** Where a note belongs, when it belongs to no other mark: to words, or to a place. What it says is a thread (`document/parts`). */
+/** Where a note belongs, when it belongs to no other mark: to words, to a place or to an area. What it says is a thread (`document/parts`). */
 export interface NoteMark extends MarkBase {
   readonly kind: 'note';
   /** The place, in user space; of words where they begin. */
   readonly at: Vec;
-  /** Around the words, line by line; none of a place. */
+  /** The corners of an area, the first of them its place. */
+  readonly area?: readonly [Vec, Vec, Vec, Vec];
+  /** Around the words, line by line; none of a place or an area. */
   readonly quads: readonly Quad[];
   /** The words, so that they are found again; says nothing of a place. */
   readonly quote: Quote;

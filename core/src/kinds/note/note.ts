@@ -5,8 +5,10 @@ import {
   growBox,
   joinPaths,
   lerp,
+  type Matrix,
   type Path,
   transform,
+  type Vec,
 } from '../../geometry/index.ts';
 import { aroundQuad, mapQuad } from '../../print/index.ts';
 import { widened } from '../../marks/index.ts';
@@ -21,14 +23,15 @@ const DOT = 4;
 
 const paths = new WeakMap<NoteMark, Path>();
 
-/** A row of dots beneath words; one dot at a place. */
+/** A row of dots beneath words, or around an area; one dot at a place. */
 function outlineOf(mark: NoteMark): Path {
   let path = paths.get(mark);
   if (!path) paths.set(mark, (path = pathOf(mark)));
   return path;
 }
 
-function pathOf({ at, quads, style }: NoteMark): Path {
+function pathOf({ at, area, quads, style }: NoteMark): Path {
+  if (area) return outlineFigure({ kind: 'polygon', corners: [...area] }, style.width, 'dotted');
   const dot = outlineFigure({ kind: 'polyline', corners: [at, at] }, DOT * style.width);
   if (quads.length === 0) return dot;
   return joinPaths(
@@ -52,16 +55,21 @@ export const NOTE: Kind<NoteMark> = {
   plane: () => 'over',
   draw,
   outline: outlineOf,
-  roughBounds: ({ at, quads, style }) =>
-    growBox(boxOfPoints([at, ...quads.flat()]), (DOT * style.width) / 2),
-  areas: ({ at, quads, style }) =>
-    quads.length > 0 ? quads.map(aroundQuad) : [aroundPlace(at.x, at.y, DOT * style.width)],
+  roughBounds: ({ at, area = [at], quads, style }) =>
+    growBox(boxOfPoints([...area, ...quads.flat()]), (DOT * style.width) / 2),
+  areas: ({ at, area, quads, style }) =>
+    area
+      ? sidesOf(area, DOT * style.width)
+      : quads.length > 0
+        ? quads.map(aroundQuad)
+        : [aroundPlace(at.x, at.y, DOT * style.width)],
   unrubbed: true,
   bound: true,
   carry: (mark, by, { widthFollows = false }) => ({
     ...mark,
     style: widthFollows ? widened(mark.style, by) : mark.style,
     at: transform(by, mark.at),
+    ...(mark.area ? { area: mapArea(mark.area, by) } : {}),
     quads: mark.quads.map((quad) => mapQuad(quad, by)),
   }),
   look: ({ style }) => ({ style }),
@@ -76,3 +84,19 @@ const aroundPlace = (x: number, y: number, reach: number) => [
   { x: x + reach, y: y + reach },
   { x: x - reach, y: y + reach },
 ];
+
+const mapArea = ([a, b, c, d]: NonNullable<NoteMark['area']>, by: Matrix) =>
+  [transform(by, a), transform(by, b), transform(by, c), transform(by, d)] as const;
+
+/** An area is met along its sides: what lies in it is met as ever. */
+const sidesOf = (area: readonly Vec[], reach: number): Vec[][] =>
+  area.map((a, k) => {
+    const b = area[(k + 1) % area.length];
+    const box = growBox(boxOfPoints([a, b]), reach / 2);
+    return [
+      { x: box.minX, y: box.minY },
+      { x: box.maxX, y: box.minY },
+      { x: box.maxX, y: box.maxY },
+      { x: box.minX, y: box.maxY },
+    ];
+  });

@@ -12,6 +12,7 @@ const text = string().strict().defined();
 const shape = object({
   ...markShape,
   at: pointShape,
+  area: array(pointShape).length(4).default(undefined),
   quads: array(quadShape).strict().required().max(MOST_LINES),
   quote: object({
     exact: text.max(MOST_UNITS),
