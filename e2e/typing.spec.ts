@@ -1,5 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import {
+  command,
   dragGrip,
   drawn,
   kept,
@@ -350,4 +351,31 @@ test('text of another program becomes a box, and keeps its emphasis; what was co
   await openMarks(page);
   await expect(page.getByRole('button', { name: /^Go to Text/ })).toHaveCount(2);
   await expect(field(page)).toBeHidden();
+});
+
+test('for a sign that no face has a font file is chosen; it is kept on this device, and goes into the copy', async ({
+  page,
+}) => {
+  await typeOnLine(page);
+  await page.keyboard.type('Square ');
+  await page.keyboard.insertText('╬ ');
+  const chooses = page.waitForEvent('filechooser');
+  await page.getByRole('button', { name: 'Choose a font file' }).click();
+  const wrong = { name: 'letter.ttf', mimeType: 'font/ttf', buffer: Buffer.from('Dear tutor') };
+  await (await chooses).setFiles(wrong);
+  await expect(page.getByText('This is no TrueType font')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await command(page, 'Settings');
+  const settings = page.getByRole('group', { name: 'Fonts of your own' });
+  const again = page.waitForEvent('filechooser');
+  await settings.getByRole('button', { name: 'Add a font file' }).click();
+  await (await again).setFiles('node_modules/pdfjs-dist/standard_fonts/LiberationSans-Regular.ttf');
+  await expect(settings.getByText(/is kept on this device/)).toBeVisible();
+  await page.keyboard.press('Escape');
+  expect(textOf(await copyOf(page))).toContain('Square ╬');
+  await page.reload();
+  await drawn(page, 1);
+  await command(page, 'Settings');
+  await settings.getByRole('button', { name: /^Remove LiberationSans/ }).click();
+  await expect(settings.getByText(/LiberationSans-Regular.ttf$/)).toBeHidden();
 });

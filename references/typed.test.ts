@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { layersOf } from '../core/src/derived';
 import { emptyDocument, marksOn } from '../core/src/document';
@@ -100,11 +101,15 @@ async function blank(): Promise<Uint8Array> {
   doc.addPage([SHEET.width, SHEET.height]);
   return doc.save();
 }
-const copyWith = async (some: readonly TextMark[]): Promise<Uint8Array> =>
+const copyWith = async (some: readonly TextMark[], own?: Uint8Array): Promise<Uint8Array> =>
   (
     await makeFixedCopy(await blank(), stateWith(some), {
       typesetter,
-      face: async (name) => typesetter.openFace(name, faceFile(name)),
+      face: async (name) =>
+        name === 'own-1' && own
+          ? typesetter.openOwnFace(name, own)
+          : typesetter.openFace(name, faceFile(name)),
+      ...(own ? { own: ['own-1'] } : {}),
     })
   ).bytes;
 const drawn = (some: readonly Mark[]) => {
@@ -206,4 +211,16 @@ test('five thousand words in one box are in the copy, in order', async () => {
   // What runs over the foot of the page is not on it.
   expect(found.length).toBeGreaterThan(0.8 * words.join('').length);
   expect(words.join('').slice(0, found.length)).toBe(found);
+});
+
+test('a sign that a font file of one’s own has is in the copy as text, and without it is not', async () => {
+  // A face of another package, for signs that draw boxes (Unicode, block Box Drawing).
+  const own = new Uint8Array(
+    readFileSync('node_modules/pdfjs-dist/standard_fonts/LiberationSans-Regular.ttf'),
+  );
+  const mark = markOf({ text: 'Square ╬ here', at: [20, 500], width: 200 }, 0);
+  const bytes = await copyWith([mark], own);
+  expect(complaintOfQpdf(bytes)).toBeNull();
+  expect(textOf(bytes)).toContain('Square ╬ here');
+  expect(textOf(await copyWith([mark]))).not.toContain('╬');
 });

@@ -1,6 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { type Face, type FaceName, FACES, type Fonts } from '../src/type/index.ts';
+import {
+  type Face,
+  type FaceName,
+  FACES,
+  type Fonts,
+  type ShippedFace,
+} from '../src/type/index.ts';
 import { openFace } from '../src/type/openFace.ts';
 
 const FOLDER = join(process.cwd(), 'node_modules/@expo-google-fonts');
@@ -8,7 +14,7 @@ const FOLDER = join(process.cwd(), 'node_modules/@expo-google-fonts');
 const NEXT = 'atkinson-hyperlegible-next';
 const MONO = 'atkinson-hyperlegible-mono';
 /** The files of the faces that ship, where the packages have them. */
-const FILES: Readonly<Record<FaceName, string>> = {
+const FILES: Readonly<Record<ShippedFace, string>> = {
   sans: `${NEXT}/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf`,
   'sans-bold': `${NEXT}/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf`,
   'sans-italic': `${NEXT}/400Regular_Italic/AtkinsonHyperlegibleNext_400Regular_Italic.ttf`,
@@ -33,15 +39,19 @@ const FILES: Readonly<Record<FaceName, string>> = {
   'devanagari-bold': 'noto-sans-devanagari/700Bold/NotoSansDevanagari_700Bold.ttf',
 };
 
-export const faceFile = (name: FaceName): Uint8Array =>
-  new Uint8Array(readFileSync(join(FOLDER, FILES[name])));
+const ships = (name: FaceName): name is ShippedFace => (FACES as readonly string[]).includes(name);
+
+export function faceFile(name: FaceName): Uint8Array {
+  if (!ships(name)) throw new Error(`The face ${name} does not ship.`);
+  return new Uint8Array(readFileSync(join(FOLDER, FILES[name])));
+}
 
 /** Every face that ships, opened when first asked for. */
 export function shippedFonts(): Fonts {
   const opened = new Map<FaceName, Face>();
   return {
     face(name) {
-      if (!FACES.includes(name)) return null;
+      if (!ships(name)) return null;
       let face = opened.get(name);
       if (!face) opened.set(name, (face = openFace(name, faceFile(name))));
       return face;

@@ -22,7 +22,7 @@ export interface CopyLayersPorts {
  * asked for. Kept as long as the page's marks stay as they are.
  */
 export class CopyLayers {
-  private readonly kept = new WeakMap<PageMarks, MarkLayer>();
+  private kept = new WeakMap<PageMarks, MarkLayer>();
   /** Pages that could not be encoded: not tried again until they change. */
   private readonly refused = new WeakSet<PageMarks>();
   private waiting: ReturnType<typeof setTimeout> | null = null;
@@ -37,6 +37,12 @@ export class CopyLayers {
   touch = (): void => {
     this.touched = Date.now();
     this.waitFor(QUIET);
+  };
+
+  /** What marks are set in has changed: all are encoded anew. */
+  forget = (): void => {
+    this.kept = new WeakMap();
+    this.touch();
   };
 
   private waitFor(ms: number): void {

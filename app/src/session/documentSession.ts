@@ -11,7 +11,7 @@ import { type History, type Moved, recordDone, redo, undo } from '@marginalis/co
 import { createJournal, JournalDamage } from '@marginalis/core/journal';
 import { createStore } from 'zustand/vanilla';
 import { createJournalStore, type DeskDocument } from '@/storage';
-import { browserSpeech, whenIdle } from '@/work';
+import { browserSpeech, ownFaces, whenIdle } from '@/work';
 import { CopyLayers } from './copyLayers';
 import { holdSources } from './desk';
 import { DocumentSearch } from './documentSearch';
@@ -26,6 +26,7 @@ import { Hints } from './hints';
 import { LeadsOut } from './leadsOut';
 import { Notices } from './notices';
 import { Offers } from './offers';
+import { useOwnFonts } from './ownFonts';
 import { openingState, type SessionState } from './sessionState';
 import { ReadingAloud } from './readingAloud';
 import { SourcePrint } from './sourcePrint';
@@ -76,6 +77,7 @@ export class DocumentSession {
   private readonly keeper: Keeper;
   private readonly visit: Visit;
   private readonly endUse: () => void;
+  private readonly endFaces: () => void;
 
   constructor(readonly desk: DeskDocument) {
     const pages = pagesAsCame(desk);
@@ -119,6 +121,8 @@ export class DocumentSession {
       onYield: () => this.storeAll(),
       after: (document) => this.inHand.after(document),
     });
+    this.endFaces = ownFaces.subscribe(() => this.copyLayers.forget());
+    void useOwnFonts.getState().ready();
     store.subscribe((now, before) => {
       if (now.document === before.document) return;
       this.copyLayers.touch();
@@ -203,5 +207,6 @@ export class DocumentSession {
     this.print.close();
     this.visit.leave();
     this.endUse();
+    this.endFaces();
   }
 }

@@ -39,3 +39,4 @@ export { usePagePrint } from './usePagePrint';
 export { dayInWords, noteInWords, type NoteInWords, taskInWords, timeInWords } from './noteInWords';
 export { Guide, type GuideState } from './guide';
 export { passwordFor } from './passwords';
+export { useOwnFonts } from './ownFonts';

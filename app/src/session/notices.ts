@@ -1,5 +1,5 @@
 import type { Keeper } from './keeper';
-import type { SessionStore, Task, Undoable } from './sessionState';
+import type { Remedy, SessionStore, Task, Undoable } from './sessionState';
 import type { StrokeInHand } from './strokeInHand';
 
 /** What a person is told of their document. */
@@ -22,10 +22,11 @@ export class Notices {
       this.store.setState({ saving, refused });
   };
 
-  /** Says what went wrong, until it is put away. */
-  tell = (trouble: string): void => this.store.setState({ trouble });
+  /** Says what went wrong, and what can be done about it, until it is put away. */
+  tell = (trouble: string, remedy: Remedy | null = null): void =>
+    this.store.setState({ trouble, remedy });
 
-  forgetTrouble = (): void => this.store.setState({ trouble: null });
+  forgetTrouble = (): void => this.store.setState({ trouble: null, remedy: null });
 
   /** Says what was done, with the way back; null when it has been read. */
   offerUndo = (undoable: Undoable | null): void => this.store.setState({ undoable });

@@ -65,6 +65,12 @@ export interface OffersPart {
   readonly scratch: ScratchOffer | null;
 }
 
+/** What can be done about something that went wrong. */
+export interface Remedy {
+  readonly text: string;
+  run(): void;
+}
+
 /** What a person is told. See `notices`. */
 export interface NoticesPart {
   /** `kept` is said only after storage has answered. */
@@ -73,6 +79,8 @@ export interface NoticesPart {
   readonly refused: boolean;
   /** What went wrong last, in words; null when nothing did. */
   readonly trouble: string | null;
+  /** What can be done about that; null where there is nothing, or nothing went wrong. */
+  readonly remedy: Remedy | null;
   /** Work on this document that takes a while and can be stopped. */
   readonly task: Task | null;
   /** What was just done that is no step of the document, and the way back from it. */
@@ -101,6 +109,7 @@ export const openingState = (pages: readonly Page[]): SessionState => ({
   saving: 'kept',
   refused: false,
   trouble: null,
+  remedy: null,
   task: null,
   undoable: null,
 });

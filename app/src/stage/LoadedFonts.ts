@@ -6,6 +6,8 @@ import {
   fallbacksOfBlock,
   type Fonts,
   loadTypesetter,
+  OWN_FACES,
+  type OwnFace,
   type SetBlock,
   type TextBlock,
   type Typesetter,
@@ -20,7 +22,7 @@ export interface SettingFonts extends Fonts {
 export class LoadedFonts implements SettingFonts {
   private readonly faces = new Map<FaceName, Face>();
   private readonly coming = new Map<FaceName, Promise<void>>();
-  private readonly set = new WeakMap<TextBlock, SetBlock>();
+  private set = new WeakMap<TextBlock, SetBlock>();
   private readonly listeners = new Set<() => void>();
   private typesetter: Typesetter | null = null;
   /** How many faces have come; another number, another picture. */
@@ -29,7 +31,19 @@ export class LoadedFonts implements SettingFonts {
   constructor(
     private readonly read: (name: FaceName) => Promise<Uint8Array>,
     private readonly load: () => Promise<Typesetter> = loadTypesetter,
+    private readonly ownNames: () => readonly OwnFace[] = () => [],
   ) {}
+
+  get own(): readonly OwnFace[] {
+    return this.ownNames();
+  }
+
+  /** A person's own faces are others now: what was set is set anew. */
+  renewOwn = (): void => {
+    for (const name of OWN_FACES) this.faces.delete(name);
+    this.set = new WeakMap();
+    this.came();
+  };
 
   /** Called when a face has come. Gives a function that ends it. */
   subscribe = (listener: () => void): (() => void) => {
@@ -53,7 +67,10 @@ export class LoadedFonts implements SettingFonts {
     if (!this.typesetter || faces.includes(null)) return null;
     // What these lack is asked for as it is set.
     const set = this.typesetter.setBlock(block, this);
-    if (set.missing.length > 0 && fallbacksOfBlock(block).some((name) => this.coming.has(name)))
+    if (
+      set.missing.length > 0 &&
+      fallbacksOfBlock(block, this.own).some((name) => this.coming.has(name))
+    )
       return null;
     this.set.set(block, set);
     return set;
@@ -64,7 +81,7 @@ export class LoadedFonts implements SettingFonts {
     await Promise.all(facesOfBlock(block).map((name) => this.bring(name)));
     // Twice: what its faces lack may be in others.
     if (!this.setBlock(block))
-      await Promise.all(fallbacksOfBlock(block).map((name) => this.bring(name)));
+      await Promise.all(fallbacksOfBlock(block, this.own).map((name) => this.bring(name)));
     const set = this.setBlock(block);
     if (!set) throw new Error('The faces of a text did not stay loaded.');
     return set;
@@ -91,6 +108,10 @@ export class LoadedFonts implements SettingFonts {
     const [typesetter, bytes] = await Promise.all([this.load(), this.read(name)]);
     this.typesetter = typesetter;
     this.faces.set(name, typesetter.openFace(name, bytes));
+    this.came();
+  }
+
+  private came(): void {
     this.count++;
     for (const listener of this.listeners) listener();
   }

@@ -24,3 +24,4 @@ export {
 export { type KeptPlace, readPlace, keepPlace, dropPlace } from './places';
 export { keepMeaning, readMeaning } from './meanings';
 export { keepHeadings, type KeptHeadings, readHeadings } from './headings';
+export { dropFont, keepFont, type KeptFont, readFont, readFonts } from './fonts';

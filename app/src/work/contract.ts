@@ -9,7 +9,8 @@ import type {
   MarkLayer,
   Source,
 } from '@marginalis/core/pdf';
-import type { FaceName } from '@marginalis/core/type';
+import type { ShippedFace } from '@marginalis/core/type';
+import type { OwnFaceFile } from './ownFaces';
 
 /** What can be asked of the worker, and what it answers. */
 export interface Jobs {
@@ -21,7 +22,9 @@ export interface Jobs {
       document: DocState;
       layers: ReadonlyMap<PageId, MarkLayer>;
       /** Where the file of each face is: those that marks are set in go into the copy. */
-      faces: Readonly<Record<FaceName, string>>;
+      faces: Readonly<Record<ShippedFace, string>>;
+      /** Faces of the person's own. */
+      own: readonly OwnFaceFile[];
       notes: readonly CopyNote[];
       copyOf: CopyOf;
     };
@@ -29,7 +32,11 @@ export interface Jobs {
   };
   /** A page's marks, stored, as a copy holds them. */
   encodeMarks: {
-    ask: { marks: readonly MarkRecord[]; faces: Readonly<Record<FaceName, string>> };
+    ask: {
+      marks: readonly MarkRecord[];
+      faces: Readonly<Record<ShippedFace, string>>;
+      own: readonly OwnFaceFile[];
+    };
     answer: MarkLayer;
   };
   /** InkML onto pages; ink that names none goes onto page `otherwise`. */

@@ -1,8 +1,15 @@
-import { type FaceName, FACES } from '@marginalis/core/type';
+import {
+  type FaceName,
+  FACES,
+  OWN_FACES,
+  type OwnFace,
+  type ShippedFace,
+} from '@marginalis/core/type';
+import { ownFaces } from './ownFaces';
 import { Asset } from 'expo-asset';
 
 /** The faces that text on pages is set in, where the packages have them. */
-const FILES: Readonly<Record<FaceName, number>> = {
+const FILES: Readonly<Record<ShippedFace, number>> = {
   sans: require('@expo-google-fonts/atkinson-hyperlegible-next/400Regular/AtkinsonHyperlegibleNext_400Regular.ttf'),
   'sans-bold': require('@expo-google-fonts/atkinson-hyperlegible-next/700Bold/AtkinsonHyperlegibleNext_700Bold.ttf'),
   'sans-italic': require('@expo-google-fonts/atkinson-hyperlegible-next/400Regular_Italic/AtkinsonHyperlegibleNext_400Regular_Italic.ttf'),
@@ -27,15 +34,18 @@ const FILES: Readonly<Record<FaceName, number>> = {
   'devanagari-bold': require('@expo-google-fonts/noto-sans-devanagari/700Bold/NotoSansDevanagari_700Bold.ttf'),
 };
 
-const addressOf = (name: FaceName): string =>
+const addressOf = (name: ShippedFace): string =>
   new URL(Asset.fromModule(FILES[name]).uri, window.location.href).href;
 
-/** Where the files of all faces are, for a worker to read. */
-export const faceAddresses = (): Readonly<Record<FaceName, string>> =>
-  Object.fromEntries(FACES.map((name) => [name, addressOf(name)])) as Record<FaceName, string>;
+/** Where the files of all faces that ship are, for a worker to read. */
+export const faceAddresses = (): Readonly<Record<ShippedFace, string>> =>
+  Object.fromEntries(FACES.map((name) => [name, addressOf(name)])) as Record<ShippedFace, string>;
 
-/** The bytes of a face that ships. Rejects when they cannot be fetched. */
+const isOwn = (name: FaceName): name is OwnFace => (OWN_FACES as readonly string[]).includes(name);
+
+/** The bytes of a face. Rejects when they cannot be had. */
 export async function readFaceFile(name: FaceName): Promise<Uint8Array> {
+  if (isOwn(name)) return ownFaces.read(name);
   const response = await fetch(addressOf(name));
   if (!response.ok) throw new Error(`The face "${name}" could not be fetched.`);
   return new Uint8Array(await response.arrayBuffer());

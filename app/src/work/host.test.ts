@@ -23,6 +23,7 @@ const copying = (bytes: Uint8Array) => ({
   document: emptyDocument([]),
   layers: new Map(),
   faces: {},
+  own: [],
   notes: [],
 });
 
@@ -65,6 +66,7 @@ test('a copy that needs a face which cannot be fetched is a failure that says so
       document: emptyDocument([paper]),
       layers: new Map([[page.id, layer]]),
       faces: { hand: 'https://desk.example/hand.ttf' },
+      own: [],
       notes: [],
     });
     expect(asked.mock.calls).toEqual([['https://desk.example/hand.ttf']]);

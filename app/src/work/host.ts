@@ -1,3 +1,4 @@
+import type { ShippedFace } from '@marginalis/core/type';
 import { placeTraces, readInkml, writeInkml } from '@marginalis/core/formats';
 import { PdfRefusal } from '@marginalis/core/document';
 import { fromMarkRecord } from '@marginalis/core/kinds';
@@ -29,9 +30,13 @@ async function readFile(address: string): Promise<Uint8Array> {
   return new Uint8Array(await response.arrayBuffer());
 }
 
-const textFiles = (faces: Jobs['fixedCopy']['ask']['faces']): TextFiles => ({
+const textFiles = ({ faces, own }: Pick<Jobs['fixedCopy']['ask'], 'faces' | 'own'>): TextFiles => ({
   typesetter: { setText, placeText, setBlock },
-  face: async (name) => openFace(name, await readFile(faces[name])),
+  face: async (name) => {
+    const file = own.find((one) => one.name === name);
+    return openFace(name, file?.bytes ?? (await readFile(faces[name as ShippedFace])));
+  },
+  own: own.map(({ name }) => name),
 });
 
 type Run<J extends JobName> = (
@@ -41,19 +46,19 @@ type Run<J extends JobName> = (
 
 const runs: { [J in JobName]: Run<J> } = {
   inspect: ({ bytes, password }) => inspectPdf(bytes, password),
-  fixedCopy: ({ sources, document, layers, faces, notes, copyOf }, onProgress) =>
+  fixedCopy: ({ sources, document, layers, faces, own, notes, copyOf }, onProgress) =>
     makeFixedCopy(sources, document, {
       onProgress,
       layers,
       copyOf,
       notes,
       deflate: platformDeflate(),
-      ...textFiles(faces),
+      ...textFiles({ faces, own }),
     }),
-  encodeMarks: ({ marks, faces }) =>
+  encodeMarks: ({ marks, faces, own }) =>
     encodeMarks(
       new Map(marks.map(fromMarkRecord).map((mark) => [mark.id, mark])),
-      new CopyFonts(textFiles(faces)),
+      new CopyFonts(textFiles({ faces, own })),
       platformDeflate(),
     ),
   readInk: async ({ text, pages, otherwise }, onProgress) =>

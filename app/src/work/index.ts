@@ -15,3 +15,4 @@ export { browserHandwriting, type HandwritingReader } from './handwriting';
 export { PrintError, PrintReader, type SearchNews } from './printReader';
 export { faceAddresses, readFaceFile } from './faceFiles';
 export { whenIdle } from './whenIdle';
+export { type OwnFaceFile, ownFaces } from './ownFaces';

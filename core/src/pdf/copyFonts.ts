@@ -7,6 +7,7 @@ import {
   fallbacksFor,
   fallbacksOfBlock,
   type Fonts,
+  type OwnFace,
   type TextBlock,
   type Typesetter,
 } from '../type/index.ts';
@@ -18,6 +19,8 @@ export type TextSetter = Pick<Typesetter, 'setText' | 'placeText' | 'setBlock'>;
 export interface TextFiles {
   /** Loads a face; rejects when it cannot be had. */
   readonly face?: (name: FaceName) => Promise<Face>;
+  /** A person's own faces, which are tried last. */
+  readonly own?: readonly OwnFace[];
   readonly typesetter?: TextSetter;
 }
 
@@ -29,10 +32,16 @@ export class NoTypesetter extends Error {
 /** The faces of one copy, each loaded when it is first needed. */
 export class CopyFonts implements Fonts {
   private readonly loaded = new Map<FaceName, Face>();
+  /** Faces whose licence does not let them into a copy: their signs are left out, as those that no face has. */
+  private readonly forbidden = new Set<FaceName>();
 
   constructor(private readonly files: TextFiles) {}
 
   face = (name: FaceName): Face | null => this.loaded.get(name) ?? null;
+
+  get own(): readonly OwnFace[] {
+    return this.files.own ?? [];
+  }
 
   /** @throws NoTypesetter */
   get typesetter(): TextSetter {
@@ -46,10 +55,12 @@ export class CopyFonts implements Fonts {
   async load(names: Iterable<FaceName>): Promise<void> {
     const { face } = this.files;
     for (const name of names) {
-      if (this.loaded.has(name)) continue;
+      if (this.loaded.has(name) || this.forbidden.has(name)) continue;
       if (!face)
         throw new NoTypesetter('There is text in the copy, and its faces cannot be loaded.');
-      this.loaded.set(name, await face(name));
+      const loaded = await face(name);
+      if (loaded.mayEmbed) this.loaded.set(name, loaded);
+      else this.forbidden.add(name);
     }
   }
 
@@ -59,7 +70,7 @@ export class CopyFonts implements Fonts {
     await this.load(names);
     const isThere = (char: string): boolean =>
       names.some((name) => this.face(name)?.has(char.codePointAt(0) ?? 0));
-    if (![...text].every(isThere)) await this.load(fallbacksFor(wanted));
+    if (![...text].every(isThere)) await this.load(fallbacksFor(wanted, this.own));
   }
 
   /** The drawing with all its text in glyphs. @throws as {@link load} does */
@@ -69,7 +80,7 @@ export class CopyFonts implements Fonts {
     await this.load(blocks.flatMap(facesOfBlock));
     const { typesetter } = this;
     const lacking = blocks.filter((block) => typesetter.setBlock(block, this).missing.length > 0);
-    await this.load(lacking.flatMap(fallbacksOfBlock));
+    await this.load(lacking.flatMap((block) => fallbacksOfBlock(block, this.own)));
     const setter: BlockSetter = (block: TextBlock) => typesetter.setBlock(block, this);
     return setDrawing(drawing, setter);
   }

@@ -1,4 +1,4 @@
-import { type FaceName, FACES } from './faces.ts';
+import { type FaceName, FACES, type OwnFace } from './faces.ts';
 import type { LetterStyle, TextBlock } from './textBlock.ts';
 
 type Script = 'serif' | 'arabic' | 'hebrew' | 'devanagari' | 'phonetic';
@@ -39,12 +39,11 @@ export function faceOfScript(codePoint: number, wanted: FaceName): FaceName {
   return script ? likened(script, wanted) : wanted;
 }
 
-/** What is tried in turn where a face lacks a character: the serif knows the most letters, the last the signs of mathematics. */
-export const fallbacksFor = (wanted: FaceName): readonly FaceName[] => [
-  likened('serif', wanted),
-  'phonetic',
-  'math',
-];
+/** What is tried in turn where a face lacks a character: the serif knows the most letters, then the signs of mathematics, in the end a person's own faces. */
+export const fallbacksFor = (
+  wanted: FaceName,
+  own: readonly OwnFace[] = [],
+): readonly FaceName[] => [likened('serif', wanted), 'phonetic', 'math', ...own];
 
 /** The face of letters that look so. */
 export function faceOfStyle({ family, bold, italic }: LetterStyle): FaceName {
@@ -66,6 +65,9 @@ export const facesOfBlock = ({ spans }: Pick<TextBlock, 'spans'>): readonly Face
 ];
 
 /** The faces that are tried where those of {@link facesOfBlock} lack something. */
-export const fallbacksOfBlock = ({ spans }: Pick<TextBlock, 'spans'>): readonly FaceName[] => [
-  ...new Set(spans.flatMap(({ style }) => fallbacksFor(faceOfStyle(style)))),
+export const fallbacksOfBlock = (
+  { spans }: Pick<TextBlock, 'spans'>,
+  own: readonly OwnFace[] = [],
+): readonly FaceName[] => [
+  ...new Set(spans.flatMap(({ style }) => fallbacksFor(faceOfStyle(style), own))),
 ];

@@ -1,5 +1,5 @@
 import type { Path } from '../geometry/index.ts';
-import type { FaceName } from './faces.ts';
+import type { FaceName, OwnFace } from './faces.ts';
 
 /** A shaped glyph; numbers in shares of the size (em), from left to right. */
 export interface ShapedGlyph {
@@ -24,6 +24,8 @@ export interface Face {
   readonly name: FaceName;
   /** As the file calls it. */
   readonly postscriptName: string;
+  /** Its licence lets a part of it be put into documents, as its file says (OpenType, OS/2, fsType). */
+  readonly mayEmbed: boolean;
   readonly ascent: number;
   /** Below the baseline; positive. */
   readonly descent: number;
@@ -41,6 +43,8 @@ export interface Face {
 
 /** The faces that are loaded. */
 export interface Fonts {
+  /** A person's own faces, which are tried last; none when left out. */
+  readonly own?: readonly OwnFace[];
   /** Null while it is not loaded. */
   face(name: FaceName): Face | null;
 }

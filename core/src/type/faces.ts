@@ -23,7 +23,12 @@ export const FACES = [
   'phonetic',
   'math',
 ] as const;
-export type FaceName = (typeof FACES)[number];
+
+/** Places for font files of a person's own: they are tried where no face that ships has a sign. */
+export const OWN_FACES = ['own-1', 'own-2', 'own-3'] as const;
+export type OwnFace = (typeof OWN_FACES)[number];
+export type ShippedFace = (typeof FACES)[number];
+export type FaceName = ShippedFace | OwnFace;
 
 /** What a person chooses from; the other scripts follow by themselves. */
 export const FAMILIES = ['sans', 'serif', 'mono', 'hand'] as const;

@@ -1,4 +1,12 @@
-export { type FaceName, FACES, type Family, FAMILIES } from './faces.ts';
+export {
+  type FaceName,
+  FACES,
+  type Family,
+  FAMILIES,
+  OWN_FACES,
+  type OwnFace,
+  type ShippedFace,
+} from './faces.ts';
 export {
   faceOfStyle,
   facesFor,

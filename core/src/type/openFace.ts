@@ -1,7 +1,7 @@
 import * as fontkit from '@cantoo/fontkit';
 import { type Path, PathBuilder } from '../geometry/index.ts';
 import type { Face, FaceSubset, ShapedGlyph } from './face.ts';
-import type { FaceName } from './faces.ts';
+import type { FaceName, OwnFace } from './faces.ts';
 
 interface Glyph {
   readonly id: number;
@@ -23,6 +23,9 @@ interface Font {
   readonly capHeight: number;
   readonly italicAngle: number;
   readonly bbox: { minX: number; minY: number; maxX: number; maxY: number };
+  readonly 'OS/2'?: {
+    readonly fsType: { noEmbedding: boolean; noSubsetting: boolean; bitmapOnly: boolean };
+  };
   hasGlyphForCodePoint(codePoint: number): boolean;
   getGlyph(id: number, codePoints?: readonly number[]): Glyph;
   layout(
@@ -52,6 +55,36 @@ export function openFace(name: FaceName, bytes: Uint8Array): Face {
   return faceOf(name, font);
 }
 
+/** The first bytes of a font with TrueType outlines (OpenType, table directory): 1.0, or what was written for it once. */
+const TRUE_TYPE = ['00010000', '74727565'];
+
+/**
+ * Opens a font file of a person's own: one face, with outlines as they can be put into a copy.
+ * @throws FaceError with a sentence for that person
+ */
+export function openOwnFace(name: OwnFace, bytes: Uint8Array): Face {
+  const head = [...bytes.subarray(0, 4)].map((n) => n.toString(16).padStart(2, '0')).join('');
+  if (head === '74746366')
+    throw new FaceError('This file holds several fonts: choose a file with a single one.');
+  if (head === '4f54544f')
+    throw new FaceError(
+      'This font draws its letters in a way that copies cannot hold (CFF): choose one with TrueType outlines, a .ttf file.',
+    );
+  if (!TRUE_TYPE.includes(head))
+    throw new FaceError('This is no TrueType font: choose a .ttf file.');
+  try {
+    const face = openFace(name, bytes);
+    // What is damaged shows when a letter is asked for.
+    face.shape('A', false).forEach(({ id }) => face.outlineOf(id));
+    face.subset([0]);
+    return face;
+  } catch (e) {
+    throw new FaceError(
+      `This font is damaged and cannot be used (${e instanceof Error ? e.message : String(e)}).`,
+    );
+  }
+}
+
 /**
  * Each glyph of a layout says what it stands for. The library keeps one object a glyph, which says for ever what it stood
  * for first.
@@ -73,6 +106,7 @@ function faceOf(name: FaceName, font: Font): Face {
   return {
     name,
     postscriptName: font.postscriptName ?? name,
+    mayEmbed: mayEmbed(font),
     ascent: font.ascent / em,
     descent: -font.descent / em,
     capHeight: font.capHeight / em,
@@ -111,6 +145,12 @@ function faceOf(name: FaceName, font: Font): Face {
       return { bytes: subset.encode(), ids };
     },
   };
+}
+
+/** Subsets of outlines go into copies: a file that forbids one of these is left out. One that says nothing is free. */
+function mayEmbed(font: Font): boolean {
+  const fsType = font['OS/2']?.fsType;
+  return !fsType || !(fsType.noEmbedding || fsType.noSubsetting || fsType.bitmapOnly);
 }
 
 const isLatinMark = ({ codePoints: [first] }: Glyph): boolean => first >= 0x300 && first <= 0x36f;

@@ -116,7 +116,7 @@ export class Cutter {
     const codePoints = [...cluster].map((char) => char.codePointAt(0) ?? 0);
     const own = faceOfScript(codePoints[0], wanted);
     const joins = before && /^[\p{Cf}\s]/u.test(cluster);
-    const others = fallbacksFor(wanted);
+    const others = fallbacksFor(wanted, this.fonts.own);
     const names = joins ? [before, own, wanted, ...others] : [own, wanted, ...others];
     const has = (name: FaceName, some: readonly number[]): boolean => {
       const face = this.fonts.face(name);

@@ -1,3 +1,3 @@
-export { FaceError, openFace } from './openFace.ts';
+export { FaceError, openFace, openOwnFace } from './openFace.ts';
 export { placeText, setText } from './setText.ts';
 export { setBlock } from './setBlock.ts';

@@ -8,6 +8,7 @@ export function Notices() {
   const writable = useSessionState((s) => s.writable);
   const phase = useSessionState((s) => s.phase);
   const trouble = useSessionState((s) => s.trouble);
+  const remedy = useSessionState((s) => s.remedy);
   const refused = useSessionState((s) => s.refused);
   const newer = useSessionState((s) => s.newer);
   const damaged = useSessionState((s) => s.damaged);
@@ -33,7 +34,20 @@ export function Notices() {
         </Notice>
       )}
       <UndoOffer />
-      {trouble && <Notice text={trouble} onClose={session.notices.forgetTrouble} />}
+      {trouble && (
+        <Notice text={trouble} onClose={session.notices.forgetTrouble}>
+          {remedy && (
+            <Action
+              onPress={() => {
+                session.notices.forgetTrouble();
+                remedy.run();
+              }}
+            >
+              {remedy.text}
+            </Action>
+          )}
+        </Notice>
+      )}
       {damaged > 0 && (
         <Notice
           text={`${damaged === 1 ? 'One stored change' : `${damaged} stored changes`} could not be read and may be missing. Everything else is here.`}

@@ -13,7 +13,11 @@ const mockSession = {
 };
 jest.mock('@/session', () => ({ useSession: () => mockSession, passwordFor: () => undefined }));
 jest.mock('@/storage', () => ({ readSource: jest.fn() }));
-jest.mock('@/work', () => ({ startWork: jest.fn(), faceAddresses: () => ({}) }));
+jest.mock('@/work', () => ({
+  startWork: jest.fn(),
+  faceAddresses: () => ({}),
+  ownFaces: { files: async () => [] },
+}));
 
 const read = readSource as jest.Mock;
 const start = startWork as jest.Mock;

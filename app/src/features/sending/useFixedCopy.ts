@@ -3,7 +3,7 @@ import type { FixedCopy } from '@marginalis/core/pdf';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { passwordFor, useSession } from '@/session';
 import { readSource } from '@/storage';
-import { faceAddresses, startWork, type Work } from '@/work';
+import { faceAddresses, ownFaces, startWork, type Work } from '@/work';
 import { notesFor } from './notesFor';
 
 export type CopyState =
@@ -49,6 +49,7 @@ export function useFixedCopy(): { state: CopyState; make: () => void; stop: () =
         document: plainDocument({ ...document, marks: unknown }),
         layers,
         faces: faceAddresses(),
+        own: await ownFaces.files(),
         notes: notesFor(document, (index) => session.guide.nameOf(index)),
         copyOf: { title: session.desk.title, madeAt: Date.now() },
       };

@@ -7,6 +7,7 @@ import { useStore } from 'zustand';
 import { typingHeld } from './typingHeld';
 
 export const TextField = late(async () => (await import('./TextField')).TextField);
+export const FontSettings = late(async () => (await import('./FontSettings')).FontSettings);
 export const LeaderGrips = late(async () => (await import('./LeaderGrips')).LeaderGrips);
 
 /** The text that is typed on this page, and the grips of a callout that is picked. */

@@ -226,10 +226,19 @@ export class Typing {
   private tellMissing(missing: readonly string[]): void {
     const fresh = missing.filter((sign) => !this.told.has(sign));
     for (const sign of fresh) this.told.add(sign);
-    if (fresh.length > 0)
-      this.session.notices.tell(
-        `No face of the program has ${fresh.map((sign) => `“${sign}”`).join(', ')}: it is kept, and an empty box stands for it on the page.`,
-      );
+    if (fresh.length === 0) return;
+    const { notices } = this.session;
+    notices.tell(
+      `No face of the program has ${fresh.map((sign) => `“${sign}”`).join(', ')}: it is kept, and an empty box stands for it on the page.`,
+      {
+        text: 'Choose a font file',
+        run: () =>
+          void import('./askForFont').then(async ({ askForFont }) => {
+            const said = await askForFont();
+            if (said) notices.tell(said);
+          }),
+      },
+    );
   }
 
   private step(act: 'undo' | 'redo'): void {

@@ -2,7 +2,7 @@ import { findMark } from '@marginalis/core/document';
 import { asText, type TextMark } from '@marginalis/core/kinds';
 import type { Command, Reader, ReaderFeature } from '@/shell';
 import { textAt, typingInstrument } from './beginText';
-import { LeaderGrips, OnPage, TextField } from './OnPage';
+import { FontSettings, LeaderGrips, OnPage, TextField } from './OnPage';
 import { TextWriter } from './TextWriter';
 import { beginTyping } from './typingHeld';
 
@@ -68,5 +68,6 @@ export const typingFeature: ReaderFeature = {
   commands,
   OnPage,
   later: [TextField, LeaderGrips],
+  Settings: FontSettings,
   instruments: [{ kinds: ['text-box'], writer: (reader, tools) => new TextWriter(reader, tools) }],
 };

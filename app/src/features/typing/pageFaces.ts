@@ -1,5 +1,11 @@
-import { type FaceName, faceOfStyle, FACES, type LetterStyle } from '@marginalis/core/type';
-import { faceAddresses } from '@/work';
+import {
+  type FaceName,
+  faceOfStyle,
+  FACES,
+  type LetterStyle,
+  OWN_FACES,
+} from '@marginalis/core/type';
+import { faceAddresses, ownFaces } from '@/work';
 
 const familyOf = (name: FaceName): string => `page-${name}`;
 
@@ -10,6 +16,18 @@ export function announceFaces(): void {
   for (const name of FACES)
     if (!known.has(familyOf(name)))
       document.fonts.add(new FontFace(familyOf(name), `url("${addresses[name]}")`));
+  for (const name of ownFaces.names)
+    if (!known.has(familyOf(name)))
+      ownFaces.read(name).then(
+        (bytes) => document.fonts.add(new FontFace(familyOf(name), bytes.slice().buffer)),
+        (e: unknown) => console.warn('A font file of one’s own could not be read.', e),
+      );
+}
+
+/** They are others now: what was known of them is forgotten. */
+export function forgetOwnFaces(): void {
+  const own = new Set<string>(OWN_FACES.map(familyOf));
+  for (const face of [...document.fonts]) if (own.has(face.family)) document.fonts.delete(face);
 }
 
 const OTHERS = ['serif', 'arabic', 'hebrew', 'devanagari'] as const;
@@ -18,6 +36,6 @@ const OTHERS = ['serif', 'arabic', 'hebrew', 'devanagari'] as const;
 export function familiesOf(style: LetterStyle): string {
   const bold = style.bold ? '-bold' : '';
   const names = [faceOfStyle(style), ...OTHERS.map((other) => `${other}${bold}` as FaceName)];
-  names.push('phonetic', 'math');
+  names.push('phonetic', 'math', ...ownFaces.names);
   return [...new Set(names)].map((name) => `"${familyOf(name)}"`).join(', ');
 }
