@@ -12,6 +12,7 @@ import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
 import { LeaderLine } from './LeaderLine';
 import { letterCss, onPage, saidIn, select, selectionIn, showText } from './field';
+import { keepTextInSight } from './keepTextInSight';
 import { announceFaces } from './pageFaces';
 import { type Emphasized, pastedEmphasis } from './pastedEmphasis';
 import { stepText } from './stepText';
@@ -51,7 +52,7 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
     // On a phone a page is often seen so small that nobody could read what they type.
     if (style.size * stage.getCamera().zoom < LEGIBLE)
       stage.zoomTo(COMFORTABLE / style.size, transform(stage.userToView(index), corners[0]));
-    stage.keepInSight(index, corners);
+    keepTextInSight(reader, index, box);
   }, [reader, typing, index]);
   useLayoutEffect(() => {
     const element = field.current;

@@ -13,6 +13,7 @@ import { type AnswerLine, linesAfter } from '@marginalis/core/print';
 import type { Reader } from '@/shell';
 import { answersOn } from './answersOn';
 import { textOnLine, typingInstrument } from './beginText';
+import { keepTextInSight } from './keepTextInSight';
 import type { Typing } from './Typing';
 import { beginTyping } from './typingHeld';
 
@@ -75,12 +76,12 @@ const begin = (
   lines: readonly AnswerLine[],
   instrument: TextInstrument,
 ): void => {
-  const { session, stage } = reader;
+  const { session } = reader;
   const mark =
     place.text ?? (place.line && textOnLine(reader, index, instrument, lines, place.line));
   if (!mark) return;
   beginTyping(session, mark, place.text);
-  stage.keepInSight(index, cornersOfBox(mark));
+  keepTextInSight(reader, index, mark);
 };
 
 /** Goes on from a text that is typed to the next place of the document to type in, or the one before. */
