@@ -85,13 +85,26 @@ const isNear = (a: number, b: number): boolean => Math.abs(a - b) < 2 * TOUCHING
 
 /** Cells that share sides, together. */
 function tablesOf(cells: readonly Cell[]): Cell[][] {
-  const tables: Cell[][] = [];
-  for (const cell of cells) {
-    const beside = tables.filter((table) => table.some((other) => isBeside(cell, other)));
-    const rest = tables.filter((table) => !beside.includes(table));
-    tables.splice(0, tables.length, ...rest, [...beside.flat(), cell]);
-  }
-  return tables;
+  const sorted = [...cells].sort((a, b) => a.minY - b.minY);
+  /** Of each the first cell known to belong to its table, which leads to the first of all. */
+  const first = sorted.map((_, k) => k);
+  const firstOf = (k: number): number => {
+    let at = k;
+    while (first[at] !== at) at = first[at] = first[first[at]];
+    return at;
+  };
+  sorted.forEach((cell, k) => {
+    // What begins beneath its foot touches neither it nor what follows.
+    for (let n = k + 1; n < sorted.length && sorted[n].minY < cell.maxY + 2 * TOUCHING; n++)
+      if (isBeside(cell, sorted[n])) first[firstOf(n)] = firstOf(k);
+  });
+  const tables = new Map<number, Cell[]>();
+  sorted.forEach((cell, k) => {
+    const table = tables.get(firstOf(k));
+    if (table) table.push(cell);
+    else tables.set(firstOf(k), [cell]);
+  });
+  return [...tables.values()];
 }
 
 function isBeside(a: Cell, b: Cell): boolean {
