@@ -379,3 +379,35 @@ test('for a sign that no face has a font file is chosen; it is kept on this devi
   await settings.getByRole('button', { name: /^Remove LiberationSans/ }).click();
   await expect(settings.getByText(/LiberationSans-Regular.ttf$/)).toBeHidden();
 });
+
+test('in a long text every paragraph is laid out by itself: joined and parted as ever, and copied as it is', async ({
+  page,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await typeOnLine(page);
+  const one = 'the tide leaves pools where barnacles wait '.repeat(30).trim();
+  for (let k = 0; k < 2; k++) {
+    await page.keyboard.insertText(one);
+    await page.keyboard.press('Enter');
+  }
+  await page.keyboard.type('last');
+  const parts = field(page).locator('> span');
+  await expect(parts).toHaveCount(3);
+  await page.keyboard.press('Home');
+  await page.keyboard.press('Backspace');
+  await expect(parts).toHaveCount(2);
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('ArrowLeft');
+  await page.keyboard.press('Delete');
+  await expect(parts).toHaveCount(2);
+  const text = async () => field(page).evaluate((element) => element.textContent);
+  expect(await text()).toBe(`${one}\n${one}last`);
+  await page.keyboard.press('Control+a');
+  await page.keyboard.press('Control+c');
+  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(`${one}\n${one}last`);
+  await page.keyboard.type('x');
+  expect(await text()).toBe('x');
+  await page.keyboard.press('Control+z');
+  expect(await text()).toBe(`${one}\n${one}last`);
+});

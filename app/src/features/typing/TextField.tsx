@@ -2,7 +2,7 @@ import type { Page } from '@marginalis/core/document';
 import { displayMatrix, displaySize, transform } from '@marginalis/core/geometry';
 import { cornersOfBox } from '@marginalis/core/kinds';
 import { shortcutBefore } from '@marginalis/core/symbols';
-import { textOfSpans, typeable } from '@marginalis/core/type';
+import { textOfSpans } from '@marginalis/core/type';
 import { type CSSProperties, type KeyboardEvent, useEffect, useLayoutEffect, useRef } from 'react';
 import { useTheme } from 'react-native-paper';
 import { useReader } from '@/shell';
@@ -14,11 +14,11 @@ import { LeaderLine } from './LeaderLine';
 import { letterCss, onPage, saidIn, select, selectionIn, showText } from './field';
 import { keepTextInSight } from './keepTextInSight';
 import { announceFaces } from './pageFaces';
-import { type Emphasized, pastedEmphasis } from './pastedEmphasis';
 import { stepText } from './stepText';
 import { turnLetters } from './turnLetters';
 import type { TypedText, Typing } from './Typing';
 import { TypingTools } from './TypingTools';
+import { watchField } from './watchField';
 
 /** Letters that would be smaller than this while they are typed are brought nearer, to this, CSS pixels. */
 const LEGIBLE = 12;
@@ -80,33 +80,7 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
   }, [typing]);
   useEffect(() => {
     const element = field.current;
-    if (!element) return undefined;
-    // React has no such event that tells what is about to be put in.
-    const before = (event: InputEvent): void => {
-      const { inputType, dataTransfer } = event;
-      if (inputType === 'insertParagraph' || inputType === 'insertLineBreak') put('\n');
-      else if (inputType === 'deleteContentBackward' && joins()) return event.preventDefault();
-      else if (inputType === 'insertFromPaste' || inputType === 'insertFromDrop') {
-        const text = typeable(dataTransfer?.getData('text/plain') ?? '');
-        put(text, pastedEmphasis(text, dataTransfer?.getData('text/html') ?? ''));
-      } else if (!/^(format|history)/.test(inputType)) return;
-      event.preventDefault();
-    };
-    /** Takes the end of a paragraph away where those of a list are parts of the page: the browser would leave it. */
-    const joins = (): boolean => {
-      const [from, to] = selectionIn(element) ?? [0, 1];
-      const text = textOfSpans(typing.mark.block.spans);
-      const isJoining =
-        typing.mark.block.list !== undefined && from === to && text[from - 1] === '\n';
-      if (isJoining) typing.put(from - 1, from, '');
-      return isJoining;
-    };
-    const put = (text: string, emphasized: readonly Emphasized[] = []): void => {
-      const [from, to] = selectionIn(element) ?? selected.current ?? [0, 0];
-      typing.put(from, to, text, emphasized);
-    };
-    element.addEventListener('beforeinput', before);
-    return () => element.removeEventListener('beforeinput', before);
+    return element ? watchField(element, typing, selected) : undefined;
   }, [typing]);
 
   const read = (): void => {

@@ -16,12 +16,15 @@ import {
 import { createStore } from 'zustand/vanilla';
 import type { DocumentSession } from '@/session';
 import { pageFonts } from '@/stage';
+import { isInParts } from './field';
 import type { Emphasized } from './pastedEmphasis';
 
 /** A word that nobody goes on with is kept after so long, ms. */
 const PAUSE = 1_000;
 /** A word has ended. */
 const ENDED = /[\s.,;:!?…)\]}»”’،؛؟।]$/u;
+
+const linesIn = (text: string): number => text.split('\n').length;
 
 export interface TypedText {
   /** The box as it is by now. */
@@ -102,9 +105,12 @@ export class Typing {
     const added = text.length - before.length;
     const isThere = next && added > 0 && text.startsWith(before.slice(0, next.at));
     this.store.setState({ next: null });
-    // What is typed into a cell beside its letter gets a cell of its own, and a paragraph of a list what marks it.
-    const { cell, list } = this.mark.block;
-    const isShown = cell !== undefined || list !== undefined;
+    // What is typed into a cell beside its letter gets a cell of its own, a paragraph of a list what marks it, and every paragraph a part where they have some.
+    const { block } = this.mark;
+    const isShown =
+      block.cell !== undefined ||
+      block.list !== undefined ||
+      (isInParts({ ...block, spans }) && linesIn(before) !== linesIn(text));
     if (!isThere) return this.become(spans, isShown, caret);
     const { at, change } = next;
     // From here on what is typed looks like what stands before it.

@@ -46,18 +46,29 @@ export const letterCss = (style: LetterStyle) =>
     textDecoration: style.underline ? 'underline' : 'none',
   }) as const;
 
+/** A longer text is laid out paragraph by paragraph, characters: the browser need not lay all of it out anew for each letter. */
+const LONG = 2_000;
+
+/** Whether each paragraph of a text has a part of the page of its own while it is typed. */
+export const isInParts = ({ spans, list, cell, indent = 0 }: TextBlock): boolean =>
+  list !== undefined ||
+  (cell === undefined &&
+    indent === 0 &&
+    spans.reduce((sum, { text }) => sum + text.length, 0) > LONG);
+
 /** Shows a text in the field, in place of what it shows: letters in cells, paragraphs of lists as such. */
 export function showText(field: HTMLElement, block: TextBlock): void {
   const { spans, cell = 0 } = block;
   const shown = (some: readonly Span[]): Node[] =>
     some.filter(({ text }) => text !== '').map((span) => elementOf(span, cell));
-  const parts = block.list
+  const inParts = isInParts(block);
+  const parts = inParts
     ? paragraphsOf(spans).map((some) => itemOf(shown(some), block))
     : shown(spans);
   // The browser shows no last line that is empty without this.
   if (/(^|\n)$/.test(spans[spans.length - 1].text)) {
     const last = document.createElement('br');
-    if (block.list) parts[parts.length - 1].appendChild(last);
+    if (inParts) parts[parts.length - 1].appendChild(last);
     else parts.push(last);
   }
   field.replaceChildren(...parts);
@@ -82,6 +93,7 @@ function itemOf(nodes: readonly Node[], block: TextBlock): Node {
   const isBlank = (item.textContent ?? '').trim() === '';
   Object.assign(item.style, {
     display: 'block',
+    unicodeBidi: 'plaintext',
     marginInlineStart: asLetters(hangOf(block)),
     ...(list && !isBlank ? { display: 'list-item', listStyle: `outside ${MARKERS[list]}` } : {}),
   });
