@@ -16,7 +16,7 @@ const SIDES: readonly Choice<Alignment>[] = [
   { value: 'centre', label: 'Centred' },
   { value: 'end', label: 'At the end' },
 ];
-const MARKERS: readonly Choice<List>[] = [
+const MARKERS: readonly Choice<List | 'none'>[] = [
   { value: 'none', label: 'None' },
   { value: 'bullets', label: 'Bullets' },
   { value: 'numbers', label: 'Numbers' },

@@ -30,4 +30,4 @@ export {
   type WritingTools,
 } from './writing';
 export { usePlaced } from './usePlaced';
-export { askAt, letGo, placeAsked } from './placeAsked';
+export { askAt, withdrawQuestion, placeAsked } from './placeAsked';

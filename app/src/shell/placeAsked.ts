@@ -9,4 +9,4 @@ export const placeAsked = createStore<{
 
 export const askAt = (session: DocumentSession, place: PagePlace): void =>
   placeAsked.setState({ asked: { session, place } });
-export const letGo = (): void => placeAsked.setState({ asked: null });
+export const withdrawQuestion = (): void => placeAsked.setState({ asked: null });

@@ -31,7 +31,7 @@ class OwnFaces {
     return bytes;
   }
 
-  /** All of them with their bytes; those that cannot be read are left out, and a copy says what it lacks. */
+  /** All of them with their bytes; those that are not there are left out: empty boxes stand for their signs then. */
   async files(): Promise<OwnFaceFile[]> {
     const files = await Promise.all(
       this.names.map(async (name) => ({ name, bytes: await this.readFile(name) })),

@@ -98,6 +98,6 @@ function cellBox(
     width: to - from,
     indent: 0,
     height: size * leading,
-    instrument: { ...instrument, size, leading, padding: 0, cell },
+    instrument: { ...instrument, size, leading, padding: 0, cell, list: 'none' },
   };
 }

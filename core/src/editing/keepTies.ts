@@ -2,6 +2,7 @@ import {
   type Change,
   type DocState,
   findMark,
+  type MarkChange,
   markChange,
   markChangesIn,
   marksOn,
@@ -16,49 +17,79 @@ import { edgeOf, isLine, tiedLine, tiesOf } from './ties.ts';
  * they are moved or change their size, and is free again when one of them goes, or when it is led elsewhere itself. The same transaction where that concerns none.
  */
 export function keepTies(state: DocState, transaction: Transaction, ties = true): Transaction {
-  const afters = new Map<MarkId, Mark | null>();
   const marks = markChangesIn(transaction);
-  for (const { id, after } of marks) afters.set(id, after ?? afters.get(id) ?? null);
-  const becomes = (id: MarkId): Mark | null =>
-    afters.get(id) ?? (afters.has(id) ? null : findMark(state, id));
-  const touched = marks.filter(({ before, after }) => edgeIn(before) || edgeIn(after));
-  const lines = marks.filter(({ after }) => asLine(after));
-  if (touched.length === 0 && lines.length === 0) return transaction;
-
-  const changed = new Map<MarkId, FigureMark>();
-  const others = (line: FigureMark): Mark[] =>
-    [...marksOn(state, line.page).keys(), ...afters.keys()].flatMap((id) => {
-      const mark = id === line.id ? null : becomes(id);
-      return mark?.page === line.page ? [mark] : [];
-    });
-  /** As its ends say where they are now. */
-  const tiedAnew = (line: FigureMark): FigureMark => {
-    const free = untied(line);
-    const found =
-      ties && !line.left && isLine(line.figure) ? tiesOf(line.figure, others(line)) : null;
-    return found ? following({ ...free, ties: found }, becomes) : free;
-  };
-  for (const { before, after } of lines) {
-    const line = asLine(after);
-    if (!line) continue;
-    const was = asLine(before);
-    const isLed = was !== null && !isSame(was.figure, line.figure) && !tiedTo(line, afters);
-    if (was === null || isLed || (line.left && line.ties)) changed.set(line.id, tiedAnew(line));
+  if (!marks.some(({ before, after }) => edgeIn(before) || edgeIn(after) || asLine(after)))
+    return transaction;
+  const after = new Afterwards(state, marks);
+  const lines = new Map<MarkId, FigureMark>();
+  for (const change of marks) {
+    const line = asLine(change.after);
+    if (line && isLed(change, after)) lines.set(line.id, tiedAnew(line, ties, after));
   }
-  const ids = new Set(touched.map(({ id }) => id));
-  const pages = new Set(touched.flatMap(({ before, after }) => [before?.page, after?.page]));
-  for (const page of pages)
+  for (const page of new Set(marks.flatMap((change) => [change.before?.page, change.after?.page])))
     for (const mark of page ? marksOn(state, page).values() : []) {
-      const line = asLine(afters.has(mark.id) ? (afters.get(mark.id) ?? null) : mark);
-      if (
-        line?.ties &&
-        !changed.has(line.id) &&
-        (ids.has(line.ties.from.mark) || ids.has(line.ties.to.mark))
-      )
-        changed.set(line.id, following(line, becomes));
+      const line = asLine(after.becomes(mark));
+      if (line && !lines.has(line.id) && after.isTiedToChanged(line))
+        lines.set(line.id, following(line, after));
     }
-  const changes = withLines(state, transaction.changes, changed);
+  const changes = withLines(state, transaction.changes, lines);
   return changes === transaction.changes ? transaction : { ...transaction, changes };
+}
+
+/** The marks of a document as they are after a transaction. */
+class Afterwards {
+  private readonly changed = new Map<MarkId, Mark | null>();
+
+  constructor(
+    private readonly state: DocState,
+    changes: readonly MarkChange[],
+  ) {
+    // What goes to another page is taken off one and put on the other.
+    for (const { id, after } of changes)
+      this.changed.set(id, after ?? this.changed.get(id) ?? null);
+  }
+
+  mark(id: MarkId): Mark | null {
+    const changed = this.changed.get(id);
+    return changed === undefined ? findMark(this.state, id) : changed;
+  }
+
+  /** What becomes of a mark of the document, without looking for it. */
+  becomes(mark: Mark): Mark | null {
+    const changed = this.changed.get(mark.id);
+    return changed === undefined ? mark : changed;
+  }
+
+  /** The other marks of a line's page. */
+  beside({ id, page }: FigureMark): Mark[] {
+    const still = [...marksOn(this.state, page).values()].filter(
+      (mark) => !this.changed.has(mark.id),
+    );
+    return [...still, ...this.changed.values()].filter(
+      (mark): mark is Mark => mark !== null && mark.page === page && mark.id !== id,
+    );
+  }
+
+  isTiedToChanged({ ties }: FigureMark): boolean {
+    return (
+      ties !== undefined && (this.changed.has(ties.from.mark) || this.changed.has(ties.to.mark))
+    );
+  }
+}
+
+/** A line that is new, that a person leads elsewhere by itself, or that is cut: its ends say anew what it is tied to. */
+function isLed({ before, after: now }: MarkChange, after: Afterwards): boolean {
+  const [was, line] = [asLine(before), asLine(now)];
+  if (!was || !line) return true;
+  if (line.left) return line.ties !== undefined;
+  return !isSame(was.figure, line.figure) && !after.isTiedToChanged(line);
+}
+
+function tiedAnew(line: FigureMark, ties: boolean, after: Afterwards): FigureMark {
+  const free = untied(line);
+  if (!ties || line.left || !isLine(line.figure)) return free;
+  const found = tiesOf(line.figure, after.beside(line));
+  return found ? following({ ...free, ties: found }, after) : free;
 }
 
 /** The lines that follow marks which become others, as they will be; those that are among them are left out. */
@@ -77,17 +108,14 @@ const asLine = (mark: Mark | null): FigureMark | null => {
 const edgeIn = (mark: Mark | null): boolean => mark !== null && edgeOf(mark) !== null;
 const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
-/** One of the marks that it is tied to changes along with it. */
-const tiedTo = ({ ties }: FigureMark, afters: ReadonlyMap<MarkId, Mark | null>): boolean =>
-  ties !== undefined && (afters.has(ties.from.mark) || afters.has(ties.to.mark));
-
 /** A tied line between its marks as they are now; free where one of them is gone, or on another page. */
-function following(line: FigureMark, becomes: (id: MarkId) => Mark | null): FigureMark {
+function following(line: FigureMark, after: Afterwards): FigureMark {
   const { ties, figure } = line;
   if (!ties || !isLine(figure)) return line;
-  const [from, to] = [becomes(ties.from.mark), becomes(ties.to.mark)].map((mark) =>
-    mark?.page === line.page ? edgeOf(mark) : null,
-  );
+  const [from, to] = [ties.from, ties.to].map((tie) => {
+    const mark = after.mark(tie.mark);
+    return mark?.page === line.page ? edgeOf(mark) : null;
+  });
   if (!from || !to) return untied(line);
   return { ...line, figure: tiedLine(figure, ties, from, to) };
 }

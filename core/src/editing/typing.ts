@@ -128,7 +128,7 @@ export function relookText(mark: TextMark, change: TextLookChange): TextMark {
 export function lookOfText({ block, padding, background, border }: TextMark) {
   const [{ style }] = block.spans;
   const { align, leading, cell = 0, fit } = block;
-  const list: List = block.list ?? 'none';
+  const list: List | 'none' = block.list ?? 'none';
   const fits = fit !== undefined;
   return { ...style, align, leading, cell, list, fits, padding, background, border };
 }

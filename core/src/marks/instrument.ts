@@ -123,7 +123,7 @@ export interface TextInstrument extends Named {
   /** Each letter stands in a cell of this width, points; 0 where letters stand as they are wide. */
   readonly cell: number;
   /** What stands before each paragraph. */
-  readonly list: List;
+  readonly list: List | 'none';
   /** Boxes keep their height: letters are as much smaller as that takes. */
   readonly fits: boolean;
   /** Its boxes are callouts: they point at the place that was touched first. */

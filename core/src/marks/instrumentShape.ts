@@ -72,7 +72,7 @@ const shapes: Record<InstrumentKind, Schema> = {
     background: object({ colour: colourShape, opacity: shareShape }).nullable().defined(),
     border: finite.min(0).max(50),
     cell: finite.min(0).max(400).default(0),
-    list: oneOf(LISTS, 'none'),
+    list: oneOf(['none', ...LISTS], 'none'),
     fits: boolean().default(false),
     leads: boolean().default(false),
   }),

@@ -6,36 +6,34 @@ const GAP = 6;
 /** Of so many at least. */
 const FEWEST = 4;
 
-/** Joins dashes and small dots that a page draws one after the other into the lines that they make. */
+/** Where a run of dashes begins and ends so far. */
+interface Run {
+  readonly from: Vec;
+  readonly to: Vec;
+  readonly count: number;
+}
+
+/** Joins dashes and small dots that a page draws one after the other, from the left or from below, into the lines that they make. */
 export class Dashes {
-  private run: { from: Vec; to: Vec; count: number } | null = null;
+  private run: Run | null = null;
 
   constructor(private readonly found: (from: Vec, to: Vec) => void) {}
 
   /** @param bounds of one dash, in the page's user space */
   take(bounds: Box): void {
-    const { minX, minY, maxX, maxY } = bounds;
-    const middle = boxCentre(bounds);
     const { run } = this;
-    if (run) {
-      const isLevel =
-        Math.abs(middle.y - run.to.y) < LEVEL && Math.abs(run.from.y - run.to.y) < LEVEL;
-      if (isLevel && minX > run.from.x && minX - run.to.x < GAP && maxX > run.to.x) {
-        this.run = { ...run, to: { x: maxX, y: run.to.y }, count: run.count + 1 };
-        return;
-      }
-      const isUpright =
-        Math.abs(middle.x - run.to.x) < LEVEL && Math.abs(run.from.x - run.to.x) < LEVEL;
-      if (isUpright && minY > run.from.y && minY - run.to.y < GAP && maxY > run.to.y) {
-        this.run = { ...run, to: { x: run.to.x, y: maxY }, count: run.count + 1 };
-        return;
-      }
-      this.finish();
+    const to = run && (goingOn(run, bounds, 'x', 'y') ?? goingOn(run, bounds, 'y', 'x'));
+    if (run && to) {
+      this.run = { from: run.from, to, count: run.count + 1 };
+      return;
     }
-    const isLong = maxX - minX >= maxY - minY;
-    const from = isLong ? { x: minX, y: middle.y } : { x: middle.x, y: minY };
-    const to = isLong ? { x: maxX, y: middle.y } : { x: middle.x, y: maxY };
-    this.run = { from, to, count: 1 };
+    this.finish();
+    const { minX, minY, maxX, maxY } = bounds;
+    const { x, y } = boxCentre(bounds);
+    this.run =
+      maxX - minX >= maxY - minY
+        ? { from: { x: minX, y }, to: { x: maxX, y }, count: 1 }
+        : { from: { x, y: minY }, to: { x, y: maxY }, count: 1 };
   }
 
   /** No more of the run that was begun. */
@@ -44,4 +42,13 @@ export class Dashes {
     this.run = null;
     if (run && run.count >= FEWEST) this.found(run.from, run.to);
   }
+}
+
+/** Where a run ends with a dash that continues it in one direction; null where it does not. */
+function goingOn({ from, to }: Run, dash: Box, along: 'x' | 'y', across: 'x' | 'y'): Vec | null {
+  const [begin, end] = along === 'x' ? [dash.minX, dash.maxX] : [dash.minY, dash.maxY];
+  const off = Math.abs(boxCentre(dash)[across] - to[across]);
+  const isStraight = off < LEVEL && Math.abs(from[across] - to[across]) < LEVEL;
+  const isNext = begin > from[along] && begin - to[along] < GAP && end > to[along];
+  return isStraight && isNext ? { ...to, [along]: end } : null;
 }

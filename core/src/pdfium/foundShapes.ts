@@ -1,5 +1,6 @@
 import {
   type Box,
+  boxCentre,
   boxHeight,
   boxOfPoints,
   boxWidth,
@@ -81,7 +82,8 @@ export class FoundShapes {
     const [short, long] = [Math.min(width, height), Math.max(width, height)];
     const isRound = curves === 12 || (curves === 0 && points.length <= 5);
     if (isFilled && isRound && short >= SMALLEST && long <= LARGEST && long <= ROUND * short) {
-      this.dots.push((bounds.minX + bounds.maxX) / 2, (bounds.minY + bounds.maxY) / 2);
+      const { x, y } = boxCentre(bounds);
+      this.dots.push(x, y);
       return;
     }
     if (short <= THICKEST_EDGE && long < SHORTEST) this.dashes.take(bounds);
@@ -105,9 +107,9 @@ export class FoundShapes {
   /** A line that is drawn as an area, or as a wave: along the middle of its bounds. */
   private takeLine(bounds: Box, into: number[]): void {
     const { minX, minY, maxX, maxY } = bounds;
-    if (boxWidth(bounds) > boxHeight(bounds))
-      into.push(minX, (minY + maxY) / 2, maxX, (minY + maxY) / 2);
-    else into.push((minX + maxX) / 2, minY, (minX + maxX) / 2, maxY);
+    const { x, y } = boxCentre(bounds);
+    if (boxWidth(bounds) > boxHeight(bounds)) into.push(minX, y, maxX, y);
+    else into.push(x, minY, x, maxY);
   }
 
   private takeSide(a: Vec, b: Vec): void {

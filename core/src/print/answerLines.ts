@@ -6,12 +6,13 @@ import {
   transformBox,
 } from '../geometry/index.ts';
 import { answerGaps } from './answerGaps.ts';
-import { type Cell, cellsIn, placesIn } from './emptyCells.ts';
+import { placesIn } from './cellPlaces.ts';
 import { type Comb, combs } from './combs.ts';
 import { type DrawnShapes, squaresOf } from './drawnShapes.ts';
 import { withoutFigures } from './inFigures.ts';
 import type { Print } from './print.ts';
 import { type Level, seenLines, type Upright } from './seenLines.ts';
+import { type Cell, cellsIn } from './tableCells.ts';
 import { tableRules } from './tableRules.ts';
 
 /** A line that an answer is to be written on: points from the page's upper left corner as it is seen, y down. */
@@ -24,7 +25,7 @@ export interface AnswerLine {
   readonly room: number;
   /** Width of its cells, points, where each letter has one. */
   readonly cell?: number;
-  /** It is the foot of a cell: what is written there does not go on beneath it. */
+  /** It stands in a cell: what is written there does not go on beneath it. */
   readonly alone?: true;
 }
 
@@ -45,6 +46,11 @@ const OVER = 3;
 const ON_IT = 4;
 /** The rule of a running title is no farther from it, points. */
 const BESIDE = 20;
+/** Letters in a cell stand so far above its foot, of its height, or in the middle of higher ones; they begin so far in, points. */
+const CELL_FOOT = 0.22;
+const IN_CELL = 1;
+const LETTERS = 10;
+
 /**
  * The lines of a page that are meant for answers, from the top down, those of one height from left to right: rules with room above them, rows of dots or
  * underscores, gaps between brackets, cells for letters, empty cells of tables. Rules under words, around tables, in figures and under running titles are none.
@@ -118,11 +124,6 @@ const isOfCell = ({ from, to, y }: Level, { minX, minY, maxX, maxY, empty }: Cel
 const isInComb = (cell: Cell, comb: Comb): boolean =>
   Math.min(cell.maxX, comb.to) - Math.max(cell.minX, comb.from) > GAP &&
   Math.abs(cell.maxY - comb.y) < GAP;
-
-/** Letters in a cell stand so far above its foot, of its height, or in the middle of higher ones; they begin so far in, points. */
-const CELL_FOOT = 0.22;
-const IN_CELL = 1;
-const LETTERS = 10;
 
 function lineInCell({ minX, minY, maxX, maxY }: Cell): AnswerLine {
   const high = maxY - minY;

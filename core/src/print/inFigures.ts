@@ -1,4 +1,4 @@
-import type { Vec } from '../geometry/index.ts';
+import { nearestOnSegment, type Vec } from '../geometry/index.ts';
 import type { Level, SeenLines, Upright } from './seenLines.ts';
 
 /** What is no farther apart touches, points. */
@@ -47,11 +47,5 @@ const pieceOfUpright = ({ x, top, foot }: Upright): Piece => [
 ];
 
 /** An end of one lies on the other. */
-const endMeets = (a: Piece, b: Piece): boolean => a.some((end) => awayFrom(end, b) < TOUCHING);
-
-function awayFrom({ x, y }: Vec, [a, b]: Piece): number {
-  const [dx, dy] = [b.x - a.x, b.y - a.y];
-  const long = dx * dx + dy * dy;
-  const u = long > 0 ? Math.max(0, Math.min(1, ((x - a.x) * dx + (y - a.y) * dy) / long)) : 0;
-  return Math.hypot(x - a.x - u * dx, y - a.y - u * dy);
-}
+const endMeets = (a: Piece, [from, to]: Piece): boolean =>
+  a.some((end) => nearestOnSegment(end, from, to).distance < TOUCHING);

@@ -6,7 +6,13 @@ import type { LetteredSpan } from './pieces.ts';
 import type { List } from './textBlock.ts';
 import { type LineStyle, setSpans, type SetLine, type SetText } from './setSpans.ts';
 
-/** A part of spans: which they are, and what of them. */
+/** What marks paragraphs, and how far in their text begins, points. */
+export interface ListStyle {
+  readonly list: List;
+  readonly hang: number;
+}
+
+/** A paragraph: which spans it is of, and what of them. */
 interface Part {
   readonly spans: readonly LetteredSpan[];
   /** Of each the number it has among all. */
@@ -22,25 +28,28 @@ interface Part {
 export function setList(
   spans: readonly LetteredSpan[],
   style: LineStyle,
-  { list, hang }: { readonly list: Exclude<List, 'none'>; readonly hang: number },
+  { list, hang }: ListStyle,
   width: number,
   fonts: Fonts,
 ): SetText {
-  const parts = paragraphsOf(spans);
   const markers = listMarkers(spans.map(({ text }) => text).join(''), list);
   const lines: SetLine[] = [];
   const missing = new Set<string>();
   let top = 0;
   let widest = 0;
-  parts.forEach((part, k) => {
+  paragraphsOf(spans).forEach((part, k) => {
     const set = setSpans(part.spans, style, width - hang, fonts);
     const fromLeft = levelsOf(part.text, style.direction).ofParagraph(0) % 2 === 0;
-    const aside = fromLeft ? hang : 0;
-    set.lines.forEach((line, n) => {
-      const own = carried(line, aside, top, part);
-      const marker = n === 0 ? markers[k] : null;
-      lines.push(marker === null ? own : marked(own, marker, part, fromLeft, width, hang, fonts));
-    });
+    const [first, ...others] = set.lines.map((line) =>
+      carried(line, fromLeft ? hang : 0, top, part),
+    );
+    const marker = markers[k];
+    lines.push(
+      marker === null
+        ? first
+        : beside(first, markerOf(part, marker, fonts), { fromLeft, hang, width }),
+      ...others,
+    );
     for (const sign of set.missing) missing.add(sign);
     top += set.height;
     widest = Math.max(widest, set.width + hang);
@@ -86,30 +95,34 @@ const carried = (line: SetLine, x: number, top: number, { from, numbers }: Part)
   })),
 });
 
-/** A line with what marks its paragraph before it. */
-function marked(
+/** What marks a paragraph, as large as its first letter, set by itself. */
+interface SetMarker extends Pick<SetLine, 'runs' | 'width'> {
+  /** Between it and the text, points. */
+  readonly gap: number;
+}
+
+function markerOf({ spans, numbers }: Part, marker: string, fonts: Fonts): SetMarker {
+  const k = Math.max(
+    0,
+    spans.findIndex(({ text }) => text !== ''),
+  );
+  const style = { leading: 1, align: 'start', direction: 'ltr' } as const;
+  const [{ runs, width }] = setSpans([{ ...spans[k], text: marker }], style, Infinity, fonts).lines;
+  return {
+    runs: runs.map((run) => ({ ...run, span: numbers[k] })),
+    width,
+    gap: LIST_GAP * spans[k].size,
+  };
+}
+
+/** A line with what marks its paragraph before it, on the side where it is read from. */
+function beside(
   line: SetLine,
-  marker: string,
-  { spans, numbers }: Part,
-  fromLeft: boolean,
-  width: number,
-  hang: number,
-  fonts: Fonts,
+  { runs, width: wide, gap }: SetMarker,
+  { fromLeft, hang, width }: { fromLeft: boolean; hang: number; width: number },
 ): SetLine {
-  const said = spans.findIndex(({ text }) => text !== '');
-  const span = spans[Math.max(0, said)];
-  const [set] = setSpans(
-    [{ ...span, text: marker }],
-    { leading: 1, align: 'start', direction: 'ltr' },
-    Infinity,
-    fonts,
-  ).lines;
-  const gap = LIST_GAP * span.size;
-  const x = fromLeft ? hang - gap - set.width : width - hang + gap;
-  const runs = set.runs.map((run) => ({
-    ...run,
-    span: numbers[Math.max(0, said)],
-    place: [1, 0, 0, 1, Math.round(100 * x) / 100, -line.baseline] as const,
-  }));
-  return { ...line, runs: fromLeft ? [...runs, ...line.runs] : [...line.runs, ...runs] };
+  const x = fromLeft ? hang - gap - wide : width - hang + gap;
+  const place = [1, 0, 0, 1, Math.round(100 * x) / 100, -line.baseline] as const;
+  const placed = runs.map((run) => ({ ...run, place }));
+  return { ...line, runs: fromLeft ? [...placed, ...line.runs] : [...line.runs, ...placed] };
 }

@@ -22,8 +22,8 @@ export interface Span {
 export const ALIGNMENTS = ['start', 'centre', 'end'] as const;
 export type Alignment = (typeof ALIGNMENTS)[number];
 
-/** What stands before each paragraph of a block. */
-export const LISTS = ['none', 'bullets', 'numbers'] as const;
+/** What can stand before each paragraph of a block. */
+export const LISTS = ['bullets', 'numbers'] as const;
 export type List = (typeof LISTS)[number];
 
 /** Text as a person means it: what of it stands on which line follows from the faces. */
@@ -39,7 +39,7 @@ export interface TextBlock {
   /** Each letter stands in the middle of a cell of this width, points; as wide as it is when left out. */
   readonly cell?: number;
   /** What stands before each of its paragraphs; nothing when left out. */
-  readonly list?: Exclude<List, 'none'>;
+  readonly list?: List;
   /** It is no higher, points: its letters are as much smaller as that takes. */
   readonly fit?: number;
 }

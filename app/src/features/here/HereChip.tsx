@@ -9,7 +9,7 @@ import {
 import { useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
 import { useSession, useSettings } from '@/session';
-import { type Command, isAble, letGo, placeAsked, useReader } from '@/shell';
+import { type Command, isAble, withdrawQuestion, placeAsked, useReader } from '@/shell';
 import { Chip, ChipButton, usePageSeen } from '@/stage';
 import { Area } from '@/ui';
 
@@ -77,7 +77,7 @@ export function HereChip({ index }: { index: number }) {
               icon={command.icon}
               text={command.forPlace ?? ''}
               onPress={() => {
-                letGo();
+                withdrawQuestion();
                 useSettings.getState().notePlaced(command.id);
                 command.atPlace?.(place);
               }}

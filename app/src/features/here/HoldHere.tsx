@@ -1,7 +1,7 @@
 import { marksAt, pickedBy } from '@marginalis/core/editing';
 import { useEffect } from 'react';
 import { useStore } from 'zustand';
-import { askAt, letGo, placeAsked, type Reader, useReader } from '@/shell';
+import { askAt, withdrawQuestion, placeAsked, type Reader, useReader } from '@/shell';
 import type { Follower, Touch } from '@/stage';
 
 /** A finger is no finer than this, CSS pixels. */
@@ -40,10 +40,10 @@ export function HoldHere() {
       if (e.key !== 'Escape') return;
       e.preventDefault();
       e.stopPropagation();
-      letGo();
+      withdrawQuestion();
     };
     const onDown = ({ target }: PointerEvent): void => {
-      if (!(target instanceof Element && target.closest('[data-here]'))) letGo();
+      if (!(target instanceof Element && target.closest('[data-here]'))) withdrawQuestion();
     };
     window.addEventListener('keydown', onKey, true);
     window.addEventListener('pointerdown', onDown, true);

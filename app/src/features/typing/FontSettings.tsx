@@ -4,7 +4,6 @@ import { Text } from 'react-native-paper';
 import { useOwnFonts } from '@/session';
 import { Action, IconAction } from '@/ui';
 import { askForFont } from './askForFont';
-import { forgetOwnFaces } from './pageFaces';
 
 /** The font files of the person's own: what is kept, another one, and away with one. */
 export function FontSettings() {
@@ -26,10 +25,7 @@ export function FontSettings() {
             label={`Remove ${font.label}`}
             onPress={() => {
               remove(font).then(
-                () => {
-                  forgetOwnFaces();
-                  setSaid(null);
-                },
+                () => setSaid(null),
                 (e: unknown) => setSaid(String(e)),
               );
             }}

@@ -62,8 +62,9 @@ export function TypingTools(props: {
       document.removeEventListener('selectionchange', lookSoon);
     };
   }, [typing]);
-  const closeSymbols = (place?: number): void => {
+  const closeSheets = (place?: number): void => {
     setSymbols(false);
+    setLetters(null);
     // After the sheet has given the focus to whatever had it before.
     requestAnimationFrame(() => onBack(place));
   };
@@ -72,7 +73,7 @@ export function TypingTools(props: {
     const [from, to] = selection() ?? [length, length];
     useSettings.getState().noteSign(sign);
     typing.put(from, to, sign);
-    closeSymbols(from + sign.length);
+    closeSheets(from + sign.length);
   };
   // The question that is answered is to be read meanwhile, and what was answered to others.
   const print = typing.session.print.known(page)?.lines.map((line) => line.box) ?? [];
@@ -118,14 +119,10 @@ export function TypingTools(props: {
           look={lookOfLetters(typing, letters)}
           some={letters[1] > letters[0]}
           onChange={(change) => lookLetters(typing, change, letters)}
-          onClose={() => {
-            setLetters(null);
-            // After the sheet has given the focus to whatever had it before.
-            requestAnimationFrame(() => onBack());
-          }}
+          onClose={() => closeSheets()}
         />
       )}
-      {symbols && <SymbolSheet onSign={putSign} onClose={() => closeSymbols()} />}
+      {symbols && <SymbolSheet onSign={putSign} onClose={() => closeSheets()} />}
     </>
   );
 }

@@ -1,6 +1,5 @@
 import { useOwnFonts } from '@/session';
 import { pickFile } from '@/ui';
-import { announceFaces, forgetOwnFaces } from './pageFaces';
 
 /** Asks for a font file and keeps it on this device. Gives what came of it as a sentence; null when no file was chosen. */
 export async function askForFont(): Promise<string | null> {
@@ -9,8 +8,6 @@ export async function askForFont(): Promise<string | null> {
   try {
     const bytes = new Uint8Array(await file.arrayBuffer());
     const { label, mayEmbed } = await useOwnFonts.getState().add(file.name, bytes);
-    forgetOwnFaces();
-    announceFaces();
     return mayEmbed
       ? `“${label}” is kept on this device: it is used for signs that no face of the program has, and goes into copies with them.`
       : `“${label}” is kept on this device and used on the page. Its licence does not let it into copies: there empty boxes stand for its signs.`;

@@ -24,11 +24,12 @@ export function announceFaces(): void {
       );
 }
 
-/** They are others now: what was known of them is forgotten. */
-export function forgetOwnFaces(): void {
+// Those of the person's own are others now: what was known under their names is forgotten.
+ownFaces.subscribe(() => {
   const own = new Set<string>(OWN_FACES.map(familyOf));
   for (const face of [...document.fonts]) if (own.has(face.family)) document.fonts.delete(face);
-}
+  announceFaces();
+});
 
 const OTHERS = ['serif', 'arabic', 'hebrew', 'devanagari'] as const;
 

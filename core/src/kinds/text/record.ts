@@ -1,6 +1,6 @@
 import { array, boolean, number, object, string } from 'yup';
 import { colourShape, finite, type MarkRecord, markShape, shareShape } from '../../marks/index.ts';
-import { ALIGNMENTS, FAMILIES } from '../../type/index.ts';
+import { ALIGNMENTS, FAMILIES, LISTS } from '../../type/index.ts';
 import { pointShape } from '../quadShape.ts';
 import type { TextMark } from './mark.ts';
 
@@ -37,7 +37,9 @@ const shape = object({
       .required(),
     leading: finite.min(0.2).max(20),
     indent: number().strict().min(0).max(MOST_POINTS),
-    list: string().strict().oneOf(['bullets', 'numbers']),
+    list: string()
+      .strict()
+      .oneOf([...LISTS]),
     fit: number()
       .strict()
       .moreThan(0)
