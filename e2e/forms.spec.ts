@@ -51,10 +51,15 @@ test('letters stand in the cells of a form: found where they are printed, Tab go
   for (const step of steps) expect(Math.abs(step - steps[0])).toBeLessThan(0.1);
   await page.keyboard.press('Backspace');
   await expect(field(page)).toHaveText('MANTRA');
+  // A space has a cell as well.
+  await page.keyboard.press('Home');
+  await page.keyboard.press('End');
+  await page.keyboard.type(' RAY');
+  await expect(field(page)).toHaveText('MANTRA RAY');
   for (const part of ['04', '05', '2026', '30771904']) await next(page, part);
   await page.keyboard.press('Escape');
   const said = textOf(await copyOf(page));
-  expect(said).toContain('MANTRA');
+  expect(said).toContain('MANTRA RAY');
   expect(said).toMatch(/04\s+05\s+2026\s+30771904/);
 });
 

@@ -141,9 +141,9 @@ test('empty cells of a table are places, each by itself; those that are filled, 
   );
   const lines = answerLines(table, words, PAGE);
   expect(lines.map(({ from, alone }) => [Math.round(from), alone])).toEqual([
-    [241, true],
-    [141, true],
-    [241, true],
+    [243, true],
+    [143, true],
+    [243, true],
   ]);
   expect(linesAfter(lines, lines[1])).toHaveLength(1);
   const [, cell] = lines;

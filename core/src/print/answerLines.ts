@@ -48,7 +48,7 @@ const ON_IT = 4;
 const BESIDE = 20;
 /** Letters in a cell stand so far above its foot, of its height, or in the middle of higher ones; they begin so far in, points. */
 const CELL_FOOT = 0.22;
-const IN_CELL = 1;
+const IN_CELL = 3;
 const LETTERS = 10;
 
 /**

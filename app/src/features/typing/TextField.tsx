@@ -13,6 +13,7 @@ import { useShallow } from 'zustand/react/shallow';
 import { LeaderLine } from './LeaderLine';
 import { letterCss, onPage, saidIn, select, selectionIn, showText } from './field';
 import { keepTextInSight } from './keepTextInSight';
+import { goToLineEnd } from './lineEnd';
 import { announceFaces } from './pageFaces';
 import { stepText } from './stepText';
 import { turnLetters } from './turnLetters';
@@ -105,6 +106,8 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
     else if (mod && key === 'y') typing.session.store.getState().begun?.redo?.();
     else if (mod && key in MANNERS)
       turnLetters(typing, MANNERS[key as keyof typeof MANNERS], selected.current);
+    else if ((e.key === 'Home' || e.key === 'End') && mark.block.cell && !mod)
+      goToLineEnd(e.currentTarget as HTMLElement, e.key, { isExtended: e.shiftKey });
     else return;
     e.preventDefault();
   };

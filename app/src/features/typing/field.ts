@@ -31,8 +31,11 @@ function inCell(letter: string, cell: number): Node {
   const element = document.createElement('span');
   element.textContent = letter;
   Object.assign(element.style, {
-    display: 'inline-flex',
-    justifyContent: 'center',
+    // No flexible box: a space would be nothing in one, and go with the next letter.
+    display: 'inline-block',
+    textAlign: 'center',
+    textIndent: 0,
+    whiteSpace: 'pre',
     width: onPage(cell),
   });
   return element;
