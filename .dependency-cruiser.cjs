@@ -33,7 +33,7 @@ const CORE = {
   history: ['document'],
   journal: ['document', 'history', 'marks', 'kinds'],
   formats: [...UP_TO_DOCUMENT, 'derived'],
-  tasks: ['document', 'derived'],
+  tasks: ['geometry', 'document', 'derived'],
   pdf: [...UP_TO_DOCUMENT, 'derived', 'margin'],
   wire: ['marks', 'document', 'journal'],
 };

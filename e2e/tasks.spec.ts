@@ -1,8 +1,10 @@
+import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { beginOnWords, card, say } from './support/notes';
 import { line, Pen } from './support/pen';
-import { kept, openDesk, openDocument, placeOn, take } from './support/reader';
+import { command, drawn, kept, openDesk, openDocument, placeOn, take } from './support/reader';
+import { copyOf } from './support/typing';
 
 /** What notes ask to be done, their labels, and where they stay. */
 
@@ -96,6 +98,72 @@ test('notes become tasks, stand in a list by their day, are done there, and leav
   expect(there.tasks.map(({ title }) => title)).toEqual(
     expect.arrayContaining(['Look it up', 'Count again']),
   );
+});
+
+/** A picture of so many pixels, as the browser makes it. */
+async function pngOf(page: Page, width: number, height: number): Promise<Buffer> {
+  const url = await page.evaluate(
+    ([w, h]) => {
+      const canvas = Object.assign(document.createElement('canvas'), { width: w, height: h });
+      canvas.getContext('2d')?.fillRect(0, 0, w / 2, h);
+      return canvas.toDataURL();
+    },
+    [width, height] as const,
+  );
+  return Buffer.from(url.split(',')[1], 'base64');
+}
+
+test('a task carries a cutting of its place or a picture from a file, to the tracker and into the copy', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  const pen = await Pen.of(page);
+  await take(page, 'Word picker');
+  await noteOnWords(page, pen, [0.14, 0.188, 0.34], 'Say where this was seen.');
+  await way(page, 1, 'Make it a task');
+  const fields = page.getByRole('group', { name: 'Task of note 1' });
+  await fields.getByRole('button', { name: 'Cut out of the page' }).click();
+  await expect(fields.getByRole('img', { name: 'Cutting of page 1' })).toBeVisible();
+  await fields.getByRole('button', { name: 'Keep' }).click();
+  const cutting = card(page, 1).getByRole('img', { name: 'Cutting of page 1' });
+  await expect(cutting).toBeVisible();
+
+  const choose = async (name: string, mimeType: string, buffer: Buffer): Promise<void> => {
+    await way(page, 1, 'Change the task');
+    const chooser = page.waitForEvent('filechooser');
+    await fields.getByRole('button', { name: 'From a file' }).click();
+    await (await chooser).setFiles({ name, mimeType, buffer });
+  };
+  await choose('broken.png', 'image/png', Buffer.from('no picture'));
+  await expect(page.getByText('“broken.png” is no picture that can be read.')).toBeVisible();
+  await expect(fields.getByRole('img', { name: 'Cutting of page 1' })).toBeVisible();
+  await fields.getByRole('button', { name: 'Leave it' }).click();
+  await choose('quadrat.png', 'image/png', await pngOf(page, 3000, 1500));
+  await expect(fields.getByRole('img', { name: 'quadrat.png' })).toBeVisible();
+  await fields.getByRole('button', { name: 'Keep' }).click();
+  await expect(cutting).toBeHidden();
+  await page.getByTestId('stage').focus();
+  await page.keyboard.press('Control+z');
+  await expect(cutting).toBeVisible();
+  await page.keyboard.press('Control+Shift+z');
+  await kept(page);
+  await page.reload();
+  await drawn(page, 1);
+  await command(page, 'Tasks');
+  const tasks = page.getByRole('list', { name: 'Tasks of the document' });
+  await expect(tasks.getByRole('img', { name: 'quadrat.png' })).toBeVisible();
+  await page.getByRole('button', { name: 'Take the tasks out' }).click();
+  await page.getByRole('menuitem', { name: /^To the tracker at/ }).click();
+  await expect(page.getByText(/^1 task is at/)).toBeVisible();
+  const there = (await (await page.request.get('/stand-ins/tracker/tasks')).json()) as {
+    tasks: { title: string; picture: { name: string; data: string } | null }[];
+  };
+  const sent = there.tasks.find(({ title }) => title === 'Say where this was seen.')?.picture;
+  expect(sent?.name).toBe('quadrat.png');
+  // No larger than is needed, whatever was chosen.
+  const listed = spawnSync('pdfimages', ['-list', '-'], { input: await copyOf(page) });
+  expect(listed.stdout.toString()).toMatch(/image\s+1200\s+600\s+rgb.*jpeg/);
 });
 
 test('a note stays where its mark was rubbed out, says so, and goes to another place', async ({

@@ -19,6 +19,8 @@ interface Read {
     readonly done: string;
     readonly made: string;
     readonly words: readonly string[];
+    /** Its bytes in base64; empty without. */
+    readonly picture: string;
     readonly errors: readonly string[];
   }[];
   readonly rows: readonly Readonly<Record<string, string>>[];
@@ -65,6 +67,16 @@ const task: fc.Arbitrary<TaskRecord> = fc.record({
   page: fc.constantFrom('', '3', 'xi'),
   about: said,
   says: said,
+  picture: fc.option(
+    fc.record({
+      name: said,
+      type: fc.constant('image/jpeg' as const),
+      data: fc
+        .uint8Array({ minLength: 1, maxLength: 900 })
+        .map((bytes) => Buffer.from(bytes).toString('base64')),
+    }),
+    { nil: null },
+  ),
   labels: fc.array(said, { maxLength: 3 }),
   author: said,
   madeAt: day,
@@ -93,6 +105,7 @@ test('what other programs read of 200 tasks, from a calendar and from a table, i
       state: states[one.state],
       done: seconds(one.doneAt),
       made: seconds(one.madeAt),
+      picture: one.picture?.data ?? '',
       errors: [],
     });
     // It takes a comma within one for the end of it.
@@ -106,6 +119,7 @@ test('what other programs read of 200 tasks, from a calendar and from a table, i
       State: one.state,
       Says: cell(one.says),
       About: cell(one.about),
+      Picture: cell(one.picture?.name ?? ''),
     });
   }
 });

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import {
+  type Attachment,
   type Bookmark,
   changeOf,
   type Change,
@@ -17,6 +18,7 @@ import {
   turnPage,
 } from '../src/document/index.ts';
 import type { InkMark } from '../src/kinds/index.ts';
+import { toBase64 } from '../src/marks/index.ts';
 import { PATTERNS } from '../src/paper/index.ts';
 import { box, inkMark, pageBox, vec } from './arbitraries.ts';
 
@@ -74,13 +76,17 @@ const words = fc.string({ maxLength: 20 });
 const day = fc
   .date({ min: new Date('2000-01-01'), max: new Date('2099-12-31'), noInvalidDate: true })
   .map((date) => date.toISOString().slice(0, 10));
-const task: fc.Arbitrary<Task> = fc.record({
-  kind: words,
-  title: words,
-  who: words,
-  until: fc.option(day, { nil: null }),
-  begun: fc.boolean(),
-});
+const task: fc.Arbitrary<Task> = fc.record(
+  {
+    kind: words,
+    title: words,
+    who: words,
+    until: fc.option(day, { nil: null }),
+    begun: fc.boolean(),
+    picture: id,
+  },
+  { requiredKeys: ['kind', 'title', 'who', 'until', 'begun'] },
+);
 const thread: fc.Arbitrary<Thread> = fc.record(
   {
     id,
@@ -98,6 +104,14 @@ const tag: fc.Arbitrary<Tag> = fc.record({
   name: fc.string({ minLength: 1, maxLength: 20 }),
   colour,
   order,
+});
+const attachment: fc.Arbitrary<Attachment> = fc.record({
+  id,
+  name: fc.string({ maxLength: 20 }),
+  type: fc.constant('image/jpeg' as const),
+  data: fc.uint8Array({ minLength: 1, maxLength: 60 }).map(toBase64),
+  width: fc.integer({ min: 1, max: 2000 }),
+  height: fc.integer({ min: 1, max: 2000 }),
 });
 const link: fc.Arbitrary<OwnLink> = fc.record({
   id,
@@ -118,6 +132,7 @@ export const PART_ARBITRARIES: { readonly [P in PartName]: fc.Arbitrary<Parts[P]
   thread,
   tag,
   link,
+  attachment,
 };
 
 /** A part put into a document, over whatever has its id. */
@@ -146,6 +161,7 @@ export function partsOf(state: DocState): Put[] {
     ...all('thread', state.threads.values()),
     ...all('tag', state.tags.values()),
     ...all('link', state.links.values()),
+    ...all('attachment', state.attachments.values()),
   ];
 }
 

@@ -1,5 +1,6 @@
 """Reads a calendar and a table of tasks from a JSON object on standard input; says on standard output what other programs find in them."""
 
+import base64
 import csv
 import io
 import json
@@ -16,6 +17,14 @@ def words(todo):
     return [str(one) for one in found.cats] if found is not None else []
 
 
+def picture(todo):
+    found = todo.get("attach")
+    if found is None:
+        return ""
+    assert found.params["FMTTYPE"] == "image/jpeg" and found.params["VALUE"] == "BINARY"
+    return base64.b64encode(base64.b64decode(found.to_ical())).decode()
+
+
 todos = [
     {
         "id": str(todo["uid"]),
@@ -27,6 +36,7 @@ todos = [
         "done": todo["completed"].dt.isoformat() if "completed" in todo else "",
         "made": todo["created"].dt.isoformat(),
         "words": words(todo),
+        "picture": picture(todo),
         "errors": [str(error) for error in todo.errors],
     }
     for todo in calendar.walk("VTODO")

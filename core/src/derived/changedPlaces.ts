@@ -25,6 +25,7 @@ function placeOf(change: Change): Place | null {
     }
     case 'thread':
     case 'tag':
+    case 'attachment':
       return null;
   }
 }

@@ -14,6 +14,7 @@ export {
   plainDocument,
 } from './state.ts';
 export {
+  type Attachment,
   type Bookmark,
   type LinkTarget,
   type OwnLink,
@@ -23,6 +24,7 @@ export {
   LONGEST_REMARK,
   MOST_STROKES,
   REMARK_SHEET,
+  LARGEST_ATTACHMENT,
   LONGEST_TASK_WORD,
   type Remark,
   type Shown,

@@ -1,7 +1,7 @@
 import type { Mark } from '../kinds/index.ts';
 import type { MarkId, PageId } from '../marks/index.ts';
 import { PageMap } from './pageMap.ts';
-import type { Bookmark, OwnLink, Page, Tag, Thread } from './parts/index.ts';
+import type { Attachment, Bookmark, OwnLink, Page, Tag, Thread } from './parts/index.ts';
 
 export type PageMarks = ReadonlyMap<MarkId, Mark>;
 
@@ -15,6 +15,7 @@ export interface DocState {
   readonly threads: ReadonlyMap<string, Thread>;
   readonly tags: ReadonlyMap<string, Tag>;
   readonly links: ReadonlyMap<string, OwnLink>;
+  readonly attachments: ReadonlyMap<string, Attachment>;
 }
 
 export const NO_MARKS: PageMarks = new Map();
@@ -27,6 +28,7 @@ export const emptyDocument = (pages: readonly Page[]): DocState => ({
   threads: new Map(),
   tags: new Map(),
   links: new Map(),
+  attachments: new Map(),
 });
 
 const idsOf = new WeakMap<readonly Page[], ReadonlyMap<PageId, Page>>();

@@ -61,6 +61,7 @@ const PLACES = {
   thread: 'threads',
   tag: 'tags',
   link: 'links',
+  attachment: 'attachments',
 } as const satisfies { [P in Exclude<PartName, 'mark' | 'page'>]: keyof DocState };
 
 /** Marks are kept by page, and so apart. */

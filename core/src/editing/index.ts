@@ -76,6 +76,7 @@ export {
   setTask,
   settleNote,
 } from './notes.ts';
+export { keepAttachments } from './keepAttachments.ts';
 export { keepNotes } from './keepNotes.ts';
 export { followersOf, keepTies } from './keepTies.ts';
 export { addTag, removeTag } from './tags.ts';

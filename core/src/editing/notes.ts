@@ -1,4 +1,5 @@
 import {
+  type Attachment,
   changeOf,
   type DocState,
   findMark,
@@ -147,8 +148,15 @@ export const settleNote = (thread: Thread, by: string, at: number): Transaction 
 export const reopenNote = (thread: Thread): Transaction =>
   changed('Open a note again', thread, { settled: null });
 
-/** Makes a note ask for something to be done, says that otherwise, or no longer; null when it says so already. */
-export function setTask(thread: Thread, task: Task | null): Transaction | null {
+/**
+ * Makes a note ask for something to be done, says that otherwise, or no longer; null when it says so already. `attached` is the picture that the task names,
+ * where that is a new one.
+ */
+export function setTask(
+  thread: Thread,
+  task: Task | null,
+  attached: Attachment | null = null,
+): Transaction | null {
   const { task: before, ...rest } = thread;
   const said = task && {
     ...task,
@@ -159,7 +167,8 @@ export function setTask(thread: Thread, task: Task | null): Transaction | null {
   const after: Thread = said ? { ...rest, task: said } : rest;
   if (samePart('thread', thread, after)) return null;
   const label = !said ? 'No longer a task' : before ? 'Change a task' : 'Make a note a task';
-  return { label, changes: [changeOf('thread', thread, after)] };
+  const comes = attached ? [changeOf('attachment', null, attached)] : [];
+  return { label, changes: [...comes, changeOf('thread', thread, after)] };
 }
 
 /** Gives a note one of the labels, or takes it off. */

@@ -83,6 +83,7 @@ function othersSince(pages: readonly Page[], state: DocState): object[] {
     ...[...state.threads.values()].map((value) => record('thread', value)),
     ...[...state.tags.values()].map((value) => record('tag', value)),
     ...[...state.links.values()].map((value) => record('link', value)),
+    ...[...state.attachments.values()].map((value) => record('attachment', value)),
   ];
 }
 

@@ -1,5 +1,6 @@
 import { PDFDocument, type PDFRef } from '@cantoo/pdf-lib';
 import { type DocState, marksOn } from '../document/index.ts';
+import { fromBase64 } from '../marks/index.ts';
 import { paperDrawing } from '../paper/index.ts';
 import { baseAddress } from './actions.ts';
 import { flattenAnnotations } from './annotations/flatten.ts';
@@ -21,7 +22,7 @@ import { fixGeometry, pageGeometry } from './pages/geometry.ts';
 import { type EncodedForm, isEmptyForm } from './sink/encodedForm.ts';
 import { type Deflate, encodeForm } from './sink/formWriter.ts';
 import { Layer } from './sink/layer.ts';
-import { Held, type HeldFiles } from './sink/held.ts';
+import { Held, type HeldFiles, type PictureFile } from './sink/held.ts';
 import { registerForm } from './sink/registerForm.ts';
 
 export interface FixedCopyOptions extends HeldFiles {
@@ -83,7 +84,10 @@ export async function makeFixedCopy(
   const formDamaged = !refreshFieldAppearances(doc);
   const base = baseAddress(doc);
   const gathered = await gatherPages(doc, all, document);
-  const held = new Held(doc.context, options);
+  const held = new Held(doc.context, {
+    ...options,
+    picture: async (source) => attached(document, source) ?? options.picture?.(source) ?? null,
+  });
   const fonts = new CopyFonts(options);
   const notes = options.notes?.length ? await readyNotes(options.notes, fonts) : null;
   const dropped: string[] = [];
@@ -165,3 +169,9 @@ const openFirst = ([first]: readonly Source[]): Promise<PDFDocument> =>
 /** How a page is seen: as it came, unless the person has turned it or cut it down. */
 const geometryOf = ({ page, pdf }: GatheredPage): ReturnType<typeof pageGeometry> =>
   page.turn === 0 && !page.crop ? pageGeometry(pdf) : page;
+
+/** The bytes of an attachment, by its id. */
+function attached({ attachments }: DocState, id: string): PictureFile | null {
+  const attachment = attachments.get(id);
+  return attachment ? { bytes: fromBase64(attachment.data), type: attachment.type } : null;
+}

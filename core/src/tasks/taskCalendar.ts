@@ -23,7 +23,7 @@ export function taskCalendar(tasks: readonly TaskRecord[], now: number): string 
 }
 
 function linesOf(task: TaskRecord, now: number): string[] {
-  const { document, page, about, says, kind, labels, who, until, state, doneAt } = task;
+  const { document, page, about, says, kind, labels, who, until, state, picture, doneAt } = task;
   const place = [document, page && `page ${page}`, about].filter(Boolean).join(', ');
   const categories = [kind, ...labels].filter(Boolean).map(text);
   return [
@@ -37,6 +37,10 @@ function linesOf(task: TaskRecord, now: number): string[] {
     `LOCATION:${text(place)}`,
     ...(categories.length > 0 ? [`CATEGORIES:${categories.join(',')}`] : []),
     ...(until ? [`DUE;VALUE=DATE:${until.replaceAll('-', '')}`] : []),
+    // RFC 5545, 3.8.1.1.
+    ...(picture
+      ? [`ATTACH;FMTTYPE=${picture.type};ENCODING=BASE64;VALUE=BINARY:${picture.data}`]
+      : []),
     `STATUS:${STATES[state]}`,
     ...(doneAt ? [`COMPLETED:${stamp(doneAt)}`, 'PERCENT-COMPLETE:100'] : []),
     'END:VTODO',

@@ -1,5 +1,5 @@
 import { remarkInWords } from '../derived/index.ts';
-import type { Remark, Tag } from '../document/index.ts';
+import type { Attachment, Remark, Tag, Task } from '../document/index.ts';
 import type { ListedTask, TaskState } from './listTasks.ts';
 
 /** What of a document tasks are said with when they leave it. */
@@ -9,6 +9,7 @@ export interface TaskSource {
   /** What a page, from 0, is called. */
   readonly nameOf: (page: number) => string;
   readonly tags: ReadonlyMap<string, Tag>;
+  readonly attachments: ReadonlyMap<string, Attachment>;
 }
 
 /** A task as other programs are told of it: plain text, times as ISO 8601 writes them. */
@@ -31,6 +32,8 @@ export interface TaskRecord {
   /** The note and the answers to it, a line each. */
   readonly says: string;
   readonly labels: readonly string[];
+  /** What it carries with it; null without. */
+  readonly picture: Pick<Attachment, 'name' | 'type' | 'data'> | null;
   readonly author: string;
   readonly madeAt: string;
   readonly changedAt: string;
@@ -59,6 +62,7 @@ export function taskRecords(tasks: readonly ListedTask[], source: TaskSource): T
       about: thread.was ?? about?.words.text ?? '',
       says: [remarkInWords(first), ...answers.map(said)].join('\n'),
       labels: thread.tags.flatMap((id) => source.tags.get(id)?.name ?? []),
+      picture: pictureOf(task, source),
       author: first.author,
       madeAt: iso(first.madeAt),
       changedAt: iso(Math.max(...times, thread.settled?.at ?? 0)),
@@ -69,3 +73,10 @@ export function taskRecords(tasks: readonly ListedTask[], source: TaskSource): T
 
 const said = (remark: Remark): string =>
   remark.author === '' ? remarkInWords(remark) : `${remark.author}: ${remarkInWords(remark)}`;
+
+function pictureOf({ picture = '' }: Task, { attachments }: TaskSource): TaskRecord['picture'] {
+  const attachment = attachments.get(picture);
+  if (!attachment) return null;
+  const { name, type, data } = attachment;
+  return { name, type, data };
+}

@@ -10,6 +10,7 @@ const COLUMNS: readonly (readonly [title: string, cell: (task: TaskRecord) => st
   ['Page', ({ page }) => page],
   ['About', ({ about }) => about],
   ['Says', ({ says }) => says],
+  ['Picture', ({ picture }) => picture?.name ?? ''],
   ['Labels', ({ labels }) => labels.join(', ')],
   ['Author', ({ author }) => author],
   ['Made', ({ madeAt }) => madeAt],

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { smallPicture } from '../../testing/attachment.ts';
 import { done, pageRefsFor } from '../../testing/marks.ts';
 import { listNotes } from '../derived/index.ts';
 import { type DocState, emptyDocument, type Task, type Thread } from '../document/index.ts';
@@ -92,6 +93,7 @@ const records = (state: DocState): TaskRecord[] =>
     document: 'Rock-pool zones',
     nameOf: (page) => `${page + 1}`,
     tags: state.tags,
+    attachments: state.attachments,
   });
 
 test('a task leaves with what it says, its place, its people and its times', () => {
@@ -119,6 +121,7 @@ test('a task leaves with what it says, its place, its people and its times', () 
       page: '2',
       about: '',
       says: 'Count again\nAll\nTeo: Which?',
+      picture: null,
       labels: ['Tides'],
       author: 'Ines Mara',
       madeAt: '2001-09-09T01:46:40.000Z',
@@ -126,6 +129,19 @@ test('a task leaves with what it says, its place, its people and its times', () 
       doneAt: '',
     },
   ]);
+});
+
+test('a task leaves with its picture: by name in a table, as it is in a calendar', () => {
+  const attachment = smallPicture('a');
+  const state = noted(empty, 'n', 50, null);
+  const carries = setTask(threadOf(state, 'n'), task({ picture: 'a' }), attachment);
+  const all = records(done(state, carries));
+  const { name, type, data } = attachment;
+  expect(all[0].picture).toEqual({ name, type, data });
+  expect(taskTable(all)).toContain(',Cutting of page 1,');
+  expect(taskCalendar(all, 1e12).replaceAll('\r\n ', '')).toContain(
+    `\r\nATTACH;FMTTYPE=image/jpeg;ENCODING=BASE64;VALUE=BINARY:${data}\r\n`,
+  );
 });
 
 test('in the table what a spreadsheet would reckon with is text, and commas, quotes and lines stay in their cell', () => {

@@ -17,6 +17,7 @@ export {
 } from './link.ts';
 export {
   MOST_SAID,
+  MOST_TASK_BYTES,
   MOST_TASKS,
   type SentTasks,
   sentTasksSchema,

@@ -1,7 +1,10 @@
 import { array, type InferType, number, object, string } from 'yup';
+import { LARGEST_ATTACHMENT } from '../document/index.ts';
 
 /** Tasks that are sent at once. */
 export const MOST_TASKS = 500;
+/** Bytes of tasks that are sent at once, and so those of the largest picture with what a task says. */
+export const MOST_TASK_BYTES = 2_000_000;
 /** Characters of what a task says that are sent. */
 export const MOST_SAID = 4000;
 
@@ -22,6 +25,18 @@ const sentTaskSchema = object({
   page: words,
   about: words,
   says: words,
+  picture: object({
+    name: words,
+    type: string().oneOf(['image/jpeg']).required(),
+    data: string()
+      .strict()
+      .required()
+      .max(LARGEST_ATTACHMENT)
+      .matches(/^[A-Za-z0-9+/]+={0,2}$/),
+  })
+    .noUnknown()
+    .nullable()
+    .defined(),
   labels: array(words).strict().required().max(100),
   author: words,
   madeAt: words,

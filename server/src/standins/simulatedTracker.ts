@@ -1,10 +1,10 @@
-import { type SentTasks, sentTasksSchema } from '@marginalis/core/wire';
+import { MOST_TASK_BYTES, type SentTasks, sentTasksSchema } from '@marginalis/core/wire';
 import express, { Router } from 'express';
 
 type SentTask = SentTasks['tasks'][number];
 
 /** Tasks it keeps; those before them it forgets. */
-const MOST_KEPT = 1000;
+const MOST_KEPT = 200;
 
 /**
  * Stands in for a tracker of another house where the sample data is shown: takes tasks with `POST /tasks`, one of an id it knows as a change of that, and shows
@@ -16,7 +16,7 @@ export function simulatedTracker(): Router {
   router.get('/tasks', (_req, res) =>
     res.set('cache-control', 'no-store').json({ tasks: [...kept.values()] }),
   );
-  router.post('/tasks', express.json({ limit: 1_000_000 }), (req, res) => {
+  router.post('/tasks', express.json({ limit: MOST_TASK_BYTES }), (req, res) => {
     if (!sentTasksSchema.isValidSync(req.body, { strict: true })) return res.status(400).end();
     for (const task of req.body.tasks) {
       kept.delete(task.id);

@@ -1,11 +1,8 @@
-import { sentTasksSchema } from '@marginalis/core/wire';
+import { MOST_TASK_BYTES, sentTasksSchema } from '@marginalis/core/wire';
 import express, { type RequestHandler, Router } from 'express';
 import { ValidationError } from 'yup';
 import { refuse } from '../http/refuse.ts';
 import { type Tracker, TrackerRefused } from './tracker.ts';
-
-/** Bytes of tasks that are taken at once. */
-const MOST_BYTES = 1_000_000;
 
 /**
  * `GET /api/tasks/tracker`: where tasks can be sent, if anywhere. `POST /api/tasks`: sends tasks there.
@@ -15,7 +12,7 @@ export function taskRoutes(tracker: Tracker | null, sendLimit: RequestHandler): 
   router.get('/tracker', (_req, res) =>
     res.set('cache-control', 'no-store').json({ tracker: tracker?.host ?? null }),
   );
-  router.post('/', sendLimit, express.json({ limit: MOST_BYTES }), async (req, res) => {
+  router.post('/', sendLimit, express.json({ limit: MOST_TASK_BYTES }), async (req, res) => {
     if (!tracker) return refuse(res, 404, 'No tracker is set on this server.');
     try {
       const sent = await sentTasksSchema.validate(req.body, { strict: true });

@@ -26,12 +26,14 @@ const task = {
   page: '2',
   about: '',
   says: 'Count again',
+  picture: null,
   labels: ['Tides'],
   author: 'Ines Mara',
   madeAt: '2001-09-09T01:46:40.000Z',
   changedAt: '2001-09-09T01:46:40.000Z',
   doneAt: '',
 };
+const picture = { name: 'Cutting of page 2', type: 'image/jpeg', data: '/9j/4AAQ' };
 const post = (body: unknown, type = 'application/json'): Promise<Response> =>
   fetch(`${on.base}/api/tasks`, {
     method: 'POST',
@@ -62,12 +64,14 @@ test('tasks go to the tracker that stands in; one that comes again takes the pla
   const send = (tasks: SentTasks): Promise<void> =>
     trackerAt(`${on.base}/stand-ins/tracker/tasks`).send(tasks);
   await on.restart({ tracker: { host: 'localhost', send } });
-  expect(await (await post({ tasks: [task, { ...task, id: 'm' }] })).json()).toEqual({ taken: 2 });
+  expect(await (await post({ tasks: [task, { ...task, id: 'm', picture }] })).json()).toEqual({
+    taken: 2,
+  });
   expect((await post({ tasks: [{ ...task, state: 'done' }] })).status).toBe(200);
   const kept = await (await fetch(`${on.base}/stand-ins/tracker/tasks`)).json();
   expect(kept).toMatchObject({
     tasks: [
-      { id: 'm', state: 'to-do', labels: ['Tides'] },
+      { id: 'm', state: 'to-do', labels: ['Tides'], picture },
       { id: 'n', state: 'done' },
     ],
   });
@@ -79,6 +83,8 @@ test.each([
   ['too many', { tasks: Array.from({ length: MOST_TASKS + 1 }, () => task) }],
   ['a task that says too much', { tasks: [{ ...task, says: 'x'.repeat(MOST_SAID + 1) }] }],
   ['a day that is none', { tasks: [{ ...task, until: 'tomorrow' }] }],
+  ['a picture that is none', { tasks: [{ ...task, picture: { ...picture, type: 'text/html' } }] }],
+  ['a picture of other signs', { tasks: [{ ...task, picture: { ...picture, data: '<svg>' } }] }],
   ['more than a task has', { tasks: [{ ...task, run: 'this' }] }],
   ['an address of its own', { tasks: [task], tracker: 'http://localhost/' }],
 ])('what is no list of tasks is refused and sent nowhere: %s', async (_, body) => {
@@ -88,11 +94,11 @@ test.each([
   expect(send).not.toHaveBeenCalled();
 });
 
-test('what is no JSON, or more than a megabyte, is refused', async () => {
+test('what is no JSON, or more than two megabytes, is refused', async () => {
   await on.restart({ tracker: { host: 'tasks.example', send: jest.fn() } });
   expect((await post('{"tasks": [')).status).toBe(400);
   expect((await post(`tasks=1`, 'text/plain')).status).toBe(400);
-  expect((await post({ tasks: [task], pad: 'x'.repeat(1_100_000) })).status).toBe(413);
+  expect((await post({ tasks: [task], pad: 'x'.repeat(2_100_000) })).status).toBe(413);
 });
 
 test.each([

@@ -20,6 +20,10 @@ import { NoteField, type Said } from './NoteField';
 import { RemarkRow } from './RemarkRow';
 import { TaskLine } from './tasks/TaskLine';
 import { TaskOfNote } from './tasks/TaskOfNote';
+import { TaskPicture } from './tasks/TaskPicture';
+
+/** A task's picture is no higher, CSS pixels. */
+const PICTURE = 160;
 
 /** What stands open in a card beside what it says. */
 type Open = 'task' | 'labels' | null;
@@ -52,6 +56,7 @@ export const NoteCard = memo(function NoteCard(props: NoteCardProps) {
   const [open, setOpen] = useState<Open>(null);
   const reader = useReader();
   const tags = useSessionState((s) => s.document.tags);
+  const picture = useSessionState((s) => s.document.attachments.get(thread.task?.picture ?? ''));
   const words = noteInWords(note, nameOf, tags);
   const keep = ({ remark, said }: Typed): void => {
     const now = Date.now();
@@ -123,6 +128,7 @@ export const NoteCard = memo(function NoteCard(props: NoteCardProps) {
         )}
       </View>
       {words.task !== '' && open !== 'task' && <TaskLine note={note} />}
+      {picture && open !== 'task' && <TaskPicture picture={picture} tallest={PICTURE} />}
       {open === 'task' && <TaskOfNote note={note} onDone={() => setOpen(null)} />}
       {thread.remarks.map((remark, k) => (
         <RemarkRow

@@ -16,6 +16,12 @@ export const notesFor = (document: DocState, nameOf: (page: number) => string): 
         ink: writtenIn(note.thread.remarks[k]),
       })),
       number,
+      picture: pictureOf(document, note.thread.task?.picture),
       place: about && { page: about.page, ...signPlace(about, document.pages[about.page]) },
     };
   });
+
+function pictureOf({ attachments }: DocState, id = ''): CopyNote['picture'] {
+  const picture = attachments.get(id);
+  return picture ? { source: id, width: picture.width, height: picture.height } : null;
+}

@@ -1,6 +1,7 @@
 import { type Schema, ValidationError } from 'yup';
 import { fromMarkRecord, type Mark, toMarkRecord } from '../../kinds/index.ts';
 import { MarkRecordError } from '../../marks/index.ts';
+import { type Attachment, attachmentShape } from './attachment.ts';
 import { type Bookmark, bookmarkShape } from './bookmark.ts';
 import { type OwnLink, ownLinkShape } from './ownLink.ts';
 import { type Page, pageShape } from './page.ts';
@@ -15,6 +16,7 @@ export interface Parts {
   thread: Thread;
   tag: Tag;
   link: OwnLink;
+  attachment: Attachment;
 }
 export type PartName = keyof Parts;
 
@@ -43,6 +45,7 @@ const CODECS: { readonly [P in PartName]: PartCodec<Parts[P]> } = {
   thread: { toRecord: toThreadRecord, fromRecord: fromThreadRecord },
   tag: plain<Tag>(tagShape),
   link: plain<OwnLink>(ownLinkShape),
+  attachment: plain<Attachment>(attachmentShape),
 };
 
 export const PART_NAMES = Object.keys(CODECS) as readonly PartName[];

@@ -11,6 +11,8 @@ export interface Task {
   /** The last day for it, as ISO 8601 writes it, `YYYY-MM-DD`; null without. */
   readonly until: string | null;
   readonly begun: boolean;
+  /** The id of the attachment that shows what it is about; none where left out. */
+  readonly picture?: string;
 }
 
 /** Characters that what is said of a task may have. */
@@ -35,4 +37,5 @@ export const taskShape = object({
     .defined()
     .test('day', 'is no day', (text) => text === null || isDay(text)),
   begun: boolean().strict().required(),
+  picture: string().strict().optional().max(100),
 });

@@ -17,6 +17,12 @@ export interface CopyNote {
   }[];
   /** What is to be done; empty where nothing is. */
   readonly task: string;
+  /** What the task carries with it, as {@link HeldFiles} knows it, and its size, pixels; null without. */
+  readonly picture?: {
+    readonly source: string;
+    readonly width: number;
+    readonly height: number;
+  } | null;
   /** What its labels are called. */
   readonly labels: readonly string[];
   /** Who settled it, and when; empty while it is open. */

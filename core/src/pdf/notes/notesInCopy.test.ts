@@ -1,8 +1,9 @@
 import { PDFDocument } from '@cantoo/pdf-lib';
+import { smallPicture } from '../../../testing/attachment.ts';
 import { shippedFonts } from '../../../testing/faces.ts';
-import { pageRefsFor } from '../../../testing/marks.ts';
+import { done, pageRefsFor } from '../../../testing/marks.ts';
 import { plainPdf } from '../../../testing/pdfs.ts';
-import { emptyDocument } from '../../document/index.ts';
+import { changeOf, emptyDocument } from '../../document/index.ts';
 import { drawingBounds } from '../../drawing/index.ts';
 import { displaySize, plainPage } from '../../geometry/index.ts';
 import { placeText, setBlock, setText } from '../../type/typesetter.ts';
@@ -92,4 +93,43 @@ test('a copy has a page more for its notes; one without notes has none', async (
   expect((await PDFDocument.load(noted.bytes)).getPageCount()).toBe(noted.pages);
   const none = await makeFixedCopy(source, document, { notes: [], typesetter });
   expect(none.pages).toBe(plain.pages);
+});
+
+test('what tasks carry with them stands whole beneath them, no larger than its page', () => {
+  const sizes = [
+    [1200, 300],
+    [200, 1400],
+    [8, 6],
+  ];
+  const notes = sizes.map(([width, height], k) =>
+    note(k + 1, { task: 'Check', picture: { source: `a${k}`, width, height } }),
+  );
+  const small = { width: 300, height: 260 };
+  for (const size of [SIZE, small]) {
+    const pages = setNotes(notes, size, fonts, typesetter);
+    const shown = pages.flat().filter((item) => item.is === 'picture');
+    expect(shown.map(({ source }) => source)).toEqual(['a0', 'a1', 'a2']);
+    shown.forEach((item, k) => {
+      const { minX, minY, maxX, maxY } = drawingBounds([item]);
+      expect(Math.min(minX, minY, size.width - maxX, size.height - maxY)).toBeGreaterThan(20);
+      expect((maxX - minX) / (maxY - minY)).toBeCloseTo(sizes[k][0] / sizes[k][1]);
+    });
+  }
+});
+
+test('a copy holds the bytes of what its tasks carry', async () => {
+  const source = await plainPdf();
+  const empty = emptyDocument(pageRefsFor((await inspectPdf(source)).pages));
+  const attachment = smallPicture('a');
+  const document = done(empty, {
+    label: '',
+    changes: [changeOf('attachment', null, attachment)],
+  });
+  const picture = { source: 'a', width: 8, height: 6 };
+  const { bytes } = await makeFixedCopy(source, document, {
+    face,
+    notes: [note(1, { task: 'Check', picture })],
+    typesetter,
+  });
+  expect(Buffer.from(bytes).includes(Buffer.from(attachment.data, 'base64'))).toBe(true);
 });

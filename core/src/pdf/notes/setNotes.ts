@@ -13,6 +13,11 @@ const INDENT = 22;
 /** A note begins where so much is left of the page, points. */
 const ROOM = 60;
 
+/** Pictures have so many pixels an inch where there is room for them, and are no wider and no higher than this, points. */
+const PIXELS = 144;
+const WIDEST = 300;
+const HIGHEST = 220;
+
 const HEADING: TextStyle = { face: 'sans-bold', size: 18 };
 const NUMBER: TextStyle = { face: 'sans-bold', size: 10.5 };
 const ASIDE: TextStyle = { face: 'sans', size: 8.5 };
@@ -66,9 +71,20 @@ export function setNotes(
         });
     y += scale * height;
   };
+  /** Puts a picture beneath it, whole. */
+  const show = ({ source, width, height }: NonNullable<CopyNote['picture']>): void => {
+    const room = page.width - 2 * margin - INDENT;
+    const most = Math.min(HIGHEST, foot - margin);
+    const scale = Math.min(72 / PIXELS, Math.min(WIDEST, room) / width, most / height);
+    const [wide, high] = [scale * width, scale * height];
+    if (y + high > foot && y > margin) turn();
+    const place: Matrix = [wide, 0, 0, high, margin + INDENT, page.height - y - high];
+    pages[pages.length - 1].push({ is: 'picture', source, place, opacity: 1 });
+    y += high;
+  };
   put('Notes', HEADING, INK);
   y += 8;
-  for (const { number, about, remarks, task, labels, settled } of notes) {
+  for (const { number, about, remarks, task, picture, labels, settled } of notes) {
     if (y + ROOM > foot) turn();
     const beside = y;
     put(String(number), NUMBER, SIGN_COLOUR);
@@ -84,6 +100,10 @@ export function setNotes(
       if (said === '') continue;
       y += 2;
       put(said, ASIDE, PALE, INDENT);
+    }
+    if (picture) {
+      y += 4;
+      show(picture);
     }
     y += 14;
   }

@@ -1,10 +1,11 @@
 import { reopenNote, settleNote } from '@marginalis/core/editing';
 import { isOverdue, type ListedTask } from '@marginalis/core/tasks';
 import { memo } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { dayInWords, useSession, useSettings } from '@/session';
+import { dayInWords, useSession, useSessionState, useSettings } from '@/session';
 import { CheckBox } from '@/ui';
+import { addressOf } from './taskPicture';
 
 interface TaskRowProps {
   readonly task: ListedTask;
@@ -20,6 +21,7 @@ export const TaskRow = memo(function TaskRow(props: TaskRowProps) {
   const { note, title, state } = task;
   const { kind, who, until } = task.task;
   const session = useSession();
+  const picture = useSessionState((s) => s.document.attachments.get(task.task.picture ?? ''));
   const author = useSettings((s) => s.author);
   const { colors } = useTheme();
   const isDone = state === 'done';
@@ -66,11 +68,20 @@ export const TaskRow = memo(function TaskRow(props: TaskRowProps) {
           {aside.filter(Boolean).join(' · ')}
         </Text>
       </Pressable>
+      {picture && (
+        <Image
+          source={{ uri: addressOf(picture) }}
+          accessibilityLabel={picture.name}
+          resizeMode="contain"
+          style={styles.picture}
+        />
+      )}
     </View>
   );
 });
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', alignItems: 'center', borderBottomWidth: 1, paddingVertical: 4 },
+  picture: { width: 72, height: 48, borderRadius: 3, backgroundColor: '#ffffff' },
   said: { flex: 1, minWidth: 0, minHeight: 44, justifyContent: 'center', gap: 2 },
 });

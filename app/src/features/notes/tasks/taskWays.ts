@@ -6,10 +6,13 @@ import {
   taskRecords,
   taskTable,
 } from '@marginalis/core/tasks';
-import { fileStem, MOST_SAID, MOST_TASKS } from '@marginalis/core/wire';
+import { fileStem, MOST_SAID, MOST_TASK_BYTES, MOST_TASKS } from '@marginalis/core/wire';
 import { sendTasks, ServerError } from '@/remote';
 import type { DocumentSession } from '@/session';
 import { download } from '@/ui';
+
+/** Bytes around the tasks of a lot. */
+const ENVELOPE = 100;
 
 type NameOf = (page: number) => string;
 
@@ -20,6 +23,7 @@ const recordsOf = (session: DocumentSession, nameOf: NameOf): TaskRecord[] => {
     document: title,
     nameOf,
     tags: document.tags,
+    attachments: document.attachments,
   });
 };
 
@@ -47,8 +51,7 @@ export async function sendToTracker(
   const tasks = recordsOf(session, nameOf).map(clipped);
   try {
     let taken = 0;
-    for (let from = 0; from < tasks.length; from += MOST_TASKS)
-      taken += await sendTasks({ tasks: tasks.slice(from, from + MOST_TASKS) });
+    for (const some of inLots(tasks)) taken += await sendTasks({ tasks: some });
     session.notices.tell(taken === 1 ? `1 task is at ${host}.` : `${taken} tasks are at ${host}.`);
   } catch (e) {
     if (!(e instanceof ServerError)) throw e;
@@ -66,4 +69,21 @@ function clipped(task: TaskRecord): TaskRecord & { labels: string[] } {
     says: clip(task.says),
     labels: task.labels.map(clip),
   };
+}
+
+/** In lots that are taken at once. */
+function inLots<T>(tasks: readonly T[]): T[][] {
+  const lots: T[][] = [];
+  let bytes = Infinity;
+  for (const task of tasks) {
+    const size = new Blob([JSON.stringify(task)]).size + 1;
+    bytes += size;
+    const lot = lots[lots.length - 1];
+    if (bytes < MOST_TASK_BYTES - ENVELOPE && lot.length < MOST_TASKS) lot.push(task);
+    else {
+      lots.push([task]);
+      bytes = size;
+    }
+  }
+  return lots;
 }
