@@ -1,4 +1,4 @@
-import { expect, type Page, test } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import {
   command,
   dragGrip,
@@ -10,17 +10,9 @@ import {
   placeOn,
   take,
 } from './support/reader';
-import { copyOf, field, next, textOf } from './support/typing';
+import { copyOf, field, next, textOf, typeOnLine } from './support/typing';
 
 /** Typing text onto pages: boxes, lines for answers, every script of the faces that ship. */
-
-/** Opens a sample and begins to type on its first free line, by keyboard. */
-async function typeOnLine(page: Page): Promise<void> {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
-  await page.keyboard.press('e');
-  await expect(field(page)).toBeFocused();
-}
 
 test('a worksheet is answered by keyboard alone: on its lines, from one to the next and back; the answers are text in the copy', async ({
   page,
@@ -378,36 +370,4 @@ test('for a sign that no face has a font file is chosen; it is kept on this devi
   await command(page, 'Settings');
   await settings.getByRole('button', { name: /^Remove LiberationSans/ }).click();
   await expect(settings.getByText(/LiberationSans-Regular.ttf$/)).toBeHidden();
-});
-
-test('in a long text every paragraph is laid out by itself: joined and parted as ever, and copied as it is', async ({
-  page,
-  context,
-}) => {
-  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
-  await typeOnLine(page);
-  const one = 'the tide leaves pools where barnacles wait '.repeat(30).trim();
-  for (let k = 0; k < 2; k++) {
-    await page.keyboard.insertText(one);
-    await page.keyboard.press('Enter');
-  }
-  await page.keyboard.type('last');
-  const parts = field(page).locator('> span');
-  await expect(parts).toHaveCount(3);
-  await page.keyboard.press('Home');
-  await page.keyboard.press('Backspace');
-  await expect(parts).toHaveCount(2);
-  await page.keyboard.press('Enter');
-  await page.keyboard.press('ArrowLeft');
-  await page.keyboard.press('Delete');
-  await expect(parts).toHaveCount(2);
-  const text = async () => field(page).evaluate((element) => element.textContent);
-  expect(await text()).toBe(`${one}\n${one}last`);
-  await page.keyboard.press('Control+a');
-  await page.keyboard.press('Control+c');
-  expect(await page.evaluate(() => navigator.clipboard.readText())).toBe(`${one}\n${one}last`);
-  await page.keyboard.type('x');
-  expect(await text()).toBe('x');
-  await page.keyboard.press('Control+z');
-  expect(await text()).toBe(`${one}\n${one}last`);
 });

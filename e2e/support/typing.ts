@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
-import { makeCopy } from './reader';
+import { makeCopy, openDesk, openDocument } from './reader';
 
 /** What is typed into. */
 export const field = (page: Page) => page.getByRole('textbox', { name: 'Text', exact: true });
@@ -25,4 +25,12 @@ export async function next(page: Page, text: string): Promise<void> {
   await expect.poll(() => field(page).boundingBox()).not.toEqual(before);
   await expect(field(page)).toBeFocused();
   await page.keyboard.type(text);
+}
+
+/** Opens a sample and begins to type on its first free line, by keyboard. */
+export async function typeOnLine(page: Page): Promise<void> {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  await page.keyboard.press('e');
+  await expect(field(page)).toBeFocused();
 }

@@ -26,7 +26,7 @@ export function Stage(props: {
   const { pictures, marks, label, nameOf = numberOf, renderOnPage, children } = props;
   const hold = useStage() as HeldStage;
   const { controller } = hold;
-  const { first, last, look } = useSight();
+  const { first, last, reaching, look } = useSight();
   const element = useRef<HTMLDivElement>(null);
   const [measured, setMeasured] = useState(false);
 
@@ -59,7 +59,9 @@ export function Stage(props: {
 
   const from = Math.max(0, first - SPARE);
   const to = Math.min(controller.pages.length - 1, last + SPARE);
-  const shown = measured ? Array.from({ length: to - from + 1 }, (_, i) => from + i) : [];
+  const near = measured ? Array.from({ length: to - from + 1 }, (_, i) => from + i) : [];
+  // What is typed there would be lost to a page that goes.
+  const shown = reaching < 0 || near.includes(reaching) ? near : [...near, reaching];
   return (
     <Area
       ref={element}

@@ -3,6 +3,7 @@ import {
   box,
   boxesMeet,
   boxHeight,
+  boxOfPoints,
   boxWidth,
   type Box,
   type Camera,
@@ -12,8 +13,10 @@ import {
   FIT_MARGIN,
   fitPageZoom,
   fitWidthZoom,
+  growBox,
   invertMatrix,
   type Matrix,
+  moveBy,
   PAGE_GAP,
   pagesInBand,
   type PageStack,
@@ -25,6 +28,7 @@ import {
   toStack,
   transform,
   transformBox,
+  uniteBoxes,
   type Vec,
   type Viewport,
   wholeStack,
@@ -32,6 +36,9 @@ import {
 } from '@marginalis/core/geometry';
 import type { PageId } from '@marginalis/core/marks';
 import { type Fit, PLAIN_VIEW, type StagePlace, type StageView } from './place';
+
+/** So much is seen around what reaches beyond its page, CSS pixels. */
+const ROOM = 64;
 
 const placesOf = (pages: readonly Page[]): Map<PageId, number> =>
   new Map(pages.map(({ id }, index) => [id, index]));
@@ -53,6 +60,7 @@ export abstract class StageCamera {
   /** The spread that fingers hold: those beside it can be drawn into sight; null without. */
   protected gripped: number | null = null;
   private places: Map<PageId, number>;
+  private reached: { readonly page: PageId; readonly points: readonly Vec[] } | null = null;
 
   constructor(
     /** As the document has them. */
@@ -126,8 +134,35 @@ export abstract class StageCamera {
     this.camera = { ...this.camera, zoom };
   }
 
-  /** What the camera is kept over while it shows a spread: where spreads lie beside each other that one alone. */
-  protected partAt(spread: number, { zoom } = this.camera): Box {
+  /** Something of a page reaches as far as these points, in user space, maybe beyond its edge: the camera goes there too, as long as it does. */
+  reach(index: number, points: readonly Vec[] | null): void {
+    this.reached = points && { page: this.pages[index].id, points };
+    this.move(this.camera, this.spreadOn(this.camera));
+  }
+
+  /** The page of which something reaches farther; -1 without. */
+  protected get reaching(): number {
+    return this.reached ? this.indexOf(this.reached.page) : -1;
+  }
+
+  /** What the camera is kept over while it shows a spread, with what reaches beyond it. */
+  protected partAt(spread: number, camera = this.camera): Box {
+    const part = this.pagesAt(spread, camera);
+    const { reached, stack } = this;
+    const index = this.reaching;
+    if (!reached || index < 0) return part;
+    if (stack.flow === 'sideways' && spreadOf(stack, index) !== spread) return part;
+    const seen = transformBox(displayMatrix(this.pages[index]), boxOfPoints(reached.points));
+    const at = moveBy({ x: stack.lefts[index], y: stack.tops[index] });
+    const { minX, minY, maxX, maxY } = transformBox(at, seen);
+    const isWithin =
+      minX >= part.minX && minY >= part.minY && maxX <= part.maxX && maxY <= part.maxY;
+    if (isWithin) return part;
+    return uniteBoxes(part, growBox({ minX, minY, maxX, maxY }, ROOM / camera.zoom));
+  }
+
+  /** Of pages: where spreads lie beside each other that one alone. */
+  private pagesAt(spread: number, { zoom }: Camera): Box {
     const { stack, gripped } = this;
     const { spreads } = stack;
     if (stack.flow === 'down' || spreads.length === 0) return wholeStack(stack);

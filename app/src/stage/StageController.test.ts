@@ -73,6 +73,26 @@ test('a place that can be seen is left where it is; another comes to the middle'
   expect(stage.getSight().current).toBe(2);
 });
 
+test('what reaches beyond the last page can be seen as long as it does', () => {
+  const stage = stageOf(2);
+  const foot = (): number => transform(stage.userToView(1), { x: 100, y: -3000 }).y;
+  stage.goToPage(1);
+  stage.pan(0, -9000);
+  expect(foot()).toBeGreaterThan(2000);
+  stage.reach(1, [
+    { x: 100, y: 700 },
+    { x: 300, y: -3000 },
+  ]);
+  stage.pan(0, -9000);
+  expect(foot()).toBeLessThan(600);
+  const { x, y } = stage.getCamera();
+  stage.reach(1, null);
+  expect(stage.getCamera().y).toBeLessThan(y);
+  expect(stage.getCamera().x).toBeCloseTo(x);
+  stage.setPages(stage.pages.slice(0, 1));
+  expect(stage.getSight().current).toBe(0);
+});
+
 test('a place is found again in a window of another size, and after another page came before it', () => {
   const stage = stageOf(9);
   stage.zoomTo(2.5, { x: 400, y: 300 });

@@ -366,6 +366,7 @@ export class StageController extends TurningCamera {
     this.visited.forgetNear((place) => this.isNear(place));
     const next: StageSight = {
       ...this.seen(),
+      reaching: this.reaching,
       zoom: this.camera.zoom,
       fit: this.fit,
       view: this.seenAs,

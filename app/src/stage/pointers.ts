@@ -21,6 +21,10 @@ const THROUGH = 8;
 /** A pen's dot so soon after a chip appeared was on its way before, ms: it is ink. */
 export const DOT_TIME = 1_200;
 
+/** What the browser brings just into sight comes so much farther, CSS pixels. */
+const FARTHER = 40;
+const farther = (by: number): number => by + Math.sign(by) * FARTHER;
+
 /** Whether a contact on a chip writes: nobody can have meant a chip that has just appeared, nor rubs on a button. */
 export function writesOnChip(
   { pointerType, button, timeStamp }: Pick<PointerEvent, 'pointerType' | 'button' | 'timeStamp'>,
@@ -204,7 +208,7 @@ export function attachPointers(
     const { scrollLeft, scrollTop } = element;
     if (scrollLeft === 0 && scrollTop === 0) return;
     element.scrollTo(0, 0);
-    stage.pan(-scrollLeft, -scrollTop);
+    stage.pan(-farther(scrollLeft), -farther(scrollTop));
   };
   const onLeave = (): void => getWriter()?.hover(null);
   const refuse = (e: Event): void => {

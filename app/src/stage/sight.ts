@@ -6,6 +6,8 @@ import { type Fit, PLAIN_VIEW, type StagePlace, type StageView } from './place';
 export interface StageSight {
   readonly first: number;
   readonly last: number;
+  /** The page of which something reaches beyond it, and is in use wherever the window is; -1 without. */
+  readonly reaching: number;
   /** The page that has the upper third of the window. */
   readonly current: number;
   readonly zoom: number;
@@ -36,6 +38,7 @@ export const NOTHING: StageSight = {
   fit: 'width',
   view: PLAIN_VIEW,
   count: 0,
+  reaching: -1,
   before: null,
   after: null,
   held: null,

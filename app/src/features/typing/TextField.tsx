@@ -12,18 +12,15 @@ import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';
 import { LeaderLine } from './LeaderLine';
 import { letterCss, onPage, saidIn, select, selectionIn, showText } from './field';
-import { keepTextInSight } from './keepTextInSight';
 import { goToLineEnd } from './lineEnd';
 import { announceFaces } from './pageFaces';
 import { stepText } from './stepText';
 import { turnLetters } from './turnLetters';
 import type { TypedText, Typing } from './Typing';
 import { TypingTools } from './TypingTools';
+import { useTextInSight } from './useTextInSight';
 import { watchField } from './watchField';
 
-/** Letters that would be smaller than this while they are typed are brought nearer, to this, CSS pixels. */
-const LEGIBLE = 12;
-const COMFORTABLE = 16;
 /** Points. */
 const SPARE = 0.6;
 const SIDES = { start: 'start', centre: 'center', end: 'end' } as const;
@@ -45,16 +42,7 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
   const composes = useRef(false);
 
   useEffect(announceFaces, []);
-  useEffect(() => {
-    const { stage } = reader;
-    const { mark: box } = typing;
-    const [{ style }] = box.block.spans;
-    const corners = cornersOfBox(box);
-    // On a phone a page is often seen so small that nobody could read what they type.
-    if (style.size * stage.getCamera().zoom < LEGIBLE)
-      stage.zoomTo(COMFORTABLE / style.size, transform(stage.userToView(index), corners[0]));
-    keepTextInSight(reader, index, box);
-  }, [reader, typing, index]);
+  useTextInSight(field, typing, index);
   useLayoutEffect(() => {
     const element = field.current;
     if (!element || composes.current) return;

@@ -1,6 +1,7 @@
-import { asText, LONGEST_TEXT, type TextMark } from '@marginalis/core/kinds';
-import { findMark, markChange } from '@marginalis/core/document';
+import { findMark, findPage, markChange } from '@marginalis/core/document';
 import { keepText } from '@marginalis/core/editing';
+import type { Vec } from '@marginalis/core/geometry';
+import { asText, cornersOfBox, LONGEST_TEXT, type TextMark } from '@marginalis/core/kinds';
 import {
   type LetterStyle,
   replaced,
@@ -19,6 +20,8 @@ import { pageFonts } from '@/stage';
 import { isInParts } from './field';
 import type { Emphasized } from './pastedEmphasis';
 
+/** So far a text may hang over the edge of its page before that is said, points. */
+const BEYOND = 4;
 /** A word that nobody goes on with is kept after so long, ms. */
 const PAUSE = 1_000;
 /** A word has ended. */
@@ -247,6 +250,23 @@ export class Typing {
     );
   }
 
+  /** Says so where the text is longer than its page. */
+  private tellBeyond(): void {
+    const { kept, session } = this;
+    const page = kept && findPage(session.store.getState().document, kept.page);
+    if (!page) return;
+    const isOn = ({ x, y }: Vec): boolean =>
+      x > page.box.minX - BEYOND &&
+      x < page.box.maxX + BEYOND &&
+      y > page.box.minY - BEYOND &&
+      y < page.box.maxY + BEYOND;
+    const [from, , , to] = cornersOfBox(kept);
+    if (isOn(from) && !isOn(to))
+      session.notices.tell(
+        'The text is longer than its page. What lies beyond the edge is kept, but not in a copy.',
+      );
+  }
+
   private step(act: 'undo' | 'redo'): void {
     this.keep();
     this.session[act]();
@@ -282,6 +302,7 @@ export class Typing {
     this.ended();
     this.unfollow();
     this.keep();
+    this.tellBeyond();
     this.session.inHand.begin(null);
     this.session.inHand.preview(null);
   }
