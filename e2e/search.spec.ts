@@ -67,7 +67,7 @@ test('what is a picture of print is said', async ({ page }) => {
   await openDesk(page);
   await openDocument(page, 'Tide log, scanned');
   await search(page, 'tide');
-  await expect(status(page)).toHaveText('Not found');
+  await expect(status(page)).toHaveText('Not found in print');
   await expect(page.getByText(/no words can be read/)).toBeVisible();
 });
 

@@ -1,6 +1,15 @@
 import { expect, type Page, test } from '@playwright/test';
 import { line, Pen, wave } from './support/pen';
-import { drawn, inkOn, kept, openDocument, openWorksheet, placeOn } from './support/reader';
+import {
+  drawn,
+  inkOn,
+  kept,
+  openDocument,
+  openMarks,
+  openWorksheet,
+  placeOn,
+} from './support/reader';
+import { field, typeOnLine } from './support/typing';
 
 test('a second tab reads along, takes the turn when asked, and nothing is overwritten', async ({
   page,
@@ -65,6 +74,42 @@ test('a tab killed in the middle of a stroke loses that stroke and no other', as
   await drawn(again, 1);
   await expect.poll(() => inkOn(again, 1)).toBe(ink);
   await expect(again.getByRole('button', { name: 'Undo' })).toBeEnabled();
+});
+
+test('a tab killed while a word is typed loses that word at most; another takes the turn, and what is typed is there', async ({
+  page,
+  context,
+}) => {
+  await typeOnLine(page);
+  await page.keyboard.type('zones of limpets above the ki', { delay: 40 });
+  const address = page.url();
+  const crash = await context.newCDPSession(page);
+  const crashed = page.waitForEvent('crash');
+  void crash.send('Page.crash').catch(() => undefined);
+  await crashed;
+  const again = await context.newPage();
+  await again.goto(address);
+  await drawn(again, 1);
+  const typed = (tab: Page, text: string) =>
+    expect(
+      tab.getByRole('button', { name: new RegExp(`^Go to Text, .*, ${text}$`) }),
+    ).toBeVisible();
+  await openMarks(again);
+  await typed(again, 'zones of limpets above the');
+
+  const other = await context.newPage();
+  await other.goto(address);
+  await drawn(other, 1);
+  await other.getByRole('button', { name: 'Write here instead' }).click();
+  await expect(other.getByText('Another tab is writing')).toBeHidden();
+  await other.getByTestId('stage').focus();
+  await other.keyboard.press('e');
+  await expect(field(other)).toBeFocused();
+  await other.keyboard.type('Teo');
+  // Its turn is taken in the middle of a word.
+  await again.getByRole('button', { name: 'Write here instead' }).click();
+  await expect(field(other)).toBeHidden();
+  await typed(again, 'Teo');
 });
 
 /** Has storage refuse whatever is put, until {@link allowStorage}. */

@@ -118,7 +118,11 @@ export class DocumentSession {
       journal,
       pages,
       last: { get: () => this.keeper.last, set: (seq) => (this.keeper.last = seq) },
-      onYield: () => this.storeAll(),
+      onYield: () => {
+        // While it may still be written.
+        this.inHand.finishBegun();
+        return this.storeAll();
+      },
       after: (document) => this.inHand.after(document),
     });
     this.endFaces = ownFaces.subscribe(() => this.copyLayers.forget());

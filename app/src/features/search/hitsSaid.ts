@@ -5,7 +5,7 @@ const hitsOf = (n: number): string => (n === 1 ? '1 hit' : `${n} hits`);
 /** How many hits there are, and at which of them one is. */
 export function hitsSaid({ hits, more, at, reading }: SearchState): string {
   const all = hits.length + more;
-  if (all === 0) return reading ? 'Nothing yet' : 'Not found';
+  if (all === 0) return reading ? 'Nothing yet' : 'Not found in print';
   const here = at ? hits.indexOf(at) : -1;
   return here < 0 ? hitsOf(all) : `${here + 1} of ${all}`;
 }
