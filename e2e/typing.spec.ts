@@ -355,7 +355,7 @@ test('for a sign that no face has a font file is chosen; it is kept on this devi
   await page.getByRole('button', { name: 'Choose a font file' }).click();
   const wrong = { name: 'letter.ttf', mimeType: 'font/ttf', buffer: Buffer.from('Dear tutor') };
   await (await chooses).setFiles(wrong);
-  await expect(page.getByText('This is no TrueType font')).toBeVisible();
+  await expect(page.getByText('This is no font that can be used')).toBeVisible();
   await page.keyboard.press('Escape');
   await command(page, 'Settings');
   const settings = page.getByRole('group', { name: 'Fonts of your own' });

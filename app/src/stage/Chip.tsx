@@ -25,6 +25,8 @@ interface ChipProps {
   ink: readonly Box[];
   /** The writing hand: it keeps clear of that too. */
   hand: 'right' | 'left';
+  /** Rather at the head of the window than over ink. */
+  docks?: boolean;
   /** About how wide it is, CSS pixels, until it has been measured. */
   width: number;
   label: string;
@@ -74,7 +76,7 @@ function Placed(props: Omit<ChipProps, 'label'>) {
 }
 
 function Standing(props: Omit<ChipProps, 'label'>) {
-  const { index, page, clearOf, ink, hand, width, onHeld, children } = props;
+  const { index, page, clearOf, ink, hand, docks, width, onHeld, children } = props;
   const { zoom, covered } = useSight();
   const { controller } = useStage();
   /** When it came: a dot made just then was not meant for it. */
@@ -94,6 +96,7 @@ function Standing(props: Omit<ChipProps, 'label'>) {
       seen: box(-left, covered - top, view.width - left, view.height - top),
       ink: ink.map((b) => transformBox(matrix, b)),
       pageWidth: displaySize(page).width * zoom,
+      docks,
     },
     hand,
   );

@@ -29,6 +29,17 @@ test.each([
   expect(chipPlace(roomFor(around), 'right')).toEqual(place);
 });
 
+test('one that docks stands at the head of the window rather than over ink, and never over what it is about', () => {
+  const around = box(300, 400, 380, 430);
+  const ink = [box(-60, 330, 860, 500)];
+  const docked = { ...roomFor(around, ink), docks: true };
+  expect(chipPlace(docked, 'right')).toEqual({ left: 300, top: 104 });
+  expect(chipPlace({ ...docked, docks: false }, 'right').top).toBeGreaterThan(300);
+  expect(chipPlace({ ...roomFor(around), docks: true }, 'right')).toEqual({ left: 300, top: 348 });
+  const high = { ...roomFor(box(-60, 110, 860, 140), ink), docks: true };
+  expect(chipPlace(high, 'right')).toEqual({ left: -56, top: 148 });
+});
+
 const somewhere = fc
   .tuple(fc.integer({ min: 0, max: 760 }), fc.integer({ min: 100, max: 660 }))
   .chain(([x, y]) =>

@@ -24,6 +24,8 @@ interface ChipRoom {
   /** What was written lately: the line being worked on. */
   readonly ink: readonly Box[];
   readonly pageWidth: number;
+  /** Rather at the head of the window, clear of what it is about, than over ink. */
+  readonly docks?: boolean;
 }
 
 /**
@@ -45,7 +47,7 @@ export function chipPlace(room: ChipRoom, hand: 'right' | 'left'): ChipPlace {
   return { left: pageWidth - place.left - size.width, top: place.top };
 }
 
-function placeForRight({ around, size, seen, ink, pageWidth }: ChipRoom): ChipPlace {
+function placeForRight({ around, size, seen, ink, pageWidth, docks }: ChipRoom): ChipPlace {
   const { width, height } = size;
   const within = (at: number, from: number, to: number): number =>
     Math.max(from + EDGE, Math.min(at, to - EDGE));
@@ -64,6 +66,8 @@ function placeForRight({ around, size, seen, ink, pageWidth }: ChipRoom): ChipPl
   const all = isInMargin
     ? [left, above, aboveEnd, right, below]
     : [above, aboveEnd, left, right, below];
+  const head = { left: along, top: seen.minY + EDGE };
+  if (docks && head.top + height < around.minY) all.push(head);
   const fitting = all.filter((place) => isWithin(boxAt(place, size), seen));
   const hidden = (place: ChipPlace): number => {
     const bar = boxAt(
@@ -73,7 +77,7 @@ function placeForRight({ around, size, seen, ink, pageWidth }: ChipRoom): ChipPl
     return ink.reduce((sum, one) => sum + sharedArea(one, bar), 0);
   };
   const least = Math.min(...fitting.map(hidden));
-  return fitting.find((place) => hidden(place) <= least) ?? { left: along, top: seen.minY + EDGE };
+  return fitting.find((place) => hidden(place) <= least) ?? head;
 }
 
 const sharedArea = (a: Box, b: Box): number =>

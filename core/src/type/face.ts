@@ -13,8 +13,9 @@ export interface ShapedGlyph {
 
 /** Some of a face's glyphs as a font file of their own. */
 export interface FaceSubset {
-  /** TrueType. */
   readonly bytes: Uint8Array;
+  /** How its letters are drawn: a TrueType font, or bare CFF (Adobe Technical Note 5176) whose glyphs go by their numbers. */
+  readonly outlines: 'truetype' | 'cff';
   /** From a glyph's number in the face to its number in the subset. */
   readonly ids: ReadonlyMap<number, number>;
 }

@@ -26,6 +26,8 @@ interface Font {
   readonly 'OS/2'?: {
     readonly fsType: { noEmbedding: boolean; noSubsetting: boolean; bitmapOnly: boolean };
   };
+  /** Its tables by their tags. */
+  readonly directory: { readonly tables: Readonly<Record<string, object | undefined>> };
   hasGlyphForCodePoint(codePoint: number): boolean;
   getGlyph(id: number, codePoints?: readonly number[]): Glyph;
   layout(
@@ -55,8 +57,8 @@ export function openFace(name: FaceName, bytes: Uint8Array): Face {
   return faceOf(name, font);
 }
 
-/** The first bytes of a font with TrueType outlines (OpenType, table directory): 1.0, or what was written for it once. */
-const TRUE_TYPE = ['00010000', '74727565'];
+/** The first bytes of a font (OpenType, table directory): of one with TrueType outlines 1.0, or what was written for it once; with others OTTO. */
+const KNOWN = ['00010000', '74727565', '4f54544f'];
 
 /**
  * Opens a font file of a person's own: one face, with outlines as they can be put into a copy.
@@ -66,12 +68,8 @@ export function openOwnFace(name: OwnFace, bytes: Uint8Array): Face {
   const head = [...bytes.subarray(0, 4)].map((n) => n.toString(16).padStart(2, '0')).join('');
   if (head === '74746366')
     throw new FaceError('This file holds several fonts: choose a file with a single one.');
-  if (head === '4f54544f')
-    throw new FaceError(
-      'This font draws its letters in a way that copies cannot hold (CFF): choose one with TrueType outlines, a .ttf file.',
-    );
-  if (!TRUE_TYPE.includes(head))
-    throw new FaceError('This is no TrueType font: choose a .ttf file.');
+  if (!KNOWN.includes(head))
+    throw new FaceError('This is no font that can be used: choose a .ttf or .otf file.');
   try {
     const face = openFace(name, bytes);
     // What is damaged shows when a letter is asked for.
@@ -142,7 +140,11 @@ function faceOf(name: FaceName, font: Font): Face {
       const ids = new Map<number, number>([[0, 0]]);
       for (const id of glyphs)
         if (!ids.has(id)) ids.set(id, subset.includeGlyph(font.getGlyph(id)));
-      return { bytes: subset.encode(), ids };
+      return {
+        bytes: subset.encode(),
+        ids,
+        outlines: font.directory.tables['CFF '] ? 'cff' : 'truetype',
+      };
     },
   };
 }

@@ -1,10 +1,18 @@
 import { marksOn, type Page } from '@marginalis/core/document';
-import { boxOfPoints } from '@marginalis/core/geometry';
+import {
+  box,
+  boxOfPoints,
+  displayMatrix,
+  invertMatrix,
+  transformBox,
+} from '@marginalis/core/geometry';
 import { asText, cornersOfBox } from '@marginalis/core/kinds';
 import { textOfSpans } from '@marginalis/core/type';
 import { useEffect, useRef, useState } from 'react';
 import { useSettings } from '@/session';
+import { useReader } from '@/shell';
 import { Chip, ChipButton } from '@/stage';
+import { knownAnswers } from './answersOn';
 import { LettersSheet } from './LettersSheet';
 import { SymbolSheet } from './SymbolSheet';
 import { areTurned, lookLetters, lookOfLetters, type Manner, turnLetters } from './turnLetters';
@@ -12,6 +20,8 @@ import type { Typing } from './Typing';
 
 /** About how wide the chip is, CSS pixels. */
 const CHIP = 312;
+/** Letters of an answer are about so high, points. */
+const LETTERS = 14;
 const MANNERS: readonly (readonly [manner: Manner, sign: string, name: string])[] = [
   ['bold', 'B', 'Bold'],
   ['italic', 'I', 'Italic'],
@@ -29,6 +39,7 @@ export function TypingTools(props: {
   onBack: (place?: number) => void;
 }) {
   const { typing, page, index, selection, onBack } = props;
+  const reader = useReader();
   const hand = useSettings((s) => s.hand);
   const [symbols, setSymbols] = useState(false);
   const [letters, setLetters] = useState<readonly [number, number] | null>(null);
@@ -83,12 +94,18 @@ export function TypingTools(props: {
       return text ? [boxOfPoints(cornersOfBox(text))] : [];
     },
   );
+  // Nor what is to be answered next.
+  const toUser = invertMatrix(displayMatrix(page));
+  const places = (knownAnswers(reader, index) ?? []).map(({ from, to, y, room }) =>
+    transformBox(toUser, box(from, y - Math.min(room, LETTERS), to, y)),
+  );
   return (
     <>
       <Chip
+        docks
         index={index}
         page={page}
-        ink={[...print, ...answers]}
+        ink={[...print, ...answers, ...places]}
         hand={hand}
         clearOf={cornersOfBox(typing.mark)}
         width={CHIP}

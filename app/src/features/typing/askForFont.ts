@@ -3,7 +3,7 @@ import { pickFile } from '@/ui';
 
 /** Asks for a font file and keeps it on this device. Gives what came of it as a sentence; null when no file was chosen. */
 export async function askForFont(): Promise<string | null> {
-  const file = await pickFile('.ttf,font/ttf');
+  const file = await pickFile('.ttf,.otf,font/ttf,font/otf');
   if (!file) return null;
   try {
     const bytes = new Uint8Array(await file.arrayBuffer());

@@ -1,6 +1,6 @@
 import { type PDFContext, type PDFRef, PDFString } from '@cantoo/pdf-lib';
 import type { Face } from '../../type/index.ts';
-import { hex4, utf16Hex } from './hex.ts';
+import { TO_GLYPHS, toGlyphs, toUnicode } from './characterMaps.ts';
 
 const thousand = (n: number): number => Math.round(n * 1000);
 /** Six letters tell one subset from another (ISO 32000-1 §9.6.4); those of one face are told apart by their glyphs. */
@@ -13,34 +13,8 @@ function tagOf(glyphs: Iterable<number>): string {
   return tag;
 }
 
-/** Entries of one block of a character map (Adobe Technical Note 5014). */
-const MOST_ENTRIES = 100;
 /** Symbolic: the glyphs go by their numbers (ISO 32000-1, table 123). */
 const FLAGS = 4;
-
-/** What each glyph stands for, so that words can be found and copied. */
-function toUnicode(glyphs: readonly (readonly [number, string])[]): string {
-  const entries = glyphs.filter(([, text]) => text !== '');
-  const blocks: string[] = [];
-  for (let i = 0; i < entries.length; i += MOST_ENTRIES) {
-    const some = entries.slice(i, i + MOST_ENTRIES);
-    const lines = some.map(([id, text]) => `<${hex4(id)}> <${utf16Hex(text)}>`);
-    blocks.push(`${some.length} beginbfchar\n${lines.join('\n')}\nendbfchar`);
-  }
-  return [
-    '/CIDInit /ProcSet findresource begin',
-    '12 dict begin',
-    'begincmap',
-    '/CIDSystemInfo << /Registry (Adobe) /Ordering (UCS) /Supplement 0 >> def',
-    '/CMapName /Adobe-Identity-UCS def',
-    '/CMapType 2 def',
-    '1 begincodespacerange\n<0000> <FFFF>\nendcodespacerange',
-    ...blocks,
-    'endcmap',
-    'CMapName currentdict /CMap defineresource pop',
-    'end\nend',
-  ].join('\n');
-}
 
 /**
  * Puts the glyphs of a face that are used into a document, as a composite font whose codes are the glyphs' numbers in the
@@ -54,14 +28,13 @@ export function embedFace(
 ): void {
   const glyphs = [...used].sort(([a], [b]) => a - b);
   const numbers = glyphs.map(([id]) => id);
-  const { bytes, ids } = face.subset(numbers);
+  const { bytes, ids, outlines } = face.subset(numbers);
   const name = `${tagOf(numbers)}+${face.postscriptName}`;
-  const toGlyph = new Uint8Array(2 * ((numbers.at(-1) ?? 0) + 1));
-  for (const id of numbers) {
-    const own = ids.get(id) ?? 0;
-    toGlyph[2 * id] = own >> 8;
-    toGlyph[2 * id + 1] = own & 255;
-  }
+  const system = {
+    Registry: PDFString.of('Adobe'),
+    Ordering: PDFString.of('Identity'),
+    Supplement: 0,
+  };
   const descriptor = context.register(
     context.obj({
       Type: 'FontDescriptor',
@@ -73,34 +46,52 @@ export function embedFace(
       Descent: -thousand(face.descent),
       CapHeight: thousand(face.capHeight),
       StemV: 80,
-      FontFile2: context.register(context.flateStream(bytes, { Length1: bytes.length })),
+      ...(outlines === 'truetype'
+        ? {
+            FontFile2: context.register(context.flateStream(bytes, { Length1: bytes.length })),
+          }
+        : {
+            FontFile3: context.register(context.flateStream(bytes, { Subtype: 'CIDFontType0C' })),
+          }),
     }),
   );
+  // Glyphs of the one kind of outlines are found by a map in their font, of the other by the font's encoding.
+  const isTrueType = outlines === 'truetype';
+  const own = new Map(numbers.map((id) => [id, ids.get(id) ?? 0]));
   const descendant = context.register(
     context.obj({
       Type: 'Font',
-      Subtype: 'CIDFontType2',
+      Subtype: isTrueType ? 'CIDFontType2' : 'CIDFontType0',
       BaseFont: name,
-      CIDSystemInfo: {
-        Registry: PDFString.of('Adobe'),
-        Ordering: PDFString.of('Identity'),
-        Supplement: 0,
-      },
-      CIDToGIDMap: context.register(context.flateStream(toGlyph)),
+      CIDSystemInfo: system,
+      ...(isTrueType ? { CIDToGIDMap: context.register(context.flateStream(tableOf(own))) } : {}),
       DW: 0,
-      W: numbers.flatMap((id) => [id, [thousand(face.advanceOf(id))]]),
+      W: [...own].flatMap(([id, to]) => [isTrueType ? id : to, [thousand(face.advanceOf(id))]]),
       FontDescriptor: descriptor,
     }),
   );
+  const encoding = { Type: 'CMap', CMapName: TO_GLYPHS, CIDSystemInfo: system };
   context.assign(
     ref,
     context.obj({
       Type: 'Font',
       Subtype: 'Type0',
-      BaseFont: name,
-      Encoding: 'Identity-H',
+      BaseFont: isTrueType ? name : `${name}-${TO_GLYPHS}`,
+      Encoding: isTrueType
+        ? 'Identity-H'
+        : context.register(context.flateStream(toGlyphs(own), encoding)),
       DescendantFonts: [descendant],
       ToUnicode: context.register(context.flateStream(toUnicode(glyphs))),
     }),
   );
+}
+
+/** Of each number two bytes, the high one first: what it has become (ISO 32000-1, table 117). */
+function tableOf(own: ReadonlyMap<number, number>): Uint8Array {
+  const table = new Uint8Array(2 * (Math.max(0, ...own.keys()) + 1));
+  for (const [id, to] of own) {
+    table[2 * id] = to >> 8;
+    table[2 * id + 1] = to & 255;
+  }
+  return table;
 }
