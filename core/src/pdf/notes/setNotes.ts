@@ -1,6 +1,6 @@
 import { REMARK_WIDTH } from '../../derived/index.ts';
 import type { Drawing, Item } from '../../drawing/index.ts';
-import { type Matrix, moveBy, mapPath, transform } from '../../geometry/index.ts';
+import { type Matrix, moveBy, mapPath, polygonPath, transform } from '../../geometry/index.ts';
 import type { Fonts, TextStyle } from '../../type/index.ts';
 import type { TextSetter } from '../copyFonts.ts';
 import type { CopyNote } from './copyNote.ts';
@@ -14,9 +14,10 @@ const INDENT = 22;
 const ROOM = 60;
 
 /** Pictures have so many pixels an inch where there is room for them, and are no wider and no higher than this, points. */
-const PIXELS = 144;
+const PIXELS = 216;
 const WIDEST = 300;
 const HIGHEST = 220;
+const FRAME = 0.5;
 
 const HEADING: TextStyle = { face: 'sans-bold', size: 18 };
 const NUMBER: TextStyle = { face: 'sans-bold', size: 10.5 };
@@ -78,8 +79,18 @@ export function setNotes(
     const scale = Math.min(72 / PIXELS, Math.min(WIDEST, room) / width, most / height);
     const [wide, high] = [scale * width, scale * height];
     if (y + high > foot && y > margin) turn();
-    const place: Matrix = [wide, 0, 0, high, margin + INDENT, page.height - y - high];
-    pages[pages.length - 1].push({ is: 'picture', source, place, opacity: 1 });
+    const [left, under] = [margin + INDENT, page.height - y - high];
+    const frame = polygonPath([
+      { x: left - FRAME, y: under - FRAME },
+      { x: left + wide + FRAME, y: under - FRAME },
+      { x: left + wide + FRAME, y: under + high + FRAME },
+      { x: left - FRAME, y: under + high + FRAME },
+    ]);
+    const place: Matrix = [wide, 0, 0, high, left, under];
+    pages[pages.length - 1].push(
+      { is: 'fill', path: frame, paint: { colour: PALE, opacity: 0.5 } },
+      { is: 'picture', source, place, opacity: 1 },
+    );
     y += high;
   };
   put('Notes', HEADING, INK);
