@@ -33,7 +33,9 @@ const CORE = {
   history: ['document'],
   journal: ['document', 'history', 'marks', 'kinds'],
   formats: [...UP_TO_DOCUMENT, 'derived'],
-  tasks: ['geometry', 'document', 'derived'],
+  csv: [],
+  tasks: ['geometry', 'document', 'derived', 'csv'],
+  leaving: ['document', 'guide', 'derived', 'csv'],
   pdf: [...UP_TO_DOCUMENT, 'derived', 'margin'],
   wire: ['marks', 'document', 'journal'],
 };

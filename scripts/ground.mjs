@@ -17,6 +17,7 @@ const PROGRAMS = {
   ghostscript: '/usr/bin/gs',
   'webkit2gtk-driver': '/usr/bin/WebKitWebDriver',
   xvfb: '/usr/bin/Xvfb',
+  cmark: '/usr/bin/cmark',
   'python3-icalendar': '/usr/lib/python3/dist-packages/icalendar/__init__.py',
 };
 

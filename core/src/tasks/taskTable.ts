@@ -1,3 +1,4 @@
+import { csvTable } from '../csv/index.ts';
 import type { TaskRecord } from './taskRecords.ts';
 
 const COLUMNS: readonly (readonly [title: string, cell: (task: TaskRecord) => string])[] = [
@@ -18,19 +19,9 @@ const COLUMNS: readonly (readonly [title: string, cell: (task: TaskRecord) => st
   ['Document', ({ document }) => document],
 ];
 
-/**
- * Tasks as a table, one a line beneath a line of titles: CSV as RFC 4180 writes it, lines ended by CR LF, with the sign before it that has spreadsheets read it as UTF-8.
- * What a spreadsheet would take for a formula is kept from being one by an apostrophe.
- */
-export function taskTable(tasks: readonly TaskRecord[]): string {
-  const lines = [
+/** Tasks as a table, one a line beneath a line of titles; see {@link csvTable}. */
+export const taskTable = (tasks: readonly TaskRecord[]): string =>
+  csvTable(
     COLUMNS.map(([title]) => title),
-    ...tasks.map((task) => COLUMNS.map(([, cell]) => cell(task))),
-  ];
-  return `\uFEFF${lines.map((cells) => `${cells.map(cellOf).join(',')}\r\n`).join('')}`;
-}
-
-function cellOf(text: string): string {
-  const safe = /^[=+\-@\t\r]/.test(text) ? `'${text}` : text;
-  return /[",\r\n]/.test(safe) ? `"${safe.replaceAll('"', '""')}"` : safe;
-}
+    tasks.map((task) => COLUMNS.map(([, cell]) => cell(task))),
+  );
