@@ -33,7 +33,9 @@ test('a font file is kept on this device, once, and given to whoever sets text',
 });
 
 test('what is no font is refused and changes nothing; more than there is room for too', async () => {
-  await expect(fonts().add('letter.ttf', new Uint8Array([1, 2, 3]))).rejects.toThrow('no font that can be used');
+  await expect(fonts().add('letter.ttf', new Uint8Array([1, 2, 3]))).rejects.toThrow(
+    'no font that can be used',
+  );
   expect(fonts().fonts).toEqual([]);
   for (const name of ['hand', 'math', 'hebrew'] as const)
     await fonts().add(`${name}.ttf`, faceFile(name));

@@ -49,6 +49,7 @@ interface SettingsStore extends Settings {
   setSearchAt(address: string): void;
   setLook(look: Settings['look']): void;
   setReading(part: Partial<Settings['reading']>): void;
+  setSending(part: Partial<Settings['sending']>): void;
   /** An instrument was taken in hand. */
   noteUsed(id: string): void;
   /** A sign was put in from the sheet of symbols. */
@@ -118,6 +119,7 @@ export const useSettings = create<SettingsStore>((set, get) => {
     setSearchAt: (searchAt) => setAndKeep({ searchAt }),
     setLook: (look) => setAndKeep({ look }),
     setReading: (part) => setAndKeep({ reading: { ...get().reading, ...part } }),
+    setSending: (part) => setAndKeep({ sending: { ...get().sending, ...part } }),
     noteSign: (sign) =>
       setAndKeep({
         signs: [sign, ...get().signs.filter((one) => one !== sign)].slice(0, MOST_SIGNS),

@@ -49,6 +49,18 @@ const settingsShape = object({
   signs: array(string().max(8).required()).max(40).default([]),
   /** What was put at bare places of pages, by the ids of commands, the last first. */
   placed: array(string().max(40).required()).max(20).default([]),
+  /** What was sent last: of which pages, as what, and where the notes of a copy stand. */
+  sending: object({
+    what: string()
+      .oneOf(['whole', 'marked', 'here'] as const)
+      .default('whole'),
+    as: string()
+      .oneOf(['fixed', 'markdown', 'table'] as const)
+      .default('fixed'),
+    notes: string()
+      .oneOf(['end', 'none'] as const)
+      .default('end'),
+  }),
   /** Ids of instruments, the one in hand last first. */
   used: array(string().max(100).required()).max(100).default([]),
 });
@@ -72,6 +84,7 @@ export const FIRST_SETTINGS: Settings = {
   reading: { voice: '', pace: 1, wordsPerMinute: 220 },
   signs: [],
   placed: [],
+  sending: { what: 'whole', as: 'fixed', notes: 'end' },
   used: [],
 };
 

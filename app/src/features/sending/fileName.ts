@@ -1,5 +1,16 @@
 import { fileStem } from '@marginalis/core/wire';
 
-/** The name offered for the fixed copy; never the original's own. */
-export const copyFileName = (title: string): string =>
-  `${fileStem(title, 120) || 'Document'} – marked.pdf`;
+/** Of a title and of the pages named, characters. */
+const TITLE = 120;
+const PAGES = 60;
+
+const stemOf = (title: string, pages: string): string =>
+  [fileStem(title, TITLE) || 'Document', fileStem(pages, PAGES)].filter(Boolean).join(', ');
+
+/** The name offered for the fixed copy of a document or of some pages; never the original's own. */
+export const copyFileName = (title: string, pages = ''): string =>
+  `${stemOf(title, pages)} – marked.pdf`;
+
+/** The name offered for its notes alone. */
+export const notesFileName = (title: string, pages: string, ending: 'md' | 'csv'): string =>
+  `${stemOf(title, pages)} – notes.${ending}`;

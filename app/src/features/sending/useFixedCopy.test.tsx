@@ -19,6 +19,7 @@ jest.mock('@/work', () => ({
   ownFaces: { files: async () => [] },
 }));
 
+const WHOLE = { pages: [0, 1, 2], withNotes: true };
 const read = readSource as jest.Mock;
 const start = startWork as jest.Mock;
 beforeEach(() => {
@@ -39,7 +40,7 @@ test('nothing is started when it is stopped, or gone, while the source is read',
     const source = open<Uint8Array>();
     read.mockReturnValue(source.promise);
     const { result, unmount } = renderHook(useFixedCopy);
-    act(() => result.current.make());
+    act(() => result.current.make(WHOLE));
     expect(result.current.state).toMatchObject({ phase: 'making', done: 0, all: 3 });
     act(() => (end === 'stop' ? result.current.stop() : unmount()));
     await act(async () => source.resolve(new Uint8Array(3)));
@@ -52,13 +53,13 @@ test('a source that cannot be read is said, and it can be tried again', async ()
   const source = open<Uint8Array>();
   read.mockReturnValueOnce(source.promise).mockResolvedValueOnce(null);
   const { result } = renderHook(useFixedCopy);
-  act(() => result.current.make());
+  act(() => result.current.make(WHOLE));
   await act(async () => source.reject(new Error('the database was closed')));
   expect(result.current.state).toMatchObject({
     phase: 'failed',
     message: expect.stringContaining('the database was closed'),
   });
-  await act(async () => result.current.make());
+  await act(async () => result.current.make(WHOLE));
   expect(result.current.state).toMatchObject({
     phase: 'failed',
     message: expect.stringContaining('Open the file again'),
@@ -72,8 +73,8 @@ test('making it again ends what was being made, whose answer is not heard', asyn
   for (const work of [first, second])
     start.mockReturnValueOnce({ result: work.promise, stop: work.stop });
   const { result, unmount } = renderHook(useFixedCopy);
-  await act(async () => result.current.make());
-  await act(async () => result.current.make());
+  await act(async () => result.current.make(WHOLE));
+  await act(async () => result.current.make(WHOLE));
   expect(first.stop).toHaveBeenCalled();
   await act(async () => first.resolve({ ok: true, value: { pages: 1 } }));
   expect(result.current.state.phase).toBe('making');

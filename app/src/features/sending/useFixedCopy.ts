@@ -1,4 +1,5 @@
 import { plainDocument } from '@marginalis/core/document';
+import { partOf } from '@marginalis/core/leaving';
 import type { FixedCopy } from '@marginalis/core/pdf';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { passwordFor, useSession } from '@/session';
@@ -14,8 +15,18 @@ export type CopyState =
 
 const BYTES_GONE = 'The bytes of this document are no longer in storage. Open the file again.';
 
-/** The fixed copy of the open document as it is now: made on request, off the main thread, and stoppable. */
-export function useFixedCopy(): { state: CopyState; make: () => void; stop: () => void } {
+/** Which pages, from 0, a copy has, and whether the notes on them. */
+export interface CopyOfPages {
+  readonly pages: readonly number[];
+  readonly withNotes: boolean;
+}
+
+/** The fixed copy of the open document, or of some of its pages, as it is now: made on request, off the main thread, and stoppable. */
+export function useFixedCopy(): {
+  state: CopyState;
+  make: (of: CopyOfPages) => void;
+  stop: () => void;
+} {
   const session = useSession();
   const [state, setState] = useState<CopyState>({ phase: 'idle' });
   /** What is being made; another object, or null, once it is not wanted any more. */
@@ -27,42 +38,49 @@ export function useFixedCopy(): { state: CopyState; make: () => void; stop: () =
     setState({ phase: 'idle' });
   }, []);
 
-  const make = useCallback(async () => {
-    const { source } = session.desk;
-    const mine: { work: Work<FixedCopy> | null } = { work: null };
-    making.current?.work?.stop();
-    making.current = mine;
-    const show = (next: CopyState): void => {
-      if (making.current === mine) setState(next);
-    };
-    setState({ phase: 'making', done: 0, all: session.store.getState().document.pages.length });
-    try {
-      const bytes = await readSource(source);
-      if (making.current !== mine) return;
-      if (!bytes) return show({ phase: 'failed', message: BYTES_GONE });
-      const { document } = session.store.getState();
-      const layers = session.copyLayers.known(document);
-      const unknown = new Map([...document.marks].filter(([page]) => !layers.has(page)));
-      const password = passwordFor(source);
-      const ask = {
-        sources: [{ sha: source, bytes, ...(password === undefined ? {} : { password }) }],
-        document: plainDocument({ ...document, marks: unknown }),
-        layers,
-        faces: faceAddresses(),
-        own: await ownFaces.files(),
-        notes: notesFor(document, (index) => session.guide.nameOf(index)),
-        copyOf: { title: session.desk.title, madeAt: Date.now() },
+  const begin = useCallback(
+    async ({ pages, withNotes }: CopyOfPages) => {
+      const { source } = session.desk;
+      const mine: { work: Work<FixedCopy> | null } = { work: null };
+      making.current?.work?.stop();
+      making.current = mine;
+      const show = (next: CopyState): void => {
+        if (making.current === mine) setState(next);
       };
-      mine.work = startWork('fixedCopy', ask, (done, all) => show({ phase: 'making', done, all }));
-      const result = await mine.work.result;
-      if (result.ok) show({ phase: 'made', copy: result.value });
-      else if (result.failure.kind !== 'stopped')
-        show({ phase: 'failed', message: result.failure.message });
-    } catch (e) {
-      const words = e instanceof Error ? e.message : String(e);
-      show({ phase: 'failed', message: `The document cannot be read from storage: ${words}` });
-    }
-  }, [session]);
+      setState({ phase: 'making', done: 0, all: pages.length });
+      try {
+        const bytes = await readSource(source);
+        if (making.current !== mine) return;
+        if (!bytes) return show({ phase: 'failed', message: BYTES_GONE });
+        const { document: whole } = session.store.getState();
+        const document = partOf(whole, pages);
+        const known = session.copyLayers.known(whole);
+        const layers = new Map([...known].filter(([page]) => document.marks.has(page)));
+        const unknown = new Map([...document.marks].filter(([page]) => !layers.has(page)));
+        const password = passwordFor(source);
+        const ask = {
+          sources: [{ sha: source, bytes, ...(password === undefined ? {} : { password }) }],
+          document: plainDocument({ ...document, marks: unknown }),
+          layers,
+          faces: faceAddresses(),
+          own: await ownFaces.files(),
+          notes: withNotes ? notesFor(document, (index) => session.guide.nameOf(pages[index])) : [],
+          copyOf: { title: session.desk.title, madeAt: Date.now() },
+        };
+        mine.work = startWork('fixedCopy', ask, (done, all) =>
+          show({ phase: 'making', done, all }),
+        );
+        const result = await mine.work.result;
+        if (result.ok) show({ phase: 'made', copy: result.value });
+        else if (result.failure.kind !== 'stopped')
+          show({ phase: 'failed', message: result.failure.message });
+      } catch (e) {
+        const words = e instanceof Error ? e.message : String(e);
+        show({ phase: 'failed', message: `The document cannot be read from storage: ${words}` });
+      }
+    },
+    [session],
+  );
 
   useEffect(
     () => () => {
@@ -71,5 +89,6 @@ export function useFixedCopy(): { state: CopyState; make: () => void; stop: () =
     },
     [],
   );
-  return { state, make: () => void make(), stop };
+  const make = useCallback((of: CopyOfPages) => void begin(of), [begin]);
+  return { state, make, stop };
 }

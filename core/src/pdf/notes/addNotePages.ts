@@ -1,4 +1,4 @@
-import type { PDFDocument } from '@cantoo/pdf-lib';
+import { type PDFDocument, PDFName, PDFPage, PDFPageLeaf } from '@cantoo/pdf-lib';
 import { displaySize, type PageBox } from '../../geometry/index.ts';
 import { drawOverPage } from '../appendContent.ts';
 import { type Deflate, encodeForm } from '../sink/formWriter.ts';
@@ -21,12 +21,27 @@ export async function addNotePages(
   const { width, height } = sheetLike(first);
   const pages = notes.pages({ width, height });
   for (const drawing of pages) {
-    const page = doc.addPage([width, height]);
+    const page = lastPage(doc, width, height);
     const bounds = { minX: 0, minY: 0, maxX: width, maxY: height };
     const form = await encodeForm(drawing, deflate);
     drawOverPage(page, [registerForm(doc.context, form, bounds, held)]);
   }
   return pages.length;
+}
+
+/** An empty page after all others. The library's own way counts the pages that the file came with. */
+function lastPage(doc: PDFDocument, width: number, height: number): PDFPage {
+  const { context, catalog } = doc;
+  const root = catalog.Pages();
+  const parent = catalog.get(PDFName.of('Pages'));
+  const leaf = PDFPageLeaf.fromMapWithContext(new Map(), context, false);
+  leaf.set(PDFName.of('Type'), PDFName.of('Page'));
+  if (parent) leaf.set(PDFName.of('Parent'), parent);
+  leaf.set(PDFName.of('MediaBox'), context.obj([0, 0, width, height]));
+  leaf.set(PDFName.of('Resources'), context.obj({}));
+  const ref = context.register(leaf);
+  root.pushLeafNode(ref);
+  return PDFPage.of(leaf, ref, doc);
 }
 
 function sheetLike(first: PageBox | null): SheetSize {

@@ -95,6 +95,22 @@ test('a copy has a page more for its notes; one without notes has none', async (
   expect(none.pages).toBe(plain.pages);
 });
 
+test('pages of notes come after those of a document that has fewer than its file', async () => {
+  const doc = await PDFDocument.create();
+  for (let k = 0; k < 4; k++) doc.addPage([300 + k, 400]);
+  const source = await doc.save();
+  const all = emptyDocument(pageRefsFor((await inspectPdf(source)).pages));
+  const some = { ...all, pages: [all.pages[2], all.pages[0]] };
+  const { bytes, pages } = await makeFixedCopy(source, some, {
+    face,
+    notes: [note(1)],
+    typesetter,
+  });
+  expect(pages).toBe(3);
+  const widths = (await PDFDocument.load(bytes)).getPages().map((page) => page.getWidth());
+  expect(widths).toEqual([302, 300, 595]);
+});
+
 test('what tasks carry with them stands whole beneath them, no larger than its page', () => {
   const sizes = [
     [1200, 300],

@@ -1,0 +1,30 @@
+import { emptyDocument, pagesOfSource } from '@marginalis/core/document';
+import { plainPage } from '@marginalis/core/geometry';
+import { type Asked, pagesAsked, pagesInName } from './asked';
+
+const NAMES = ['i', 'ii', '1', '2', '3'];
+const document = emptyDocument(
+  pagesOfSource('a'.repeat(64), Array(5).fill(plainPage(9, 9)), (k) => `p${k}`),
+);
+const asked = (part: Partial<Asked>): Asked => ({
+  what: 'whole',
+  typed: '',
+  as: 'fixed',
+  notes: 'end',
+  ...part,
+});
+const pages = (part: Partial<Asked>) => pagesAsked(asked(part), document, NAMES, 3);
+
+test('what is to leave is the whole, the page in sight, pages by their names, or those with marks', () => {
+  expect(pages({})).toEqual({ ok: true, pages: [0, 1, 2, 3, 4] });
+  expect(pages({ what: 'here' })).toEqual({ ok: true, pages: [3] });
+  expect(pages({ what: 'some', typed: 'ii-2' })).toEqual({ ok: true, pages: [1, 2, 3] });
+  expect(pages({ what: 'some', typed: 'x' }).ok).toBe(false);
+  expect(pages({ what: 'marked' })).toMatchObject({ ok: false });
+});
+
+test('pages are named in a file’s name where they are not all', () => {
+  expect(pagesInName([0, 1, 2, 3, 4], NAMES)).toBe('');
+  expect(pagesInName([3], NAMES)).toBe('page 2');
+  expect(pagesInName([0, 1, 2, 4], NAMES)).toBe('pages i-1, 3');
+});

@@ -1,0 +1,51 @@
+import type { DocState } from '@marginalis/core/document';
+import { markedPages, type NamedPages, pageRanges } from '@marginalis/core/leaving';
+import type { Settings } from '@/storage';
+
+/** What is to leave. */
+export interface Asked {
+  readonly what: Settings['sending']['what'] | 'some';
+  /** Pages as they are typed, where some are asked for. */
+  readonly typed: string;
+  readonly as: Settings['sending']['as'];
+  /** Where the notes of a copy stand. */
+  readonly notes: Settings['sending']['notes'];
+}
+
+/** The pages, from 0, that are to leave, or why there are none. `names` are what they are called, `current` is the one in sight. */
+export function pagesAsked(
+  { what, typed }: Pick<Asked, 'what' | 'typed'>,
+  document: DocState,
+  names: readonly string[],
+  current: number,
+): NamedPages {
+  switch (what) {
+    case 'whole':
+      return { ok: true, pages: names.map((_, index) => index) };
+    case 'here':
+      return { ok: true, pages: [current] };
+    case 'some':
+      return pageRanges(typed, names);
+    case 'marked': {
+      const pages = markedPages(document);
+      return pages.length > 0
+        ? { ok: true, pages }
+        : { ok: false, reason: 'There are no marks on any page yet.' };
+    }
+  }
+}
+
+/** Pages as they stand in a file’s name: `page 3`, `pages 2-5, 9`; empty for all of them. */
+export function pagesInName(pages: readonly number[], names: readonly string[]): string {
+  if (pages.length === names.length) return '';
+  const runs: (readonly [from: number, to: number])[] = [];
+  for (const page of pages) {
+    const last = runs.at(-1);
+    if (last?.[1] === page - 1) runs[runs.length - 1] = [last[0], page];
+    else runs.push([page, page]);
+  }
+  const said = runs.map(([from, to]) =>
+    from === to ? names[from] : `${names[from]}-${names[to]}`,
+  );
+  return `${pages.length === 1 ? 'page' : 'pages'} ${said.join(', ')}`;
+}
