@@ -8,6 +8,7 @@ import {
   turnPage,
 } from '@marginalis/core/document';
 import { addPaper } from '@marginalis/core/editing';
+import { partOf } from '@marginalis/core/leaving';
 import { usualRuling } from '@marginalis/core/paper';
 import { inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
 import { done } from '../core/testing/marks';
@@ -16,6 +17,7 @@ import {
   complaintOfQpdf,
   linksOf,
   newComplaints,
+  objectsOf,
   outlineAndLabels,
   pictureBy,
   streamsOf,
@@ -65,6 +67,31 @@ test('links, outline and labels lead where they led, whatever comes between', as
   const put = document.pages.findIndex(({ id }) => id === 'paper 2');
   expect(was.labels[2]).toEqual({ '/S': '/D', '/St': 1 });
   expect(is.labels[put]).toEqual({ '/P': 'u:1', '/S': '/a', '/St': 1 });
+});
+
+test('of some pages the copy says nothing of the others: no entries, no links, no words', async () => {
+  const document = partOf(emptyDocument(await pagesOf(HANDBOOK)), [4, 5, 6]);
+  const { bytes } = await makeFixedCopy(HANDBOOK, document);
+  expect(complaintOfQpdf(bytes)).toBeNull();
+  expect(newComplaints(HANDBOOK, bytes)).toEqual([]);
+  const [was, is] = [outlineAndLabels(HANDBOOK), outlineAndLabels(bytes)];
+  const there = was.outline.filter(({ page }) => page >= 5 && page <= 7);
+  const leading = is.outline.filter(({ page }) => page > 0);
+  expect(leading).toEqual(there.map(({ title, page }) => ({ title, page: page - 4 })));
+  expect(linksOf(bytes)).toEqual(
+    linksOf(HANDBOOK)
+      .filter(({ on, to }) => [on, to].every((page) => page >= 5 && page <= 7))
+      .map(({ on, text, to }) => ({ on: on - 4, text, to: to - 4 })),
+  );
+  const said = `${objectsOf(bytes)}${textOf(bytes)}`;
+  const gone = was.outline.filter(
+    ({ title, page }) => (page < 5 || page > 7) && !is.outline.some((one) => one.title === title),
+  );
+  expect(gone.length).toBeGreaterThan(3);
+  for (const { title } of gone) {
+    expect(objectsOf(HANDBOOK)).toContain(title);
+    expect(said).not.toContain(title);
+  }
 });
 
 let document0: Page[] = [];

@@ -67,6 +67,10 @@ export function newComplaints(source: Uint8Array, copy: Uint8Array): string[] {
   return [...complaintsOfMupdf(copy)].filter((complaint) => !known.has(complaint));
 }
 
+/** Every object of a file but its streams' data, with its strings as text; by qpdf. */
+export const objectsOf = (bytes: Uint8Array): string =>
+  withFile(bytes, (path) => run('qpdf', ['--json=2', '--json-key=qpdf', path]).out);
+
 /** Every stream of a file by its object number, decoded where its filters are general ones; by qpdf. */
 export const streamsOf = (bytes: Uint8Array): ReadonlyMap<number, string> =>
   withFile(bytes, (path) => {

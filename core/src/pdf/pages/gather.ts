@@ -5,6 +5,7 @@ import { openPdf } from '../openPdf.ts';
 import { arrangePages } from './arrange.ts';
 import { pageGeometry } from './geometry.ts';
 import { keepLabels } from './labels.ts';
+import { pruneLeads } from './pruneLeads.ts';
 
 /** The bytes of a source that pages of a document show. */
 export interface Source {
@@ -69,6 +70,8 @@ export async function gatherPages(
   if (row.length !== own.length || row.some((pdf, i) => pdf !== own[i])) {
     keepLabels(doc, own.length, from);
     arrangePages(doc, row);
+    const still = new Set(row);
+    if (own.some((pdf) => !still.has(pdf))) pruneLeads(doc, row);
   }
   return { pages, formDamaged: shelf.formDamaged };
 }
