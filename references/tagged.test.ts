@@ -1,10 +1,13 @@
 import { spawnSync } from 'node:child_process';
+import { emptyDocument, pagesOfSource } from '@marginalis/core/document';
+import { partOf } from '@marginalis/core/leaving';
+import { inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
 import { openPrint } from '@marginalis/core/pdfium';
 import { type Told, toldOf } from '@marginalis/core/print';
 import { startPdfium } from '../cli/pdfium';
 import { taggedPdf } from '../core/testing/pdfs';
 import { printedByChromium } from './support/printedByChromium';
-import { withFile } from './support/programs';
+import { complaintOfQpdf, newComplaints, objectsOf, textOf, withFile } from './support/programs';
 import { ARABIC_FACE, realPdf } from './support/realPdfs';
 
 /**
@@ -88,4 +91,31 @@ test('a page that is a picture only is told by its alternative text', async () =
   expect(await toldPages(await taggedPdf())).toEqual([
     [{ is: 'picture', text: 'A limpet from the side' }],
   ]);
+});
+
+test('of some pages of a tagged file the copy tells these as the file does, and nothing of the others', async () => {
+  const pages = ['limpet', 'whelk', 'mussel'].map(
+    (animal) => `<section style="break-after: page"><h1>The ${animal}</h1>
+      <p>Where the ${animal} lives.</p><ul><li>${animal} of the shore</li></ul>
+      <img src="${PICTURE}" alt="A ${animal} from the side"></section>`,
+  );
+  const source = printedByChromium(pages.join(''), realPdf(ARABIC_FACE));
+  const told = await toldPages(source);
+  const { pages: boxes } = await inspectPdf(source);
+  const document = emptyDocument(pagesOfSource('a'.repeat(64), boxes, (k) => `p${k}`));
+  for (const [kept, which] of [
+    [1, ['whelk']],
+    [0, ['limpet']],
+  ] as const) {
+    const { bytes } = await makeFixedCopy(source, partOf(document, [kept]));
+    expect(complaintOfQpdf(bytes)).toBeNull();
+    expect(newComplaints(source, bytes)).toEqual([]);
+    expect(await toldPages(bytes)).toEqual([told[kept]]);
+    const said = objectsOf(bytes) + textOf(bytes);
+    for (const animal of ['limpet', 'whelk', 'mussel'])
+      expect([animal, said.includes(animal)]).toEqual([
+        animal,
+        which.some((one) => one === animal),
+      ]);
+  }
 });

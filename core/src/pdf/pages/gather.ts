@@ -6,6 +6,7 @@ import { arrangePages } from './arrange.ts';
 import { pageGeometry } from './geometry.ts';
 import { keepLabels } from './labels.ts';
 import { pruneLeads } from './pruneLeads.ts';
+import { pruneStructure } from './pruneStructure.ts';
 
 /** The bytes of a source that pages of a document show. */
 export interface Source {
@@ -71,7 +72,10 @@ export async function gatherPages(
     keepLabels(doc, own.length, from);
     arrangePages(doc, row);
     const still = new Set(row);
-    if (own.some((pdf) => !still.has(pdf))) pruneLeads(doc, row);
+    if (own.some((pdf) => !still.has(pdf))) {
+      pruneLeads(doc, row);
+      pruneStructure(doc, row);
+    }
   }
   return { pages, formDamaged: shelf.formDamaged };
 }
