@@ -25,7 +25,7 @@ interface ChipProps {
   ink: readonly Box[];
   /** The writing hand: it keeps clear of that too. */
   hand: 'right' | 'left';
-  /** Rather at the head of the window than over ink. */
+  /** At the head of the window where it would lie over ink anywhere near. */
   docks?: boolean;
   /** About how wide it is, CSS pixels, until it has been measured. */
   width: number;

@@ -33,7 +33,7 @@ test('one that docks stands at the head of the window rather than over ink, and 
   const around = box(300, 400, 380, 430);
   const ink = [box(-60, 330, 860, 500)];
   const docked = { ...roomFor(around, ink), docks: true };
-  expect(chipPlace(docked, 'right')).toEqual({ left: 300, top: 104 });
+  expect(chipPlace(docked, 'right')).toEqual({ left: 330, top: 104 });
   expect(chipPlace({ ...docked, docks: false }, 'right').top).toBeGreaterThan(300);
   expect(chipPlace({ ...roomFor(around), docks: true }, 'right')).toEqual({ left: 300, top: 348 });
   const high = { ...roomFor(box(-60, 110, 860, 140), ink), docks: true };

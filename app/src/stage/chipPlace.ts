@@ -24,7 +24,7 @@ interface ChipRoom {
   /** What was written lately: the line being worked on. */
   readonly ink: readonly Box[];
   readonly pageWidth: number;
-  /** Rather at the head of the window, clear of what it is about, than over ink. */
+  /** At the head of the window, clear of what it is about, where it would lie over ink anywhere near. */
   readonly docks?: boolean;
 }
 
@@ -67,7 +67,6 @@ function placeForRight({ around, size, seen, ink, pageWidth, docks }: ChipRoom):
     ? [left, above, aboveEnd, right, below]
     : [above, aboveEnd, left, right, below];
   const head = { left: along, top: seen.minY + EDGE };
-  if (docks && head.top + height < around.minY) all.push(head);
   const fitting = all.filter((place) => isWithin(boxAt(place, size), seen));
   const hidden = (place: ChipPlace): number => {
     const bar = boxAt(
@@ -77,6 +76,9 @@ function placeForRight({ around, size, seen, ink, pageWidth, docks }: ChipRoom):
     return ink.reduce((sum, one) => sum + sharedArea(one, bar), 0);
   };
   const least = Math.min(...fitting.map(hidden));
+  // What is near is what one needs to see.
+  if (docks && least > 0 && head.top + height < around.minY)
+    return { ...head, left: (seen.minX + seen.maxX - width) / 2 };
   return fitting.find((place) => hidden(place) <= least) ?? head;
 }
 

@@ -21,7 +21,7 @@ const THROUGH = 8;
 /** A pen's dot so soon after a chip appeared was on its way before, ms: it is ink. */
 export const DOT_TIME = 1_200;
 
-/** What the browser brings just into sight comes so much farther, CSS pixels. */
+/** What the browser brings just into sight comes so much farther up or down, CSS pixels. */
 const FARTHER = 40;
 const farther = (by: number): number => by + Math.sign(by) * FARTHER;
 
@@ -208,7 +208,7 @@ export function attachPointers(
     const { scrollLeft, scrollTop } = element;
     if (scrollLeft === 0 && scrollTop === 0) return;
     element.scrollTo(0, 0);
-    stage.pan(-farther(scrollLeft), -farther(scrollTop));
+    stage.pan(-scrollLeft, -farther(scrollTop));
   };
   const onLeave = (): void => getWriter()?.hover(null);
   const refuse = (e: Event): void => {
