@@ -31,6 +31,11 @@ test('pages that are named leave, with the notes on them or without; nothing of 
   await makeCopy(page);
   const sheet = page.getByRole('dialog');
   await expect(page.getByTestId('copy-made')).toContainText('7 pages');
+  await sheet.getByRole('radio', { name: 'Beside the page' }).click();
+  await expect(page.getByTestId('copy-made')).toContainText('6 pages');
+  const beside = textOf((await fileFrom(page)).bytes);
+  // On the first page, before the second begins.
+  expect(beside.split('\f')[0]).toContain('Is that so?');
   await sheet.getByRole('radio', { name: 'Left out' }).click();
   await expect(page.getByTestId('copy-made')).toContainText('6 pages');
   expect(textOf((await fileFrom(page)).bytes)).not.toContain('Is that so?');

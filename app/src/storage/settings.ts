@@ -58,7 +58,7 @@ const settingsShape = object({
       .oneOf(['fixed', 'markdown', 'table'] as const)
       .default('fixed'),
     notes: string()
-      .oneOf(['end', 'none'] as const)
+      .oneOf(['beside', 'end', 'none'] as const)
       .default('end'),
   }),
   /** Ids of instruments, the one in hand last first. */

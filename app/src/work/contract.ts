@@ -26,6 +26,7 @@ export interface Jobs {
       /** Faces of the person's own. */
       own: readonly OwnFaceFile[];
       notes: readonly CopyNote[];
+      notesAt: 'beside' | 'end';
       copyOf: CopyOf;
     };
     answer: FixedCopy;

@@ -25,6 +25,7 @@ const copying = (bytes: Uint8Array) => ({
   faces: {},
   own: [],
   notes: [],
+  notesAt: 'end' as const,
 });
 
 test('inspecting answers with what the document is', async () => {
@@ -68,6 +69,7 @@ test('a copy that needs a face which cannot be fetched is a failure that says so
       faces: { hand: 'https://desk.example/hand.ttf' },
       own: [],
       notes: [],
+      notesAt: 'end',
     });
     expect(asked.mock.calls).toEqual([['https://desk.example/hand.ttf']]);
     expect(out.at(-1)).toMatchObject({

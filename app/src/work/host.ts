@@ -46,12 +46,13 @@ type Run<J extends JobName> = (
 
 const runs: { [J in JobName]: Run<J> } = {
   inspect: ({ bytes, password }) => inspectPdf(bytes, password),
-  fixedCopy: ({ sources, document, layers, faces, own, notes, copyOf }, onProgress) =>
+  fixedCopy: ({ sources, document, layers, faces, own, notes, notesAt, copyOf }, onProgress) =>
     makeFixedCopy(sources, document, {
       onProgress,
       layers,
       copyOf,
       notes,
+      notesAt,
       deflate: platformDeflate(),
       ...textFiles({ faces, own }),
     }),

@@ -36,8 +36,10 @@ export interface FixedCopyOptions extends HeldFiles {
   readonly deflate?: Deflate;
   /** The marks of pages that were encoded ahead, by page id; those of the document are not looked at there. */
   readonly layers?: ReadonlyMap<string, MarkLayer>;
-  /** Notes that are in the copy: numbers where they belong, and what they say on pages at its end. */
+  /** Notes that are in the copy: numbers where they belong, and what they say beside the pages or on pages at its end. */
   readonly notes?: readonly CopyNote[];
+  /** At the end where nothing is said. */
+  readonly notesAt?: 'beside' | 'end';
   /** Written into the copy, so that it says what it is when it comes back. */
   readonly copyOf?: CopyOf;
 }
@@ -90,6 +92,9 @@ export async function makeFixedCopy(
   });
   const fonts = new CopyFonts(options);
   const notes = options.notes?.length ? await readyNotes(options.notes, fonts) : null;
+  const isBeside = options.notesAt === 'beside';
+  /** Notes that stand at the end. */
+  const last = (options.notes ?? []).filter(({ place }) => !isBeside || !place);
   const dropped: string[] = [];
   const linksDropped: string[] = [];
   let marksDrawn = 0;
@@ -117,15 +122,29 @@ export async function makeFixedCopy(
     draw(marks.form);
     marksDrawn += marks.count;
     if (notes) draw(await encodeForm(notes.signsOn(index, geometry), options.deflate));
+    const beside = isBeside ? (notes?.beside(index, geometry) ?? null) : null;
+    if (beside) {
+      last.push(...beside.left);
+      const form = await encodeForm(beside.drawing, options.deflate);
+      drawn.push(registerForm(doc.context, form, beside.page.box, held));
+    }
     mendContents(pdf);
     drawOverPage(pdf, drawn);
-    fixGeometry(pdf, geometry);
+    fixGeometry(pdf, beside?.page ?? geometry);
     options.onProgress?.(index + 1, gathered.pages.length);
   }
   const [first] = gathered.pages;
-  const notePages = notes
-    ? await addNotePages(doc, notes, first ? geometryOf(first) : null, held, options.deflate)
-    : 0;
+  const notePages =
+    notes && last.length > 0
+      ? await addNotePages(
+          doc,
+          notes,
+          last,
+          first ? geometryOf(first) : null,
+          held,
+          options.deflate,
+        )
+      : 0;
   await held.finish();
   removeInteraction(
     doc,

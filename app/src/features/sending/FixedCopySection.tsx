@@ -5,7 +5,7 @@ import { Divider, ProgressBar, Text, useTheme } from 'react-native-paper';
 import { useSession } from '@/session';
 import { Action, sizeInWords } from '@/ui';
 import { LinkSection } from './LinkSection';
-import { useFixedCopy } from './useFixedCopy';
+import { type CopyOfPages, useFixedCopy } from './useFixedCopy';
 import { WaysOut } from './WaysOut';
 
 /** What is asked for rests so long before another copy is made, ms. */
@@ -14,23 +14,23 @@ const RESTED = 350;
 /** Makes the fixed copy of some pages, from 0, and offers the ways out. */
 export function FixedCopySection(props: {
   pages: readonly number[];
-  withNotes: boolean;
+  notes: CopyOfPages['notes'];
   fileName: string;
   onStop: () => void;
 }) {
-  const { pages, withNotes, fileName, onStop } = props;
+  const { pages, notes, fileName, onStop } = props;
   const session = useSession();
   const { colors } = useTheme();
   const { state, make, stop } = useFixedCopy();
   const isFirst = useRef(true);
   useEffect(() => {
-    const waiting = setTimeout(() => make({ pages, withNotes }), isFirst.current ? 0 : RESTED);
+    const waiting = setTimeout(() => make({ pages, notes }), isFirst.current ? 0 : RESTED);
     isFirst.current = false;
     return () => {
       clearTimeout(waiting);
       stop();
     };
-  }, [make, stop, pages, withNotes]);
+  }, [make, stop, pages, notes]);
   return (
     <>
       {session.desk.signed && (
@@ -55,7 +55,7 @@ export function FixedCopySection(props: {
           <Text role="alert" style={{ color: colors.error }}>
             {state.message}
           </Text>
-          <Action mode="outlined" onPress={() => make({ pages, withNotes })}>
+          <Action mode="outlined" onPress={() => make({ pages, notes })}>
             Try again
           </Action>
         </View>

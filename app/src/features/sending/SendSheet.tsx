@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
 import { Sheet } from '@/ui';
+import type { Asked } from './asked';
 import { copyFileName } from './fileName';
 import { FixedCopySection } from './FixedCopySection';
 import { notesFile } from './notesFile';
@@ -26,16 +27,14 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
         notes={part ? listNotes(part.document).length : 0}
         onChange={change}
       />
-      {part && asked.as === 'fixed' && (
-        <AsCopy part={part} withNotes={asked.notes === 'end'} onClose={onClose} />
-      )}
+      {part && asked.as === 'fixed' && <AsCopy part={part} notes={asked.notes} onClose={onClose} />}
       {part && asked.as !== 'fixed' && <AsNotes part={part} as={asked.as} />}
     </Sheet>
   );
 }
 
-function AsCopy(props: { part: Part; withNotes: boolean; onClose: () => void }) {
-  const { part, withNotes, onClose } = props;
+function AsCopy(props: { part: Part; notes: Asked['notes']; onClose: () => void }) {
+  const { part, notes, onClose } = props;
   const { title } = useSession().desk;
   // As people count them: a line of writing is one.
   const marks = useMemo(() => listRows(listMarks(part.document)).length, [part]);
@@ -43,12 +42,7 @@ function AsCopy(props: { part: Part; withNotes: boolean; onClose: () => void }) 
   return (
     <>
       <FileName name={fileName} says={marksInWords(marks)} />
-      <FixedCopySection
-        pages={part.pages}
-        withNotes={withNotes}
-        fileName={fileName}
-        onStop={onClose}
-      />
+      <FixedCopySection pages={part.pages} notes={notes} fileName={fileName} onStop={onClose} />
     </>
   );
 }

@@ -62,6 +62,7 @@ export function WhatAndHow(props: {
           value={asked.notes}
           onChange={(where) => onChange({ notes: where })}
           choices={[
+            { value: 'beside', label: 'Beside the page' },
             { value: 'end', label: 'At the end' },
             { value: 'none', label: 'Left out' },
           ]}

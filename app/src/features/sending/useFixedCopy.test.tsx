@@ -19,7 +19,7 @@ jest.mock('@/work', () => ({
   ownFaces: { files: async () => [] },
 }));
 
-const WHOLE = { pages: [0, 1, 2], withNotes: true };
+const WHOLE = { pages: [0, 1, 2], notes: 'end' as const };
 const read = readSource as jest.Mock;
 const start = startWork as jest.Mock;
 beforeEach(() => {

@@ -3,7 +3,7 @@ import { partOf } from '@marginalis/core/leaving';
 import type { FixedCopy } from '@marginalis/core/pdf';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { passwordFor, useSession } from '@/session';
-import { readSource } from '@/storage';
+import { readSource, type Settings } from '@/storage';
 import { faceAddresses, ownFaces, startWork, type Work } from '@/work';
 import { notesFor } from './notesFor';
 
@@ -15,10 +15,10 @@ export type CopyState =
 
 const BYTES_GONE = 'The bytes of this document are no longer in storage. Open the file again.';
 
-/** Which pages, from 0, a copy has, and whether the notes on them. */
+/** Which pages, from 0, a copy has, and where the notes on them stand. */
 export interface CopyOfPages {
   readonly pages: readonly number[];
-  readonly withNotes: boolean;
+  readonly notes: Settings['sending']['notes'];
 }
 
 /** The fixed copy of the open document, or of some of its pages, as it is now: made on request, off the main thread, and stoppable. */
@@ -39,7 +39,7 @@ export function useFixedCopy(): {
   }, []);
 
   const begin = useCallback(
-    async ({ pages, withNotes }: CopyOfPages) => {
+    async ({ pages, notes }: CopyOfPages) => {
       const { source } = session.desk;
       const mine: { work: Work<FixedCopy> | null } = { work: null };
       making.current?.work?.stop();
@@ -64,7 +64,11 @@ export function useFixedCopy(): {
           layers,
           faces: faceAddresses(),
           own: await ownFaces.files(),
-          notes: withNotes ? notesFor(document, (index) => session.guide.nameOf(pages[index])) : [],
+          notes:
+            notes === 'none'
+              ? []
+              : notesFor(document, (index) => session.guide.nameOf(pages[index])),
+          notesAt: notes === 'beside' ? ('beside' as const) : ('end' as const),
           copyOf: { title: session.desk.title, madeAt: Date.now() },
         };
         mine.work = startWork('fixedCopy', ask, (done, all) =>

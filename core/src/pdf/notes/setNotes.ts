@@ -24,8 +24,8 @@ const NUMBER: TextStyle = { face: 'sans-bold', size: 10.5 };
 const ASIDE: TextStyle = { face: 'sans', size: 8.5 };
 const TEXT: TextStyle = { face: 'sans', size: 10.5, leading: 1.35 };
 
-const INK = '#1c2333';
-const PALE = '#55607a';
+export const INK = '#1c2333';
+export const PALE = '#55607a';
 export const SIGN_COLOUR = '#a8261b';
 
 /** Sets notes on pages of their own, one beneath the other, as they are numbered. */

@@ -19,6 +19,7 @@ const ACTION = PDFName.of('A');
 export class Destinations {
   private readonly still: ReadonlySet<PDFObject>;
   private readonly named = new Map<string, PDFObject>();
+  private readonly inTree: (readonly [name: PDFString | PDFHexString, place: PDFObject])[] = [];
 
   /** @param pages all that the document has */
   constructor(
@@ -51,8 +52,6 @@ export class Destinations {
     const all = context.obj({ Names: kept.flat() });
     names.set(PDFName.of('Dests'), context.register(all));
   }
-
-  private readonly inTree: (readonly [name: PDFString | PDFHexString, place: PDFObject])[] = [];
 
   private tree(): PDFDict | null {
     const names = this.doc.catalog.lookup(PDFName.of('Names'));

@@ -7,6 +7,7 @@ import {
   intersectBoxes,
   isEmptyBox,
   type PageBox,
+  uniteBoxes,
 } from '../../geometry/index.ts';
 
 /** What viewers take where a page says no size: US Letter. */
@@ -54,10 +55,19 @@ export function pageGeometry(page: PDFPage): PageBox {
   return { box: usable ? seen : media, rotate, userUnit };
 }
 
+const isWithin = (b: Box, around: Box): boolean =>
+  b.minX >= around.minX && b.minY >= around.minY && b.maxX <= around.maxX && b.maxY <= around.maxY;
+
 /** Writes the geometry onto the page itself, so that every viewer takes the same. */
 export function fixGeometry(page: PDFPage, { box: b, rotate }: PageBox): void {
   const numbers = page.doc.context.obj([b.minX, b.minY, b.maxX, b.maxY]);
   page.node.set(PDFName.of('CropBox'), numbers);
-  if (!boxOf(inherited(page, 'MediaBox'))) page.node.set(PDFName.of('MediaBox'), numbers);
+  const media = boxOf(inherited(page, 'MediaBox'));
+  if (!media) page.node.set(PDFName.of('MediaBox'), numbers);
+  else if (!isWithin(b, media)) {
+    // Viewers show no more than is in both.
+    const { minX, minY, maxX, maxY } = uniteBoxes(media, b);
+    page.node.set(PDFName.of('MediaBox'), page.doc.context.obj([minX, minY, maxX, maxY]));
+  }
   page.node.set(PDFName.of('Rotate'), PDFNumber.of(rotate));
 }

@@ -9,8 +9,9 @@ import { pickFile } from '@/ui';
 /** Pixels of the longer side; of a cutting so many a point. */
 const LONGEST = 1200;
 const DENSITY = 2.5;
-/** Bytes of a file that is read at all, and pixels that are laid out for it. */
+/** Bytes of a file that is read at all. */
 const LARGEST_FILE = 40_000_000;
+/** How well a picture is kept: as well as leaves it small enough. */
 const QUALITIES = [0.85, 0.7, 0.5, 0.3];
 
 /** Thrown when something is no picture that can be attached; the message is for people. */
@@ -52,8 +53,12 @@ export async function choosePicture(): Promise<Attachment | null> {
   ctx.fillRect(0, 0, canvas.width, canvas.height);
   ctx.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
   bitmap.close();
-  const url = QUALITIES.map((quality) => canvas.toDataURL('image/jpeg', quality)).find(fits);
-  return attachmentOf(file.name.slice(0, 200), url ?? '', canvas.width, canvas.height);
+  let url = '';
+  for (const quality of QUALITIES) {
+    url = canvas.toDataURL('image/jpeg', quality);
+    if (fits(url)) break;
+  }
+  return attachmentOf(file.name.slice(0, 200), url, canvas.width, canvas.height);
 }
 
 /** Turned as its camera held it: browsers do that by themselves. */
