@@ -53,6 +53,15 @@ test('a second tab reads along, takes the turn when asked, and nothing is overwr
   await expect.poll(() => inkOn(page, 1)).toBe(third);
 });
 
+/** Ends what a tab runs in, without a word. */
+async function kill(page: Page): Promise<void> {
+  const crash = await page.context().newCDPSession(page);
+  const crashed = page.waitForEvent('crash');
+  // Never answered: whoever could answer is gone.
+  void crash.send('Page.crash').catch(() => undefined);
+  await crashed;
+}
+
 test('a tab killed in the middle of a stroke loses that stroke and no other', async ({
   page,
   context,
@@ -64,11 +73,7 @@ test('a tab killed in the middle of a stroke loses that stroke and no other', as
   const ink = await inkOn(page, 1);
   const address = page.url();
   await pen.draw(line([x, y + 90], [x + 150, y + 90]), { hold: true });
-  const crash = await context.newCDPSession(page);
-  const crashed = page.waitForEvent('crash');
-  // Never answered: whoever could answer is gone.
-  void crash.send('Page.crash').catch(() => undefined);
-  await crashed;
+  await kill(page);
   const again = await context.newPage();
   await again.goto(address);
   await drawn(again, 1);
@@ -83,10 +88,7 @@ test('a tab killed while a word is typed loses that word at most; another takes 
   await typeOnLine(page);
   await page.keyboard.type('zones of limpets above the ki', { delay: 40 });
   const address = page.url();
-  const crash = await context.newCDPSession(page);
-  const crashed = page.waitForEvent('crash');
-  void crash.send('Page.crash').catch(() => undefined);
-  await crashed;
+  await kill(page);
   const again = await context.newPage();
   await again.goto(address);
   await drawn(again, 1);

@@ -19,6 +19,14 @@ async function noteOnWords(
   await page.keyboard.press('Escape');
 }
 
+/** Opens a reading, with the word picker in hand. */
+async function pickWords(page: Page): Promise<Pen> {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  await take(page, 'Word picker');
+  return Pen.of(page);
+}
+
 /** Chooses what can be done with a note, from its own menu. */
 async function way(page: Page, number: number, name: string): Promise<void> {
   await card(page, number)
@@ -37,10 +45,7 @@ async function fileOf(page: Page, name: string): Promise<string> {
 test('notes become tasks, stand in a list by their day, are done there, and leave as a table, for a calendar and to the tracker', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
-  const pen = await Pen.of(page);
-  await take(page, 'Word picker');
+  const pen = await pickWords(page);
   await noteOnWords(page, pen, [0.14, 0.188, 0.34], 'Is that *so*? See https://tides.example/a.');
   await noteOnWords(page, pen, [0.2, 0.3, 0.4], 'Count again');
 
@@ -116,10 +121,7 @@ async function pngOf(page: Page, width: number, height: number): Promise<Buffer>
 test('a task carries a cutting of its place or a picture from a file, to the tracker and into the copy', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
-  const pen = await Pen.of(page);
-  await take(page, 'Word picker');
+  const pen = await pickWords(page);
   await noteOnWords(page, pen, [0.14, 0.188, 0.34], 'Say where this was seen.');
   await way(page, 1, 'Make it a task');
   const fields = page.getByRole('group', { name: 'Task of note 1' });

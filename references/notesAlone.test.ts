@@ -93,7 +93,7 @@ const note: fc.Arbitrary<NoteRecord> = fc.record({
 test('whatever notes say is read as that: no list, heading, code or mark-up that is not theirs', () => {
   fc.assert(
     fc.property(note, (one) => {
-      const text = notesMarkdown([one], { title: 'Tide *log*', when: () => 'then', day: (d) => d });
+      const text = notesMarkdown([one], { title: 'Tide *log*', when: () => 'then', task: String });
       const blocks = readElsewhere(text);
       const of = (tag: string): Node[] => blocks.filter((block) => block.tag === tag);
       expect(of('heading').map(saidIn)).toEqual([

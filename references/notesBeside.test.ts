@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { emptyDocument, pagesOfSource, turnPage } from '@marginalis/core/document';
 import { type CopyNote, inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
 import * as typesetter from '../core/src/type/typesetter';
-import { faceFile } from '../core/testing/faces';
+import { loadFace } from '../core/testing/faces';
 import { cropped, differingShare, type Picture } from './support/pictures';
 import { complaintOfQpdf, newComplaints, pictureBy, textOf } from './support/programs';
 
@@ -32,7 +32,7 @@ async function copyWith(turn: 0 | 90, notesAt: 'beside' | 'end'): Promise<Uint8A
   const [first, ...rest] = pagesOfSource('a'.repeat(64), pages, (k) => `p${k}`);
   const document = emptyDocument([turnPage(first, turn), ...rest]);
   const { bytes } = await makeFixedCopy(SOURCE, document, {
-    face: async (name) => typesetter.openFace(name, faceFile(name)),
+    face: loadFace,
     typesetter,
     notes: NOTES,
     notesAt,

@@ -46,6 +46,9 @@ export function faceFile(name: FaceName): Uint8Array {
   return new Uint8Array(readFileSync(join(FOLDER, FILES[name])));
 }
 
+/** A face that ships, as a copy asks for it. */
+export const loadFace = async (name: FaceName): Promise<Face> => openFace(name, faceFile(name));
+
 /** Every face that ships, opened when first asked for. */
 export function shippedFonts(): Fonts {
   const opened = new Map<FaceName, Face>();

@@ -3,6 +3,7 @@ import {
   box,
   boxesMeet,
   boxHeight,
+  boxHolds,
   boxOfPoints,
   boxWidth,
   type Box,
@@ -154,11 +155,9 @@ export abstract class StageCamera {
     if (stack.flow === 'sideways' && spreadOf(stack, index) !== spread) return part;
     const seen = transformBox(displayMatrix(this.pages[index]), boxOfPoints(reached.points));
     const at = moveBy({ x: stack.lefts[index], y: stack.tops[index] });
-    const { minX, minY, maxX, maxY } = transformBox(at, seen);
-    const isWithin =
-      minX >= part.minX && minY >= part.minY && maxX <= part.maxX && maxY <= part.maxY;
-    if (isWithin) return part;
-    return uniteBoxes(part, growBox({ minX, minY, maxX, maxY }, ROOM / camera.zoom));
+    const reaches = transformBox(at, seen);
+    if (boxHolds(part, reaches)) return part;
+    return uniteBoxes(part, growBox(reaches, ROOM / camera.zoom));
   }
 
   /** Of pages: where spreads lie beside each other that one alone. */

@@ -1,4 +1,4 @@
-import { box, type Box } from '@marginalis/core/geometry';
+import { box, type Box, boxHolds, growBox } from '@marginalis/core/geometry';
 
 /** Between a chip and what it is about, and between it and the window's edge, CSS pixels. */
 const GAP = 8;
@@ -67,7 +67,7 @@ function placeForRight({ around, size, seen, ink, pageWidth, docks }: ChipRoom):
     ? [left, above, aboveEnd, right, below]
     : [above, aboveEnd, left, right, below];
   const head = { left: along, top: seen.minY + EDGE };
-  const fitting = all.filter((place) => isWithin(boxAt(place, size), seen));
+  const fitting = all.filter((place) => boxHolds(growBox(seen, -EDGE), boxAt(place, size)));
   const hidden = (place: ChipPlace): number => {
     const bar = boxAt(
       { ...place, top: place.top + INSET },
@@ -88,9 +88,3 @@ const sharedArea = (a: Box, b: Box): number =>
 
 const boxAt = ({ left, top }: ChipPlace, { width, height }: ChipRoom['size']): Box =>
   box(left, top, left + width, top + height);
-
-const isWithin = (b: Box, seen: Box): boolean =>
-  b.minX >= seen.minX + EDGE &&
-  b.maxX <= seen.maxX - EDGE &&
-  b.minY >= seen.minY + EDGE &&
-  b.maxY <= seen.maxY - EDGE;

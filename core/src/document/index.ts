@@ -24,6 +24,7 @@ export {
   LONGEST_REMARK,
   MOST_STROKES,
   REMARK_SHEET,
+  attachmentShape,
   LARGEST_ATTACHMENT,
   LONGEST_TASK_WORD,
   type Remark,

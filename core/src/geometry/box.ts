@@ -52,6 +52,10 @@ export function boxOfPoints(points: Iterable<Vec>): Box {
   return { minX, minY, maxX, maxY };
 }
 
+/** Whether all of a box lies within another, edges included. */
+export const boxHolds = (outer: Box, { minX, minY, maxX, maxY }: Box): boolean =>
+  minX >= outer.minX && minY >= outer.minY && maxX <= outer.maxX && maxY <= outer.maxY;
+
 /** How far a point is from a box; 0 within it. */
 export const distanceToBox = ({ x, y }: Vec, { minX, minY, maxX, maxY }: Box): number =>
   Math.hypot(Math.max(minX - x, 0, x - maxX), Math.max(minY - y, 0, y - maxY));

@@ -1,4 +1,5 @@
 import { type Box, EMPTY_BOX } from './box.ts';
+import { IDENTITY, type Matrix, transform } from './matrix.ts';
 import type { Vec } from './vec.ts';
 
 /** M takes one point, L one, C three (two controls and the end), Z none. */
@@ -111,6 +112,17 @@ export function joinPaths(paths: readonly Path[]): Path {
   }
   return { verbs, coords };
 }
+
+/** A box as a path, carried by a map. */
+export const boxPath = ({ minX, minY, maxX, maxY }: Box, map: Matrix = IDENTITY): Path =>
+  polygonPath(
+    [
+      { x: minX, y: minY },
+      { x: maxX, y: minY },
+      { x: maxX, y: maxY },
+      { x: minX, y: maxY },
+    ].map((corner) => transform(map, corner)),
+  );
 
 /** A closed polygon as a path; empty without corners. */
 export function polygonPath(corners: readonly Vec[]): Path {

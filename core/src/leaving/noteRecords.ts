@@ -1,5 +1,5 @@
-import { listNotes, type ListedNote } from '../derived/index.ts';
-import type { DocState, Remark } from '../document/index.ts';
+import { listNotes } from '../derived/index.ts';
+import type { DocState, Remark, Task, Thread } from '../document/index.ts';
 
 /** A saying in a note as other programs are told of it. */
 export interface SaidRecord {
@@ -24,8 +24,8 @@ export interface NoteRecord {
   /** The note itself, and the answers to it. */
   readonly said: readonly SaidRecord[];
   readonly labels: readonly string[];
-  readonly task: ListedNote['thread']['task'] | null;
-  readonly settled: ListedNote['thread']['settled'];
+  readonly task: Task | null;
+  readonly settled: Thread['settled'];
 }
 
 const saidIn = ({ author, madeAt, editedAt, text, ink }: Remark): SaidRecord => ({

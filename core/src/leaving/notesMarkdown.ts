@@ -1,13 +1,15 @@
 import { remarkRuns } from '../derived/index.ts';
+import type { Task } from '../document/index.ts';
 import type { NoteRecord, SaidRecord } from './noteRecords.ts';
 
 /** What a text with notes alone is told besides them. */
 export interface MarkdownOf {
   /** What the document is called. */
   readonly title: string;
-  /** A time, given in ms since 1970, and a day, given as `YYYY-MM-DD`, as people read them. */
+  /** A time, given in ms since 1970, as people read it. */
   readonly when: (time: number) => string;
-  readonly day: (day: string) => string;
+  /** What is to be done, and whether it is done, in words. */
+  readonly task: (task: Task, done: boolean) => string;
 }
 
 /** Notes as Markdown (CommonMark): page by page, each with what it is about, what is said, by whom and when. */
@@ -38,19 +40,12 @@ function saidOf(said: SaidRecord, { when }: MarkdownOf, isAnswer: boolean): stri
   return isAnswer ? `- ${line.replaceAll('\n', '\n  ')}` : line;
 }
 
-function asideOf({ task, labels, settled }: NoteRecord, { when, day }: MarkdownOf): string {
-  const asked = task && [
-    task.kind || 'Task',
-    task.title,
-    task.who && `for ${task.who}`,
-    task.until && `until ${day(task.until)}`,
-    task.begun && !settled ? 'begun' : '',
-  ];
-  const ended = settled && [`settled${settled.by ? ` by ${settled.by}` : ''}, ${when(settled.at)}`];
-  return [...(asked ?? []), ...labels, ...(ended ?? [])]
-    .filter((part): part is string => Boolean(part))
-    .map(inLine)
-    .join(' · ');
+function asideOf({ task, labels, settled }: NoteRecord, of: MarkdownOf): string {
+  const asked = task ? of.task(task, settled !== null) : '';
+  const ended = settled
+    ? ['Settled', settled.by && `by ${settled.by}`, of.when(settled.at)].filter(Boolean).join(' ')
+    : '';
+  return [asked, ...labels, ended].filter(Boolean).map(inLine).join(' · ');
 }
 
 const quoted = (text: string): string => `> ${text.replaceAll('\n', '\n> ')}`;

@@ -59,7 +59,7 @@ test('notes alone are told page by page, by whom and when, as a text and as a ta
   const text = notesMarkdown(records, {
     title: 'Tide log',
     when: (time) => new Date(time).toISOString().slice(0, 10),
-    day: (day) => day,
+    task: ({ kind, who }) => `${kind} for ${who}`,
   });
   expect(text.split('\n\n')).toEqual([
     '# Notes on Tide log',
@@ -67,7 +67,7 @@ test('notes alone are told page by page, by whom and when, as a text and as a ta
     '### 1',
     'First *of all*',
     '— Ines Mara, 2001-09-09',
-    '_Check · for Teo · until 2031-05-01_',
+    '_Check for Teo_',
     '## Page vi',
     '### 2',
     '\\=1+1',
@@ -82,7 +82,7 @@ test('notes alone are told page by page, by whom and when, as a text and as a ta
   const none = notesMarkdown(noteRecords(empty, ['v']), {
     title: 'Tide log',
     when: String,
-    day: String,
+    task: String,
   });
   expect(none).toBe('# Notes on Tide log\n\nThere are none.\n');
 });

@@ -4,8 +4,8 @@ import { type DocState, marksOn, type PageMarks } from '../document/index.ts';
 export function partOf(state: DocState, pages: readonly number[]): DocState {
   const kept = pages.map((index) => state.pages[index]).filter((page) => page !== undefined);
   const marks = new Map<string, PageMarks>(kept.map(({ id }) => [id, marksOn(state, id)]));
-  const has = (id: string): boolean => [...marks.values()].some((onPage) => onPage.has(id));
-  const threads = only(state.threads, ({ mark }) => has(mark));
+  const onPages = [...marks.values()];
+  const threads = only(state.threads, ({ mark }) => onPages.some((some) => some.has(mark)));
   const carried = new Set([...threads.values()].map(({ task }) => task?.picture));
   return {
     ...state,

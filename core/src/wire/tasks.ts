@@ -1,5 +1,5 @@
 import { array, type InferType, number, object, string } from 'yup';
-import { LARGEST_ATTACHMENT } from '../document/index.ts';
+import { attachmentShape } from '../document/index.ts';
 
 /** Tasks that are sent at once. */
 export const MOST_TASKS = 500;
@@ -25,18 +25,7 @@ const sentTaskSchema = object({
   page: words,
   about: words,
   says: words,
-  picture: object({
-    name: words,
-    type: string().oneOf(['image/jpeg']).required(),
-    data: string()
-      .strict()
-      .required()
-      .max(LARGEST_ATTACHMENT)
-      .matches(/^[A-Za-z0-9+/]+={0,2}$/),
-  })
-    .noUnknown()
-    .nullable()
-    .defined(),
+  picture: attachmentShape.pick(['name', 'type', 'data']).noUnknown().nullable().defined(),
   labels: array(words).strict().required().max(100),
   author: words,
   madeAt: words,

@@ -5,32 +5,32 @@ import { Divider, ProgressBar, Text, useTheme } from 'react-native-paper';
 import { useSession } from '@/session';
 import { Action, sizeInWords } from '@/ui';
 import { LinkSection } from './LinkSection';
-import { type CopyOfPages, useFixedCopy } from './useFixedCopy';
+import { type CopyOfPart, useFixedCopy } from './useFixedCopy';
 import { WaysOut } from './WaysOut';
 
 /** What is asked for rests so long before another copy is made, ms. */
 const RESTED = 350;
 
-/** Makes the fixed copy of some pages, from 0, and offers the ways out. */
+/** Makes the fixed copy of a document or of some of its pages, and offers the ways out. */
 export function FixedCopySection(props: {
-  pages: readonly number[];
-  notes: CopyOfPages['notes'];
+  part: CopyOfPart['part'];
+  notes: CopyOfPart['notes'];
   fileName: string;
   onStop: () => void;
 }) {
-  const { pages, notes, fileName, onStop } = props;
+  const { part, notes, fileName, onStop } = props;
   const session = useSession();
   const { colors } = useTheme();
   const { state, make, stop } = useFixedCopy();
   const isFirst = useRef(true);
   useEffect(() => {
-    const waiting = setTimeout(() => make({ pages, notes }), isFirst.current ? 0 : RESTED);
+    const waiting = setTimeout(() => make({ part, notes }), isFirst.current ? 0 : RESTED);
     isFirst.current = false;
     return () => {
       clearTimeout(waiting);
       stop();
     };
-  }, [make, stop, pages, notes]);
+  }, [make, stop, part, notes]);
   return (
     <>
       {session.desk.signed && (
@@ -55,7 +55,7 @@ export function FixedCopySection(props: {
           <Text role="alert" style={{ color: colors.error }}>
             {state.message}
           </Text>
-          <Action mode="outlined" onPress={() => make({ pages, notes })}>
+          <Action mode="outlined" onPress={() => make({ part, notes })}>
             Try again
           </Action>
         </View>
@@ -83,6 +83,7 @@ const fewOf = (names: readonly string[]): readonly string[] =>
   names.length <= MOST_NAMED
     ? names
     : [...names.slice(0, MOST_NAMED), `and ${names.length - MOST_NAMED} more`];
+
 /** What a copy has become, and the ways out of it. */
 function Made({ copy, fileName }: { copy: FixedCopy; fileName: string }) {
   const { colors } = useTheme();

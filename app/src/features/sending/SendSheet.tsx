@@ -42,7 +42,7 @@ function AsCopy(props: { part: Part; notes: Asked['notes']; onClose: () => void 
   return (
     <>
       <FileName name={fileName} says={marksInWords(marks)} />
-      <FixedCopySection pages={part.pages} notes={notes} fileName={fileName} onStop={onClose} />
+      <FixedCopySection part={part} notes={notes} fileName={fileName} onStop={onClose} />
     </>
   );
 }

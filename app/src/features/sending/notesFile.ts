@@ -1,6 +1,6 @@
 import type { DocState } from '@marginalis/core/document';
 import { noteRecords, notesMarkdown, notesTable } from '@marginalis/core/leaving';
-import { dayInWords, timeInWords } from '@/session';
+import { taskInWords, timeInWords } from '@/session';
 import { notesFileName } from './fileName';
 
 /** The notes of a document, or of a part of it, as a file of their own. `names` are what its pages are called, `pages` says which they are. */
@@ -15,7 +15,7 @@ export function notesFile(
     return new File([notesTable(records)], notesFileName(title, pages, 'csv'), {
       type: 'text/csv;charset=utf-8',
     });
-  const text = notesMarkdown(records, { title, when: timeInWords, day: dayInWords });
+  const text = notesMarkdown(records, { title, when: timeInWords, task: taskInWords });
   return new File([text], notesFileName(title, pages, 'md'), {
     type: 'text/markdown;charset=utf-8',
   });

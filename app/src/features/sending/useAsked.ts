@@ -1,4 +1,4 @@
-import { type DocState } from '@marginalis/core/document';
+import type { DocState } from '@marginalis/core/document';
 import { partOf } from '@marginalis/core/leaving';
 import { useMemo, useState } from 'react';
 import { usePageNames, useSessionState, useSettings } from '@/session';
@@ -7,10 +7,9 @@ import { type Asked, pagesAsked, pagesInName } from './asked';
 
 /** Some of the document, as it is to leave. */
 export interface Part {
-  /** From 0; and what they are called. */
-  readonly pages: readonly number[];
-  readonly names: readonly string[];
   readonly document: DocState;
+  /** What its pages are called. */
+  readonly names: readonly string[];
   /** How they are named in the file's name; empty for all. */
   readonly inName: string;
 }
@@ -50,7 +49,6 @@ export function useAsked(): {
     if (!named.ok) return null;
     const { pages } = named;
     return {
-      pages,
       names: pages.map((index) => all[index]),
       document: partOf(document, pages),
       inName: pagesInName(pages, all),

@@ -9,7 +9,6 @@ const mockPages = pagesOfSource('a'.repeat(64), Array(3).fill(plainPage(9, 9)), 
 const mockSession = {
   copyLayers: { known: () => new Map() },
   desk: { source: 'a', pages: [1, 2, 3] },
-  store: { getState: () => ({ document: emptyDocument(mockPages) }) },
 };
 jest.mock('@/session', () => ({ useSession: () => mockSession, passwordFor: () => undefined }));
 jest.mock('@/storage', () => ({ readSource: jest.fn() }));
@@ -19,7 +18,10 @@ jest.mock('@/work', () => ({
   ownFaces: { files: async () => [] },
 }));
 
-const WHOLE = { pages: [0, 1, 2], notes: 'end' as const };
+const WHOLE = {
+  part: { document: emptyDocument(mockPages), names: ['1', '2', '3'] },
+  notes: 'end' as const,
+};
 const read = readSource as jest.Mock;
 const start = startWork as jest.Mock;
 beforeEach(() => {

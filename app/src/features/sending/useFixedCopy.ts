@@ -1,11 +1,11 @@
 import { plainDocument } from '@marginalis/core/document';
-import { partOf } from '@marginalis/core/leaving';
 import type { FixedCopy } from '@marginalis/core/pdf';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { passwordFor, useSession } from '@/session';
 import { readSource, type Settings } from '@/storage';
 import { faceAddresses, ownFaces, startWork, type Work } from '@/work';
 import { notesFor } from './notesFor';
+import type { Part } from './useAsked';
 
 export type CopyState =
   | { readonly phase: 'idle' }
@@ -15,16 +15,16 @@ export type CopyState =
 
 const BYTES_GONE = 'The bytes of this document are no longer in storage. Open the file again.';
 
-/** Which pages, from 0, a copy has, and where the notes on them stand. */
-export interface CopyOfPages {
-  readonly pages: readonly number[];
+/** What a copy is made of, and where the notes on its pages stand. */
+export interface CopyOfPart {
+  readonly part: Pick<Part, 'document' | 'names'>;
   readonly notes: Settings['sending']['notes'];
 }
 
-/** The fixed copy of the open document, or of some of its pages, as it is now: made on request, off the main thread, and stoppable. */
+/** The fixed copy of the open document, or of some of its pages: made on request, off the main thread, and stoppable. */
 export function useFixedCopy(): {
   state: CopyState;
-  make: (of: CopyOfPages) => void;
+  make: (of: CopyOfPart) => void;
   stop: () => void;
 } {
   const session = useSession();
@@ -39,23 +39,21 @@ export function useFixedCopy(): {
   }, []);
 
   const begin = useCallback(
-    async ({ pages, notes }: CopyOfPages) => {
+    async ({ part, notes }: CopyOfPart) => {
       const { source } = session.desk;
+      const { document, names } = part;
       const mine: { work: Work<FixedCopy> | null } = { work: null };
       making.current?.work?.stop();
       making.current = mine;
       const show = (next: CopyState): void => {
         if (making.current === mine) setState(next);
       };
-      setState({ phase: 'making', done: 0, all: pages.length });
+      setState({ phase: 'making', done: 0, all: document.pages.length });
       try {
         const bytes = await readSource(source);
         if (making.current !== mine) return;
         if (!bytes) return show({ phase: 'failed', message: BYTES_GONE });
-        const { document: whole } = session.store.getState();
-        const document = partOf(whole, pages);
-        const known = session.copyLayers.known(whole);
-        const layers = new Map([...known].filter(([page]) => document.marks.has(page)));
+        const layers = session.copyLayers.known(document);
         const unknown = new Map([...document.marks].filter(([page]) => !layers.has(page)));
         const password = passwordFor(source);
         const ask = {
@@ -64,10 +62,7 @@ export function useFixedCopy(): {
           layers,
           faces: faceAddresses(),
           own: await ownFaces.files(),
-          notes:
-            notes === 'none'
-              ? []
-              : notesFor(document, (index) => session.guide.nameOf(pages[index])),
+          notes: notes === 'none' ? [] : notesFor(document, (index) => names[index]),
           notesAt: notes === 'beside' ? ('beside' as const) : ('end' as const),
           copyOf: { title: session.desk.title, madeAt: Date.now() },
         };
@@ -93,6 +88,6 @@ export function useFixedCopy(): {
     },
     [],
   );
-  const make = useCallback((of: CopyOfPages) => void begin(of), [begin]);
+  const make = useCallback((of: CopyOfPart) => void begin(of), [begin]);
   return { state, make, stop };
 }

@@ -1,6 +1,6 @@
 import { findMark, findPage, markChange } from '@marginalis/core/document';
 import { keepText } from '@marginalis/core/editing';
-import type { Vec } from '@marginalis/core/geometry';
+import { distanceToBox } from '@marginalis/core/geometry';
 import { asText, cornersOfBox, LONGEST_TEXT, type TextMark } from '@marginalis/core/kinds';
 import {
   type LetterStyle,
@@ -250,18 +250,13 @@ export class Typing {
     );
   }
 
-  /** Says so where the text is longer than its page. */
+  /** Says so where the text begins on its page and ends beyond it. */
   private tellBeyond(): void {
     const { kept, session } = this;
     const page = kept && findPage(session.store.getState().document, kept.page);
     if (!page) return;
-    const isOn = ({ x, y }: Vec): boolean =>
-      x > page.box.minX - BEYOND &&
-      x < page.box.maxX + BEYOND &&
-      y > page.box.minY - BEYOND &&
-      y < page.box.maxY + BEYOND;
-    const [from, , , to] = cornersOfBox(kept);
-    if (isOn(from) && !isOn(to))
+    const [head, , , foot] = cornersOfBox(kept).map((corner) => distanceToBox(corner, page.box));
+    if (head <= BEYOND && foot > BEYOND)
       session.notices.tell(
         'The text is longer than its page. What lies beyond the edge is kept, but not in a copy.',
       );

@@ -21,7 +21,10 @@ const pixels = number().strict().integer().min(1).max(10_000).required();
 export const attachmentShape = object({
   id: string().strict().required().max(100),
   name: string().strict().defined().max(200),
-  type: string().strict().oneOf(['image/jpeg']).required(),
+  type: string()
+    .strict()
+    .oneOf(['image/jpeg'] as const)
+    .required(),
   data: string()
     .strict()
     .required()

@@ -8,7 +8,7 @@ export {
   paperPage,
   turnPage,
 } from './page.ts';
-export { type Attachment, LARGEST_ATTACHMENT } from './attachment.ts';
+export { type Attachment, attachmentShape, LARGEST_ATTACHMENT } from './attachment.ts';
 export type { Bookmark } from './bookmark.ts';
 export { LONGEST_REMARK, MOST_STROKES, type Remark, REMARK_SHEET, type Thread } from './thread.ts';
 export type { Tag } from './tag.ts';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { PDFDocument } from '@cantoo/pdf-lib';
-import { shippedFonts } from '../../../testing/faces.ts';
+import { loadFace, shippedFonts } from '../../../testing/faces.ts';
 import { pageRefsFor } from '../../../testing/marks.ts';
 import { plainPdf } from '../../../testing/pdfs.ts';
 import { emptyDocument } from '../../document/index.ts';
@@ -23,11 +23,6 @@ import type { CopyNote } from './copyNote.ts';
 
 const fonts = shippedFonts();
 const typesetter = { setText, placeText, setBlock };
-const face = async (name: Parameters<typeof fonts.face>[0]) => {
-  const found = fonts.face(name);
-  if (!found) throw new Error(`There is no ${name}.`);
-  return found;
-};
 const note = (number: number, at: Vec, text: string): CopyNote => ({
   number,
   place: { page: 0, at, inMargin: true },
@@ -120,7 +115,7 @@ test('a copy with notes beside its pages has wider pages where there are some, a
   const document = emptyDocument(pageRefsFor((await inspectPdf(source)).pages));
   const copyWith = async (notes: readonly CopyNote[]): Promise<PDFDocument> => {
     const { bytes, pages } = await makeFixedCopy(source, document, {
-      ...{ face, typesetter, notes },
+      ...{ face: loadFace, typesetter, notes },
       notesAt: 'beside',
     });
     const doc = await PDFDocument.load(bytes);

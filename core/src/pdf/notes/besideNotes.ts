@@ -1,6 +1,7 @@
 import type { Drawing, Item } from '../../drawing/index.ts';
 import {
   box,
+  boxPath,
   displayMatrix,
   displaySize,
   invertMatrix,
@@ -67,14 +68,7 @@ export function setBeside(
   );
   const area = (x: number, y: number, w: number, h: number, colour: string, opacity = 1): Item => ({
     is: 'fill',
-    path: polygonPath(
-      [
-        [x, y],
-        [x + w, y],
-        [x + w, y + h],
-        [x, y + h],
-      ].map(([px, py]) => transform(back, { x: px, y: py })),
-    ),
+    path: boxPath(box(x, y, x + w, y + h), back),
     paint: { colour, opacity },
   });
   const drawing = [

@@ -1,11 +1,12 @@
 import type { Drawing } from '../../drawing/index.ts';
 import {
+  box,
+  boxPath,
   displayMatrix,
   displaySize,
   invertMatrix,
   type Matrix,
   type PageBox,
-  polygonPath,
   thenMatrix,
   transform,
 } from '../../geometry/index.ts';
@@ -51,12 +52,7 @@ function signAt(
   const wide = Math.max(HEIGHT, text.width + 2 * PAD);
   const left = side === 'left' ? x : side === 'right' ? x - wide : x - wide / 2;
   const top = y - HEIGHT / 2;
-  const corners = [
-    [left, top],
-    [left + wide, top],
-    [left + wide, top + HEIGHT],
-    [left, top + HEIGHT],
-  ].map(([cx, cy]) => transform(back, { x: cx, y: cy }));
+  const ground = boxPath(box(left, top, left + wide, top + HEIGHT), back);
   // Set text has y up from its head; as the page is seen y is down.
   const hang: Matrix = [
     1,
@@ -67,7 +63,7 @@ function signAt(
     top + (HEIGHT - text.height) / 2,
   ];
   return [
-    { is: 'fill', path: polygonPath(corners), paint: { colour: SIGN_COLOUR, opacity: 1 } },
+    { is: 'fill', path: ground, paint: { colour: SIGN_COLOUR, opacity: 1 } },
     ...placeText(text, thenMatrix(hang, back)).map(
       (run) => ({ is: 'glyphs', run, paint: { colour: '#ffffff', opacity: 1 } }) as const,
     ),

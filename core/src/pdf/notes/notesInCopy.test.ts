@@ -1,6 +1,6 @@
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { smallPicture } from '../../../testing/attachment.ts';
-import { shippedFonts } from '../../../testing/faces.ts';
+import { loadFace, shippedFonts } from '../../../testing/faces.ts';
 import { done, pageRefsFor } from '../../../testing/marks.ts';
 import { plainPdf } from '../../../testing/pdfs.ts';
 import { changeOf, emptyDocument } from '../../document/index.ts';
@@ -16,11 +16,6 @@ import { setNotes } from './setNotes.ts';
 
 const fonts = shippedFonts();
 const typesetter = { setText, placeText, setBlock };
-const face = async (name: Parameters<typeof fonts.face>[0]) => {
-  const found = fonts.face(name);
-  if (!found) throw new Error(`There is no ${name}.`);
-  return found;
-};
 const SIZE = { width: 595, height: 842 };
 
 const note = (number: number, more: Partial<CopyNote> = {}): CopyNote => ({
@@ -85,7 +80,7 @@ test('a copy has a page more for its notes; one without notes has none', async (
   const document = emptyDocument(pageRefsFor((await inspectPdf(source)).pages));
   const plain = await makeFixedCopy(source, document);
   const noted = await makeFixedCopy(source, document, {
-    face,
+    face: loadFace,
     notes: [note(1), note(2, { place: null, settled: 'Settled by Teo' })],
     typesetter,
   });
@@ -102,7 +97,7 @@ test('pages of notes come after those of a document that has fewer than its file
   const all = emptyDocument(pageRefsFor((await inspectPdf(source)).pages));
   const some = { ...all, pages: [all.pages[2], all.pages[0]] };
   const { bytes, pages } = await makeFixedCopy(source, some, {
-    face,
+    face: loadFace,
     notes: [note(1)],
     typesetter,
   });
@@ -143,7 +138,7 @@ test('a copy holds the bytes of what its tasks carry', async () => {
   });
   const picture = { source: 'a', width: 8, height: 6 };
   const { bytes } = await makeFixedCopy(source, document, {
-    face,
+    face: loadFace,
     notes: [note(1, { task: 'Check', picture })],
     typesetter,
   });

@@ -1,6 +1,14 @@
 import { REMARK_WIDTH } from '../../derived/index.ts';
 import type { Drawing, Item } from '../../drawing/index.ts';
-import { type Matrix, moveBy, mapPath, polygonPath, transform } from '../../geometry/index.ts';
+import {
+  box,
+  boxPath,
+  growBox,
+  mapPath,
+  type Matrix,
+  moveBy,
+  transform,
+} from '../../geometry/index.ts';
 import type { Fonts, TextStyle } from '../../type/index.ts';
 import type { TextSetter } from '../copyFonts.ts';
 import type { CopyNote } from './copyNote.ts';
@@ -80,12 +88,7 @@ export function setNotes(
     const [wide, high] = [scale * width, scale * height];
     if (y + high > foot && y > margin) turn();
     const [left, under] = [margin + INDENT, page.height - y - high];
-    const frame = polygonPath([
-      { x: left - FRAME, y: under - FRAME },
-      { x: left + wide + FRAME, y: under - FRAME },
-      { x: left + wide + FRAME, y: under + high + FRAME },
-      { x: left - FRAME, y: under + high + FRAME },
-    ]);
+    const frame = boxPath(growBox(box(left, under, left + wide, under + high), FRAME));
     const place: Matrix = [wide, 0, 0, high, left, under];
     pages[pages.length - 1].push(
       { is: 'fill', path: frame, paint: { colour: PALE, opacity: 0.5 } },

@@ -2,6 +2,7 @@ import { PDFArray, PDFName, PDFNumber, type PDFPage } from '@cantoo/pdf-lib';
 import {
   box,
   boxHeight,
+  boxHolds,
   boxWidth,
   type Box,
   intersectBoxes,
@@ -55,16 +56,13 @@ export function pageGeometry(page: PDFPage): PageBox {
   return { box: usable ? seen : media, rotate, userUnit };
 }
 
-const isWithin = (b: Box, around: Box): boolean =>
-  b.minX >= around.minX && b.minY >= around.minY && b.maxX <= around.maxX && b.maxY <= around.maxY;
-
 /** Writes the geometry onto the page itself, so that every viewer takes the same. */
 export function fixGeometry(page: PDFPage, { box: b, rotate }: PageBox): void {
   const numbers = page.doc.context.obj([b.minX, b.minY, b.maxX, b.maxY]);
   page.node.set(PDFName.of('CropBox'), numbers);
   const media = boxOf(inherited(page, 'MediaBox'));
   if (!media) page.node.set(PDFName.of('MediaBox'), numbers);
-  else if (!isWithin(b, media)) {
+  else if (!boxHolds(media, b)) {
     // Viewers show no more than is in both.
     const { minX, minY, maxX, maxY } = uniteBoxes(media, b);
     page.node.set(PDFName.of('MediaBox'), page.doc.context.obj([minX, minY, maxX, maxY]));

@@ -151,6 +151,19 @@ test('an outline that leads to nothing any more goes; one that runs in a circle 
   expect(read(root)).toEqual([['A']]);
 });
 
+test('an outline that the catalogue holds itself is pruned like others', async () => {
+  const laid = await pages(2);
+  outline(laid, [
+    { title: 'Cover', to: 0 },
+    { title: 'Zones', to: 1 },
+  ]);
+  const { catalog } = laid.doc;
+  catalog.set(name('Outlines'), catalog.lookup(name('Outlines'), PDFDict));
+  keep(laid, [1]);
+  expect(read(catalog.lookup(name('Outlines'), PDFDict))).toEqual([['Zones']]);
+  expect((await PDFDocument.load(await laid.doc.save())).getPageCount()).toBe(1);
+});
+
 test('links to pages that are gone lead nowhere', async () => {
   const laid = await pages(3);
   const { doc, placeOf } = laid;

@@ -20,14 +20,22 @@ const DEEPEST = 64;
  */
 export function pruneLeads(doc: PDFDocument, pages: readonly PDFPage[]): void {
   const destinations = new Destinations(doc, pages);
-  const root = doc.catalog.get(name('Outlines'));
   const outline = doc.catalog.lookup(name('Outlines'));
-  if (root instanceof PDFRef && outline instanceof PDFDict) {
-    const kept = new Outline(destinations).pruned(outline, root);
+  if (outline instanceof PDFDict) {
+    const kept = new Outline(destinations).pruned(outline, refOf(doc, outline));
     if (kept === 0) doc.catalog.delete(name('Outlines'));
   }
   for (const { node } of pages) pruneLinks(node.lookup(name('Annots')), destinations);
   destinations.dropGone();
+}
+
+/** Entries name what they stand under: an outline that the catalogue holds itself gets a number. */
+function refOf(doc: PDFDocument, outline: PDFDict): PDFRef {
+  const held = doc.catalog.get(name('Outlines'));
+  if (held instanceof PDFRef) return held;
+  const ref = doc.context.register(outline);
+  doc.catalog.set(name('Outlines'), ref);
+  return ref;
 }
 
 /** A link that leads to a page that is gone leads nowhere. */

@@ -1,26 +1,26 @@
+import type { ListedNote } from '@marginalis/core/derived';
 import type { Attachment } from '@marginalis/core/document';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
+import { useReader } from '@/shell';
 import { Action } from '@/ui';
-import { NoPicture } from './taskPicture';
+import { choosePicture, cutOut, NoPicture } from './taskPicture';
 import { TaskPicture } from './TaskPicture';
 
 const TALLEST = 140;
 
 /** A way to a picture; null when the person takes none. */
-export type PictureWay = () => Promise<Attachment | null>;
+type PictureWay = () => Promise<Attachment | null>;
 
-/** The picture that a task is to carry with it: cut out of the page, or from a file. */
+/** The picture that a note's task is to carry with it: its place cut out of the page, or one from a file. */
 export function PictureField(props: {
+  note: ListedNote;
   picture: Attachment | null;
-  /** Null where there is no place to cut out. */
-  onCut: PictureWay | null;
-  onChoose: PictureWay;
   onPicture: (picture: Attachment | null) => void;
-  onTrouble: (message: string) => void;
 }) {
-  const { picture, onCut, onChoose, onPicture, onTrouble } = props;
+  const { note, picture, onPicture } = props;
+  const reader = useReader();
   const [waits, setWaits] = useState(false);
   const take = async (way: PictureWay): Promise<void> => {
     setWaits(true);
@@ -29,7 +29,7 @@ export function PictureField(props: {
       if (taken) onPicture(taken);
     } catch (e) {
       if (!(e instanceof NoPicture)) throw e;
-      onTrouble(e.message);
+      reader.session.notices.tell(e.message);
     } finally {
       setWaits(false);
     }
@@ -44,8 +44,8 @@ export function PictureField(props: {
       {picture && <TaskPicture picture={picture} tallest={TALLEST} />}
       <View style={styles.row}>
         <Text variant="labelLarge">Picture</Text>
-        {onCut && way('Cut out of the page', onCut)}
-        {way('From a file', onChoose)}
+        {note.about && way('Cut out of the page', () => cutOut(reader, note))}
+        {way('From a file', choosePicture)}
         {picture && (
           <Action compact accessibilityLabel="Remove the picture" onPress={() => onPicture(null)}>
             Remove

@@ -1,9 +1,8 @@
-import { type Attachment, isDay, LONGEST_TASK_WORD, type Task } from '@marginalis/core/document';
-import { useState } from 'react';
+import { isDay, LONGEST_TASK_WORD, type Task } from '@marginalis/core/document';
+import { type ReactNode, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
 import { Action, DayInput, FONT, ToggleChip } from '@/ui';
-import { PictureField, type PictureWay } from './PictureField';
 
 export const NO_TASK: Task = { kind: '', title: '', who: '', until: null, begun: false };
 
@@ -16,22 +15,18 @@ const OFFERED = 5;
 export function TaskFields(props: {
   label: string;
   task: Task;
-  /** What it carries with it. */
-  picture: Attachment | null;
-  onCut: PictureWay | null;
-  onChoose: PictureWay;
-  onTrouble: (message: string) => void;
   /** Kinds and people that the document's tasks have already. */
   kinds: readonly string[];
   people: readonly string[];
-  onKeep: (task: Task, picture: Attachment | null) => void;
+  onKeep: (task: Task) => void;
   onLeave: () => void;
+  /** What else is filled in. */
+  children?: ReactNode;
 }) {
   const { label, task, kinds, people, onKeep, onLeave } = props;
   const { colors } = useTheme();
   const [draft, setDraft] = useState(task);
-  const [picture, setPicture] = useState(props.picture);
-  const keep = (): void => onKeep(draft, picture);
+  const keep = (): void => onKeep(draft);
   const set = (part: Partial<Task>): void => setDraft({ ...draft, ...part });
   const field = (name: 'kind' | 'title' | 'who', said: string) => (
     <TextInput
@@ -78,13 +73,7 @@ export function TaskFields(props: {
         />
         <ToggleChip label="Begun" on={draft.begun} onPress={() => set({ begun: !draft.begun })} />
       </View>
-      <PictureField
-        picture={picture}
-        onCut={props.onCut}
-        onChoose={props.onChoose}
-        onPicture={setPicture}
-        onTrouble={props.onTrouble}
-      />
+      {props.children}
       <View style={styles.ways}>
         <Action compact onPress={onLeave}>
           Leave it

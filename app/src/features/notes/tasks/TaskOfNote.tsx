@@ -1,18 +1,16 @@
 import { type ListedNote, listNotes } from '@marginalis/core/derived';
 import { setTask } from '@marginalis/core/editing';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { useSession, useSessionState } from '@/session';
-import { useReader } from '@/shell';
+import { PictureField } from './PictureField';
 import { NO_TASK, TaskFields } from './TaskFields';
-import { choosePicture, cutOut } from './taskPicture';
 
 /** The fields of a note's task, kept in the document. */
 export function TaskOfNote({ note, onDone }: { note: ListedNote; onDone: () => void }) {
   const { thread, number } = note;
   const session = useSession();
-  const reader = useReader();
-  const attachments = useSessionState((s) => s.document.attachments);
-  const picture = attachments.get(thread.task?.picture ?? '') ?? null;
+  const kept = useSessionState((s) => s.document.attachments.get(thread.task?.picture ?? ''));
+  const [picture, setPicture] = useState(kept ?? null);
   const all = useSessionState((s) => listNotes(s.document));
   const [kinds, people] = useMemo(() => known(all), [all]);
   return (
@@ -21,17 +19,15 @@ export function TaskOfNote({ note, onDone }: { note: ListedNote; onDone: () => v
       task={thread.task ?? NO_TASK}
       kinds={kinds}
       people={people}
-      picture={picture}
-      onCut={note.about ? () => cutOut(reader, note) : null}
-      onChoose={choosePicture}
-      onTrouble={session.notices.tell}
-      onKeep={(task, carries) => {
-        const asked = { ...task, picture: carries?.id };
-        session.dispatch(setTask(thread, asked, carries === picture ? null : carries));
+      onKeep={(task) => {
+        const asked = { ...task, picture: picture?.id };
+        session.dispatch(setTask(thread, asked, picture === kept ? null : picture));
         onDone();
       }}
       onLeave={onDone}
-    />
+    >
+      <PictureField note={note} picture={picture} onPicture={setPicture} />
+    </TaskFields>
   );
 }
 
