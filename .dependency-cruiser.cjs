@@ -20,6 +20,7 @@ const CORE = {
   figures: ['geometry', 'ink'],
   type: ['geometry'],
   drawing: ['geometry', 'type'],
+  canvas: ['geometry', 'type', 'drawing'],
   paper: ['geometry', 'drawing'],
   marks: ['geometry', 'ink', 'figures', 'type'],
   kinds: ['geometry', 'ink', 'figures', 'type', 'drawing', 'print', 'marks'],
@@ -36,7 +37,8 @@ const CORE = {
   csv: [],
   tasks: ['geometry', 'document', 'derived', 'csv'],
   leaving: ['document', 'guide', 'derived', 'csv'],
-  pdf: [...UP_TO_DOCUMENT, 'derived', 'margin'],
+  copy: [...UP_TO_DOCUMENT, 'derived', 'margin'],
+  pdf: [...UP_TO_DOCUMENT, 'derived', 'copy'],
   wire: ['marks', 'document', 'journal'],
 };
 

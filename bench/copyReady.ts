@@ -3,15 +3,10 @@ import { deflate } from 'node:zlib';
 import { promisify } from 'node:util';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import type { Page as BrowserPage } from '@playwright/test';
+import { CopyFonts } from '@marginalis/core/copy';
 import { type DocState, emptyDocument, marksOn } from '@marginalis/core/document';
 import { writeInkml } from '@marginalis/core/formats';
-import {
-  CopyFonts,
-  encodeMarks,
-  inspectPdf,
-  makeFixedCopy,
-  type MarkLayer,
-} from '@marginalis/core/pdf';
+import { encodeMarks, inspectPdf, makeFixedCopy, type MarkLayer } from '@marginalis/core/pdf';
 import { pageRefsFor } from '../core/testing/marks';
 import { realPdf } from '../references/support/realPdfs';
 import { covered, twentyPages } from './flatten';

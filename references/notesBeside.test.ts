@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
+import type { CopyNote } from '@marginalis/core/copy';
 import { emptyDocument, pagesOfSource, turnPage } from '@marginalis/core/document';
-import { type CopyNote, inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
+import { inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
 import * as typesetter from '../core/src/type/typesetter';
 import { loadFace } from '../core/testing/faces';
 import { cropped, differingShare, type Picture } from './support/pictures';

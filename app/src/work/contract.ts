@@ -1,14 +1,8 @@
+import type { CopyNote, NotesAt } from '@marginalis/core/copy';
 import type { DocState, Page, RefusalReason } from '@marginalis/core/document';
 import type { PlacedInk } from '@marginalis/core/formats';
 import type { MarkRecord, PageId } from '@marginalis/core/marks';
-import type {
-  CopyNote,
-  CopyOf,
-  FixedCopy,
-  Inspection,
-  MarkLayer,
-  Source,
-} from '@marginalis/core/pdf';
+import type { CopyOf, FixedCopy, Inspection, MarkLayer, Source } from '@marginalis/core/pdf';
 import type { ShippedFace } from '@marginalis/core/type';
 import type { OwnFaceFile } from './ownFaces';
 
@@ -26,7 +20,7 @@ export interface Jobs {
       /** Faces of the person's own. */
       own: readonly OwnFaceFile[];
       notes: readonly CopyNote[];
-      notesAt: 'beside' | 'end';
+      notesAt: NotesAt;
       copyOf: CopyOf;
     };
     answer: FixedCopy;

@@ -1,14 +1,9 @@
 import type { ShippedFace } from '@marginalis/core/type';
+import { CopyFonts, type TextFiles } from '@marginalis/core/copy';
 import { placeTraces, readInkml, writeInkml } from '@marginalis/core/formats';
 import { PdfRefusal } from '@marginalis/core/document';
 import { fromMarkRecord } from '@marginalis/core/kinds';
-import {
-  CopyFonts,
-  encodeMarks,
-  inspectPdf,
-  makeFixedCopy,
-  type TextFiles,
-} from '@marginalis/core/pdf';
+import { encodeMarks, inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
 import { openFace, placeText, setBlock, setText } from '@marginalis/core/typesetter';
 import type { JobName, Jobs, WorkFailure, WorkReply, WorkRequest } from './contract';
 

@@ -1,11 +1,11 @@
 import { PDFDocument, type PDFRef } from '@cantoo/pdf-lib';
+import { CopyFonts, type CopyNote, type NotesAt, notesInCopy } from '../copy/index.ts';
 import { type DocState, marksOn } from '../document/index.ts';
 import { fromBase64 } from '../marks/index.ts';
 import { paperDrawing } from '../paper/index.ts';
 import { baseAddress } from './actions.ts';
 import { flattenAnnotations } from './annotations/flatten.ts';
 import { drawOverPage, mendContents } from './appendContent.ts';
-import { CopyFonts } from './copyFonts.ts';
 import { type CopyOf, noteCopyOf } from './copyOf.ts';
 import { refreshFieldAppearances } from './fields.ts';
 import { isSigned } from './inspect.ts';
@@ -14,9 +14,7 @@ import { quickenCrossReferences } from './library/quickCrossReferences.ts';
 import { keepReachable } from './library/reachable.ts';
 import { openPdf } from './openPdf.ts';
 import { encodeMarks, type MarkLayer } from './markLayer.ts';
-import { addNotePages } from './notes/addNotePages.ts';
-import type { CopyNote } from './notes/copyNote.ts';
-import { readyNotes } from './notes/notesInCopy.ts';
+import { addNotePages } from './pages/addNotePages.ts';
 import { type GatheredPage, gatherPages, type Source } from './pages/gather.ts';
 import { fixGeometry, pageGeometry } from './pages/geometry.ts';
 import { type EncodedForm, isEmptyForm } from './sink/encodedForm.ts';
@@ -39,7 +37,7 @@ export interface FixedCopyOptions extends HeldFiles {
   /** Notes that are in the copy: numbers where they belong, and what they say beside the pages or on pages at its end. */
   readonly notes?: readonly CopyNote[];
   /** At the end where nothing is said. */
-  readonly notesAt?: 'beside' | 'end';
+  readonly notesAt?: NotesAt;
   /** Written into the copy, so that it says what it is when it comes back. */
   readonly copyOf?: CopyOf;
 }
@@ -50,6 +48,8 @@ export interface FixedCopy {
   readonly pages: number;
   readonly marksDrawn: number;
   readonly annotationsDrawn: number;
+  /** Pages, from 0, that annotations or fields were drawn into, or taken off. */
+  readonly annotatedPages: readonly number[];
   /** Kinds of annotations that showed nothing on the page and are not in the copy. */
   readonly annotationsDropped: readonly string[];
   /** What links led to that would have started something and are not in the copy, in words. */
@@ -91,11 +91,14 @@ export async function makeFixedCopy(
     picture: async (source) => attached(document, source) ?? options.picture?.(source) ?? null,
   });
   const fonts = new CopyFonts(options);
-  const notes = options.notes?.length ? await readyNotes(options.notes, fonts) : null;
-  const isBeside = options.notesAt === 'beside';
-  /** Notes that stand at the end. */
-  const last = (options.notes ?? []).filter(({ place }) => !isBeside || !place);
+  const notes = await notesInCopy(
+    options.notes ?? [],
+    options.notesAt ?? 'end',
+    gathered.pages.map(geometryOf),
+    fonts,
+  );
   const dropped: string[] = [];
+  const annotatedPages: number[] = [];
   const linksDropped: string[] = [];
   let marksDrawn = 0;
   let annotationsDrawn = 0;
@@ -106,6 +109,8 @@ export async function makeFixedCopy(
     const flattened = flattenAnnotations(pdf, layer, base);
     annotationsDrawn += flattened.drawn;
     dropped.push(...flattened.dropped);
+    if (flattened.drawn + flattened.dropped.length + flattened.linksDropped.length > 0)
+      annotatedPages.push(index);
     linksDropped.push(...flattened.linksDropped);
     const geometry = geometryOf(one);
     const drawn: PDFRef[] = [];
@@ -121,10 +126,9 @@ export async function makeFixedCopy(
       (await encodeMarks(marksOn(document, page.id), fonts, options.deflate));
     draw(marks.form);
     marksDrawn += marks.count;
-    if (notes) draw(await encodeForm(notes.signsOn(index, geometry), options.deflate));
-    const beside = isBeside ? (notes?.beside(index, geometry) ?? null) : null;
+    const { signs, beside } = notes.pages[index];
+    draw(await encodeForm(signs, options.deflate));
     if (beside) {
-      last.push(...beside.left);
       const form = await encodeForm(beside.drawing, options.deflate);
       drawn.push(registerForm(doc.context, form, beside.page.box, held));
     }
@@ -133,18 +137,7 @@ export async function makeFixedCopy(
     fixGeometry(pdf, beside?.page ?? geometry);
     options.onProgress?.(index + 1, gathered.pages.length);
   }
-  const [first] = gathered.pages;
-  const notePages =
-    notes && last.length > 0
-      ? await addNotePages(
-          doc,
-          notes,
-          last,
-          first ? geometryOf(first) : null,
-          held,
-          options.deflate,
-        )
-      : 0;
+  const notePages = await addNotePages(doc, notes.last, held, options.deflate);
   await held.finish();
   removeInteraction(
     doc,
@@ -167,6 +160,7 @@ export async function makeFixedCopy(
     pages: gathered.pages.length + notePages,
     marksDrawn,
     annotationsDrawn,
+    annotatedPages,
     annotationsDropped: dropped,
     linksDropped,
     formDamaged: formDamaged || gathered.formDamaged,

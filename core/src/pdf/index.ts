@@ -6,10 +6,8 @@ export {
   FixedCopyStopped,
   makeFixedCopy,
 } from './fixedCopy.ts';
-export { CopyFonts, NoTypesetter, type TextFiles, type TextSetter } from './copyFonts.ts';
 export { encodeMarks, type MarkLayer } from './markLayer.ts';
 export { type Source, SourceMissing } from './pages/gather.ts';
 export type { HeldFiles, PictureFile } from './sink/held.ts';
 export type { Deflate } from './sink/formWriter.ts';
-export type { CopyNote } from './notes/copyNote.ts';
 export type { CopyOf } from './copyOf.ts';

@@ -1,6 +1,6 @@
 import { layersOf } from '../derived/index.ts';
 import type { PageMarks } from '../document/index.ts';
-import type { CopyFonts } from './copyFonts.ts';
+import type { CopyFonts } from '../copy/index.ts';
 import type { EncodedForm } from './sink/encodedForm.ts';
 import { type Deflate, encodeForm } from './sink/formWriter.ts';
 

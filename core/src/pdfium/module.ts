@@ -12,6 +12,46 @@ export interface PdfiumModule {
     FPDF_GetPageCount(document: number): number;
     FPDF_GetPageWidthF(page: number): number;
     FPDF_GetPageHeightF(page: number): number;
+    FPDFBitmap_Create(width: number, height: number, alpha: number): number;
+    FPDFBitmap_FillRect(
+      bitmap: number,
+      left: number,
+      top: number,
+      width: number,
+      height: number,
+      colour: number,
+    ): number;
+    FPDFBitmap_GetBuffer(bitmap: number): number;
+    FPDFBitmap_GetStride(bitmap: number): number;
+    FPDFBitmap_Destroy(bitmap: number): void;
+    FPDF_RenderPageBitmap(
+      bitmap: number,
+      page: number,
+      left: number,
+      top: number,
+      width: number,
+      height: number,
+      quarters: number,
+      flags: number,
+    ): void;
+    FPDF_FFLDraw(
+      form: number,
+      bitmap: number,
+      page: number,
+      left: number,
+      top: number,
+      width: number,
+      height: number,
+      quarters: number,
+      flags: number,
+    ): void;
+    FPDF_SetFormFieldHighlightAlpha(form: number, alpha: number): void;
+    FORM_OnAfterLoadPage(page: number, form: number): void;
+    FORM_OnBeforeClosePage(page: number, form: number): void;
+    PDFiumExt_OpenFormFillInfo(): number;
+    PDFiumExt_InitFormFillEnvironment(document: number, info: number): number;
+    PDFiumExt_ExitFormFillEnvironment(form: number): void;
+    PDFiumExt_CloseFormFillInfo(info: number): void;
     FPDFPage_CountObjects(page: number): number;
     FPDFPage_GetObject(page: number, index: number): number;
     FPDFPageObj_GetType(object: number): number;

@@ -1,6 +1,6 @@
-import { PdfRefusal } from '../document/index.ts';
 import type { DrawnShapes, RawPrint, TaggedPage } from '../print/index.ts';
 import type { PdfiumModule } from './module.ts';
+import { openDocument } from './openDocument.ts';
 import { pictureShare } from './pictureShare.ts';
 import { readRaw } from './readRaw.ts';
 import { readShapes } from './readShapes.ts';
@@ -22,47 +22,19 @@ export interface OpenPrint {
   close(): void;
 }
 
-/** Of FPDF_GetLastError (fpdfview.h). */
-const PASSWORD = 4;
-
 /**
  * Opens a PDF in PDFium. The bytes are copied.
  * @throws PdfRefusal when it needs another password, or cannot be read
  */
 export function openPrint(module: PdfiumModule, bytes: Uint8Array, password?: string): OpenPrint {
-  const { wasmExports: pdfium } = module;
-  const held = pdfium.malloc(bytes.length);
-  // It is larger than there is memory for.
-  if (held === 0) throw new PdfRefusal('damaged');
-  module.HEAPU8.set(bytes, held);
-  const secret = password === undefined ? 0 : putString(module, password);
-  const document = pdfium.FPDF_LoadMemDocument(held, bytes.length, secret);
-  if (secret) pdfium.free(secret);
-  if (document === 0) {
-    pdfium.free(held);
-    if (pdfium.FPDF_GetLastError() === PASSWORD)
-      throw new PdfRefusal(password === undefined ? 'locked' : 'wrong-password');
-    throw new PdfRefusal('damaged');
-  }
+  const { handle: document, pageCount, close } = openDocument(module, bytes, password);
   return {
-    pageCount: pdfium.FPDF_GetPageCount(document),
-    isTagged: pdfium.FPDFCatalog_IsTagged(document) !== 0,
+    pageCount,
+    isTagged: module.wasmExports.FPDFCatalog_IsTagged(document) !== 0,
     raw: (page) => readRaw(module, document, page),
     tagged: (page) => readTagged(module, document, page),
     shapes: (page) => readShapes(module, document, page),
     pictureShare: (page) => pictureShare(module, document, page),
-    close() {
-      pdfium.FPDF_CloseDocument(document);
-      pdfium.free(held);
-    },
+    close,
   };
-}
-
-/** A string in PDFium's memory, as its interface wants passwords: UTF-8, ended by zero. Whoever puts it there frees it. */
-function putString(module: PdfiumModule, text: string): number {
-  // No character takes more than three bytes for each of its UTF-16 units.
-  const room = 3 * text.length + 1;
-  const at = module.wasmExports.malloc(room);
-  module.stringToUTF8(text, at, room);
-  return at;
 }

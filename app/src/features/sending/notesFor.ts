@@ -1,6 +1,6 @@
 import { listNotes, plainRemark, signPlace, writtenIn } from '@marginalis/core/derived';
 import type { DocState } from '@marginalis/core/document';
-import type { CopyNote } from '@marginalis/core/pdf';
+import type { CopyNote } from '@marginalis/core/copy';
 import { noteInWords } from '@/session';
 
 /** The notes of a document as a copy tells them; `nameOf` says what a page, from 0, is called. */

@@ -1,6 +1,6 @@
 import { JpegEmbedder, type PDFContext, type PDFRef, PngEmbedder } from '@cantoo/pdf-lib';
 import type { FaceName } from '../../type/index.ts';
-import type { TextFiles } from '../copyFonts.ts';
+import type { TextFiles } from '../../copy/index.ts';
 import { embedFace } from './embedFace.ts';
 import type { Holdings } from './registerForm.ts';
 

@@ -1,27 +1,16 @@
 import { type PDFDocument, PDFName, PDFPage, PDFPageLeaf } from '@cantoo/pdf-lib';
-import { displaySize, type PageBox } from '../../geometry/index.ts';
+import type { NotesInCopy } from '../../copy/index.ts';
 import { drawOverPage } from '../appendContent.ts';
 import { type Deflate, encodeForm } from '../sink/formWriter.ts';
 import { type Holdings, registerForm } from '../sink/registerForm.ts';
-import type { CopyNote } from './copyNote.ts';
-import type { NotesInCopy, SheetSize } from './notesInCopy.ts';
 
-/** Pages of notes are as large as the document's first page where that is a sheet, points; else A4. */
-const A4: SheetSize = { width: 595, height: 842 };
-const LEAST = 350;
-const MOST = 1200;
-
-/** Adds the pages that some notes are set on after all others; how many they are. */
+/** Adds pages of notes after all others; how many they are. */
 export async function addNotePages(
   doc: PDFDocument,
-  notes: NotesInCopy,
-  some: readonly CopyNote[],
-  first: PageBox | null,
+  { size: { width, height }, pages }: NotesInCopy['last'],
   held: Holdings,
   deflate?: Deflate,
 ): Promise<number> {
-  const { width, height } = sheetLike(first);
-  const pages = notes.pages({ width, height }, some);
   for (const drawing of pages) {
     const page = lastPage(doc, width, height);
     const bounds = { minX: 0, minY: 0, maxX: width, maxY: height };
@@ -44,11 +33,4 @@ function lastPage(doc: PDFDocument, width: number, height: number): PDFPage {
   const ref = context.register(leaf);
   root.pushLeafNode(ref);
   return PDFPage.of(leaf, ref, doc);
-}
-
-function sheetLike(first: PageBox | null): SheetSize {
-  if (!first) return A4;
-  const { width, height } = displaySize(first);
-  const isSheet = Math.min(width, height) > LEAST && Math.max(width, height) < MOST;
-  return isSheet ? { width, height } : A4;
 }

@@ -1,4 +1,4 @@
-import type { Drawing, Item } from '../../drawing/index.ts';
+import type { Drawing, Item } from '../drawing/index.ts';
 import {
   box,
   boxPath,
@@ -11,10 +11,10 @@ import {
   thenMatrix,
   transform,
   transformBox,
-} from '../../geometry/index.ts';
-import { placeInOrder } from '../../margin/index.ts';
-import type { Fonts } from '../../type/index.ts';
-import type { TextSetter } from '../copyFonts.ts';
+} from '../geometry/index.ts';
+import { placeInOrder } from '../margin/index.ts';
+import type { Fonts } from '../type/index.ts';
+import type { TextSetter } from './copyFonts.ts';
 import type { CopyNote } from './copyNote.ts';
 import { type NoteCard, noteCard, shortCard } from './noteCard.ts';
 import { PALE, SIGN_COLOUR } from './setNotes.ts';

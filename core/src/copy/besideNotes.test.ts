@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { PDFDocument } from '@cantoo/pdf-lib';
-import { loadFace, shippedFonts } from '../../../testing/faces.ts';
-import { pageRefsFor } from '../../../testing/marks.ts';
-import { plainPdf } from '../../../testing/pdfs.ts';
-import { emptyDocument } from '../../document/index.ts';
-import { type Drawing, drawingBounds, type Item } from '../../drawing/index.ts';
+import { loadFace, shippedFonts } from '../../testing/faces.ts';
+import { pageRefsFor } from '../../testing/marks.ts';
+import { plainPdf } from '../../testing/pdfs.ts';
+import { emptyDocument } from '../document/index.ts';
+import { type Drawing, drawingBounds, type Item } from '../drawing/index.ts';
 import {
   type Box,
   displayMatrix,
@@ -13,11 +13,11 @@ import {
   transform,
   transformBox,
   type Vec,
-} from '../../geometry/index.ts';
-import { placeText, setBlock, setText } from '../../type/typesetter.ts';
-import { runBox } from '../../type/index.ts';
-import { makeFixedCopy } from '../fixedCopy.ts';
-import { inspectPdf } from '../inspect.ts';
+} from '../geometry/index.ts';
+import { placeText, setBlock, setText } from '../type/typesetter.ts';
+import { runBox } from '../type/index.ts';
+import { makeFixedCopy } from '../pdf/fixedCopy.ts';
+import { inspectPdf } from '../pdf/inspect.ts';
 import { setBeside } from './besideNotes.ts';
 import type { CopyNote } from './copyNote.ts';
 

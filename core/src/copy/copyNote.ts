@@ -1,5 +1,5 @@
-import type { Drawing } from '../../drawing/index.ts';
-import type { SignPlace } from '../../derived/index.ts';
+import type { Drawing } from '../drawing/index.ts';
+import type { SignPlace } from '../derived/index.ts';
 
 /** A note as a copy tells it: pages are called by their names already, and times are written out. */
 export interface CopyNote {

@@ -1,5 +1,5 @@
-import { REMARK_WIDTH } from '../../derived/index.ts';
-import type { Drawing, Item } from '../../drawing/index.ts';
+import { REMARK_WIDTH } from '../derived/index.ts';
+import type { Drawing, Item } from '../drawing/index.ts';
 import {
   box,
   boxPath,
@@ -8,9 +8,9 @@ import {
   type Matrix,
   moveBy,
   transform,
-} from '../../geometry/index.ts';
-import type { Fonts, TextStyle } from '../../type/index.ts';
-import type { TextSetter } from '../copyFonts.ts';
+} from '../geometry/index.ts';
+import type { Fonts, TextStyle } from '../type/index.ts';
+import type { TextSetter } from './copyFonts.ts';
 import type { CopyNote } from './copyNote.ts';
 
 /** What is free around the notes, points; on small pages no more than this share of the width. */

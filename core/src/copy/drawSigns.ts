@@ -1,4 +1,4 @@
-import type { Drawing } from '../../drawing/index.ts';
+import type { Drawing } from '../drawing/index.ts';
 import {
   box,
   boxPath,
@@ -9,10 +9,10 @@ import {
   type PageBox,
   thenMatrix,
   transform,
-} from '../../geometry/index.ts';
-import { placeSigns, type PlacedSign } from '../../margin/index.ts';
-import type { Fonts, TextStyle } from '../../type/index.ts';
-import type { TextSetter } from '../copyFonts.ts';
+} from '../geometry/index.ts';
+import { placeSigns, type PlacedSign } from '../margin/index.ts';
+import type { Fonts, TextStyle } from '../type/index.ts';
+import type { TextSetter } from './copyFonts.ts';
 import type { CopyNote } from './copyNote.ts';
 import { SIGN_COLOUR } from './setNotes.ts';
 

@@ -1,8 +1,8 @@
-import { REMARK_WIDTH } from '../../derived/index.ts';
-import type { Item } from '../../drawing/index.ts';
-import { mapPath, type Matrix, moveBy, thenMatrix, transform } from '../../geometry/index.ts';
-import type { Fonts, SetText, TextStyle } from '../../type/index.ts';
-import type { TextSetter } from '../copyFonts.ts';
+import { REMARK_WIDTH } from '../derived/index.ts';
+import type { Item } from '../drawing/index.ts';
+import { mapPath, type Matrix, moveBy, thenMatrix, transform } from '../geometry/index.ts';
+import type { Fonts, SetText, TextStyle } from '../type/index.ts';
+import type { TextSetter } from './copyFonts.ts';
 import type { CopyNote } from './copyNote.ts';
 import { PALE, INK, SIGN_COLOUR } from './setNotes.ts';
 

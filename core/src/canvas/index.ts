@@ -1,0 +1,2 @@
+export type { Canvas2d, CanvasKit, CanvasPath } from './canvas.ts';
+export { type DrawingFiles, drawingPainter, type PaintDrawing } from './painter.ts';

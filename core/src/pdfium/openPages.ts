@@ -1,0 +1,113 @@
+import { drawPage } from './drawPage.ts';
+import type { PdfiumModule } from './module.ts';
+import { openDocument } from './openDocument.ts';
+import type { Raster, Window } from './raster.ts';
+
+/** A page that is open. */
+export interface OpenPage {
+  /** As it is seen, points; UserUnit is not looked at. */
+  readonly size: { readonly width: number; readonly height: number };
+  /** What of it is seen in a window, on white, with its annotations and the values of its fields. @throws RangeError when there is no room for the picture */
+  draw(window: Window): Raster;
+  /** Its characters in the order they are drawn; no spaces. */
+  characters(): string;
+  /** How many annotations it has of each kind, by their numbers in fpdf_annot.h. */
+  annotations(): ReadonlyMap<number, number>;
+}
+
+/** A PDF whose pages are looked at. */
+export interface OpenPages {
+  readonly pageCount: number;
+  /** Opens a page, from 0, for as long as it is looked at; null where it cannot be read. */
+  page<T>(index: number, look: (page: OpenPage) => T): T | null;
+  close(): void;
+}
+
+/** Of FPDFAnnot_GetSubtype: a link. */
+export const LINK = 2;
+
+const SPACE = /[\s\u0000-\u001f\u00ad\u00a0\u200b-\u200f\ufeff\ufffe\uffff]/u;
+
+/**
+ * Opens a PDF in PDFium to look at its pages. The bytes are copied.
+ * @throws PdfRefusal when it needs another password, or cannot be read
+ */
+export function openPages(module: PdfiumModule, bytes: Uint8Array, password?: string): OpenPages {
+  const { wasmExports: pdfium } = module;
+  const { handle, pageCount, close } = openDocument(module, bytes, password);
+  const form = openForm(module, handle);
+  return {
+    pageCount,
+    page(index, look) {
+      const page = pdfium.FPDF_LoadPage(handle, index);
+      if (page === 0) return null;
+      if (form.handle) pdfium.FORM_OnAfterLoadPage(page, form.handle);
+      try {
+        const size = {
+          width: pdfium.FPDF_GetPageWidthF(page),
+          height: pdfium.FPDF_GetPageHeightF(page),
+        };
+        return look({
+          size,
+          draw: (window) => drawPage(module, page, form.handle, window),
+          characters: () => charactersOn(module, page),
+          annotations: () => annotationsOn(module, page),
+        });
+      } finally {
+        if (form.handle) pdfium.FORM_OnBeforeClosePage(page, form.handle);
+        pdfium.FPDF_ClosePage(page);
+      }
+    },
+    close() {
+      form.close();
+      close();
+    },
+  };
+}
+
+/** What draws the fields of a form; its handle is 0 where PDFium has no room for it. Nothing of a form is run. */
+function openForm(
+  { wasmExports: pdfium }: PdfiumModule,
+  document: number,
+): { readonly handle: number; close(): void } {
+  const info = pdfium.PDFiumExt_OpenFormFillInfo();
+  const handle = pdfium.PDFiumExt_InitFormFillEnvironment(document, info);
+  // Fields are drawn as they are printed, without the colour that says that one can write there.
+  if (handle) pdfium.FPDF_SetFormFieldHighlightAlpha(handle, 0);
+  return {
+    handle,
+    close() {
+      if (handle) pdfium.PDFiumExt_ExitFormFillEnvironment(handle);
+      pdfium.PDFiumExt_CloseFormFillInfo(info);
+    },
+  };
+}
+
+function charactersOn({ wasmExports: pdfium }: PdfiumModule, page: number): string {
+  const text = pdfium.FPDFText_LoadPage(page);
+  if (text === 0) return '';
+  const parts: string[] = [];
+  const count = pdfium.FPDFText_CountChars(text);
+  for (let k = 0; k < count; k++) {
+    if (pdfium.FPDFText_IsGenerated(text, k) === 1) continue;
+    const code = pdfium.FPDFText_GetUnicode(text, k);
+    if (code === 0 || code > 0x10ffff) continue;
+    const character = String.fromCodePoint(code);
+    if (!SPACE.test(character)) parts.push(character);
+  }
+  pdfium.FPDFText_ClosePage(text);
+  return parts.join('');
+}
+
+function annotationsOn({ wasmExports: pdfium }: PdfiumModule, page: number): Map<number, number> {
+  const kinds = new Map<number, number>();
+  const count = pdfium.FPDFPage_GetAnnotCount(page);
+  for (let k = 0; k < count; k++) {
+    const annotation = pdfium.FPDFPage_GetAnnot(page, k);
+    if (annotation === 0) continue;
+    const kind = pdfium.FPDFAnnot_GetSubtype(annotation);
+    kinds.set(kind, (kinds.get(kind) ?? 0) + 1);
+    pdfium.FPDFPage_CloseAnnot(annotation);
+  }
+  return kinds;
+}
