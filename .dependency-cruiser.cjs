@@ -39,6 +39,7 @@ const CORE = {
   leaving: ['document', 'guide', 'derived', 'csv'],
   copy: [...UP_TO_DOCUMENT, 'derived', 'margin'],
   pdf: [...UP_TO_DOCUMENT, 'derived', 'copy'],
+  proof: [...UP_TO_DOCUMENT, 'derived', 'canvas', 'pdfium', 'copy'],
   wire: ['marks', 'document', 'journal'],
 };
 

@@ -2,11 +2,11 @@ import { deflate as deflateWithZlib } from 'node:zlib';
 import { promisify } from 'node:util';
 import { box, type Box, displayMatrix, growBox, transformBox } from '@marginalis/core/geometry';
 import { type FixedCopy, inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
-import type { Page } from '@marginalis/core/document';
+import type { DocState, Page } from '@marginalis/core/document';
 import { alongCorners, ellipsePath, wavePath } from '../../core/testing/hand';
 import { HIGHLIGHTER, pageRefsFor, written } from '../../core/testing/marks';
 
-const deflate = async (bytes: Uint8Array): Promise<Uint8Array> =>
+export const deflate = async (bytes: Uint8Array): Promise<Uint8Array> =>
   new Uint8Array(await promisify(deflateWithZlib)(bytes));
 
 /** What the marks cover about the middle of a page, points to each side. */
@@ -14,6 +14,7 @@ const REACH = { x: 112, y: 95 };
 
 export interface MarkedCopy {
   readonly pages: readonly Page[];
+  readonly document: DocState;
   readonly copy: FixedCopy;
 }
 
@@ -44,8 +45,9 @@ export async function markedCopy(
       { page, path: ellipsePath({ x, y: y - 50 }, 50, 30) },
     ];
   });
-  const copy = await makeFixedCopy(source, written(pages, strokes), { password, deflate });
-  return { pages, copy };
+  const document = written(pages, strokes);
+  const copy = await makeFixedCopy(source, document, { password, deflate });
+  return { pages, document, copy };
 }
 
 /** Where the marks of {@link markedCopy} stand in a picture of the page at `dpi`, pixels. */

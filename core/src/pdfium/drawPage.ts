@@ -1,30 +1,60 @@
 import type { PdfiumModule } from './module.ts';
-import type { Raster, Window } from './raster.ts';
+import type { Placed, Raster, Window } from './raster.ts';
 
 /** Of FPDF_RenderPageBitmap (fpdfview.h): with annotations; red first. */
-const WITH_ANNOTATIONS = 0x01;
-const RED_FIRST = 0x10;
+const FLAGS = 0x01 | 0x10;
 const WHITE = 0xffffffff;
+/** Of a matrix (FS_MATRIX) and of a rectangle (FS_RECTF), floats. */
+const MATRIX = 6;
+const RECTANGLE = 4;
 
 /**
  * Draws what of an open page is seen in a window, on white; with the fields of an open form.
  * @throws RangeError when there is no room for the picture
  */
-export function drawPage(
+export const drawPage = (
   module: PdfiumModule,
   page: number,
   form: number,
-  { width, height, page: whole, turn }: Window,
+  { width, height, page: at, turn }: Window,
+): Raster =>
+  drawn(module, width, height, (bitmap) => {
+    const { wasmExports: pdfium } = module;
+    const quarters = turn / 90;
+    pdfium.FPDF_RenderPageBitmap(bitmap, page, at.x, at.y, at.width, at.height, quarters, FLAGS);
+    if (form)
+      pdfium.FPDF_FFLDraw(form, bitmap, page, at.x, at.y, at.width, at.height, quarters, FLAGS);
+  });
+
+/**
+ * Draws an open page at any scale and place, not rounded to pixels, on white; without the fields of forms.
+ * @throws RangeError when there is no room for the picture
+ */
+export const drawPlaced = (
+  module: PdfiumModule,
+  page: number,
+  { width, height, scale, shift }: Placed,
+): Raster =>
+  drawn(module, width, height, (bitmap) => {
+    const { wasmExports: pdfium } = module;
+    const held = pdfium.malloc(4 * (MATRIX + RECTANGLE));
+    module.HEAPF32.set([scale.x, 0, 0, scale.y, shift.x, shift.y, 0, 0, width, height], held >> 2);
+    pdfium.FPDF_RenderPageBitmapWithMatrix(bitmap, page, held, held + 4 * MATRIX, FLAGS);
+    pdfium.free(held);
+  });
+
+function drawn(
+  module: PdfiumModule,
+  width: number,
+  height: number,
+  draw: (bitmap: number) => void,
 ): Raster {
   const { wasmExports: pdfium } = module;
   const bitmap = pdfium.FPDFBitmap_Create(width, height, 0);
   if (bitmap === 0) throw new RangeError(`There is no room for ${width} × ${height} pixels.`);
   try {
     pdfium.FPDFBitmap_FillRect(bitmap, 0, 0, width, height, WHITE);
-    const [left, top, wide, high] = [whole.x, whole.y, whole.width, whole.height].map(Math.round);
-    const flags = WITH_ANNOTATIONS | RED_FIRST;
-    pdfium.FPDF_RenderPageBitmap(bitmap, page, left, top, wide, high, turn / 90, flags);
-    if (form) pdfium.FPDF_FFLDraw(form, bitmap, page, left, top, wide, high, turn / 90, flags);
+    draw(bitmap);
     const stride = pdfium.FPDFBitmap_GetStride(bitmap);
     const from = pdfium.FPDFBitmap_GetBuffer(bitmap);
     // Taken now: the memory may have grown, and moved, while the page was drawn.

@@ -34,6 +34,13 @@ export interface PdfiumModule {
       quarters: number,
       flags: number,
     ): void;
+    FPDF_RenderPageBitmapWithMatrix(
+      bitmap: number,
+      page: number,
+      matrix: number,
+      clip: number,
+      flags: number,
+    ): void;
     FPDF_FFLDraw(
       form: number,
       bitmap: number,

@@ -1,7 +1,8 @@
-import { drawPage } from './drawPage.ts';
+import { loadWithAnnotations } from './drawAnnotations.ts';
+import { drawPage, drawPlaced } from './drawPage.ts';
 import type { PdfiumModule } from './module.ts';
 import { openDocument } from './openDocument.ts';
-import type { Raster, Window } from './raster.ts';
+import type { Placed, Raster, Window } from './raster.ts';
 
 /** A page that is open. */
 export interface OpenPage {
@@ -9,8 +10,8 @@ export interface OpenPage {
   readonly size: { readonly width: number; readonly height: number };
   /** What of it is seen in a window, on white, with its annotations and the values of its fields. @throws RangeError when there is no room for the picture */
   draw(window: Window): Raster;
-  /** Its characters in the order they are drawn; no spaces. */
-  characters(): string;
+  /** The same at any scale and place, without the values of its fields. @throws RangeError when there is no room for the picture */
+  drawPlaced(placed: Placed): Raster;
   /** How many annotations it has of each kind, by their numbers in fpdf_annot.h. */
   annotations(): ReadonlyMap<number, number>;
 }
@@ -20,6 +21,8 @@ export interface OpenPages {
   readonly pageCount: number;
   /** Opens a page, from 0, for as long as it is looked at; null where it cannot be read. */
   page<T>(index: number, look: (page: OpenPage) => T): T | null;
+  /** The characters of a page, from 0, in the order they are drawn, with what its annotations and fields show; no spaces. Ask after it was drawn. */
+  characters(page: number): string;
   close(): void;
 }
 
@@ -50,7 +53,7 @@ export function openPages(module: PdfiumModule, bytes: Uint8Array, password?: st
         return look({
           size,
           draw: (window) => drawPage(module, page, form.handle, window),
-          characters: () => charactersOn(module, page),
+          drawPlaced: (placed) => drawPlaced(module, page, placed),
           annotations: () => annotationsOn(module, page),
         });
       } finally {
@@ -58,6 +61,7 @@ export function openPages(module: PdfiumModule, bytes: Uint8Array, password?: st
         pdfium.FPDF_ClosePage(page);
       }
     },
+    characters: (index) => charactersOn(module, handle, index),
     close() {
       form.close();
       close();
@@ -83,11 +87,13 @@ function openForm(
   };
 }
 
-function charactersOn({ wasmExports: pdfium }: PdfiumModule, page: number): string {
-  const text = pdfium.FPDFText_LoadPage(page);
-  if (text === 0) return '';
+function charactersOn(module: PdfiumModule, document: number, index: number): string {
+  const { wasmExports: pdfium } = module;
+  const page = loadWithAnnotations(module, document, index);
+  if (page === 0) return '';
   const parts: string[] = [];
-  const count = pdfium.FPDFText_CountChars(text);
+  const text = pdfium.FPDFText_LoadPage(page);
+  const count = text === 0 ? 0 : pdfium.FPDFText_CountChars(text);
   for (let k = 0; k < count; k++) {
     if (pdfium.FPDFText_IsGenerated(text, k) === 1) continue;
     const code = pdfium.FPDFText_GetUnicode(text, k);
@@ -95,7 +101,8 @@ function charactersOn({ wasmExports: pdfium }: PdfiumModule, page: number): stri
     const character = String.fromCodePoint(code);
     if (!SPACE.test(character)) parts.push(character);
   }
-  pdfium.FPDFText_ClosePage(text);
+  if (text !== 0) pdfium.FPDFText_ClosePage(text);
+  pdfium.FPDF_ClosePage(page);
   return parts.join('');
 }
 

@@ -9,7 +9,7 @@ export interface Raster {
 export interface Window {
   readonly width: number;
   readonly height: number;
-  /** Where the whole page lies in it, as it is turned; it may reach beyond. */
+  /** Where the whole page lies in it, as it is turned: whole pixels; it may reach beyond. */
   readonly page: {
     readonly x: number;
     readonly y: number;
@@ -18,4 +18,12 @@ export interface Window {
   };
   /** How far the page is turned beside its own turn, clockwise, degrees. */
   readonly turn: 0 | 90 | 180 | 270;
+}
+
+/** A window onto a page that lies in it at any scale: pixels a point, and where its upper left corner is, pixels. */
+export interface Placed {
+  readonly width: number;
+  readonly height: number;
+  readonly scale: { readonly x: number; readonly y: number };
+  readonly shift: { readonly x: number; readonly y: number };
 }

@@ -1,0 +1,161 @@
+import { type Box, box, intersectBoxes } from '../geometry/index.ts';
+import type { Raster } from '../pdfium/index.ts';
+
+/** Pixels that hang together and are not as they should be. */
+export interface Spot {
+  readonly box: Box;
+  readonly pixels: number;
+  /** Of these, those with nothing like them two pixels away either: what has only moved by a pixel has none. */
+  readonly clear: number;
+}
+
+/** How two pictures of a page differ. */
+export interface Difference {
+  /** Pixels that are not white in either. */
+  readonly inked: number;
+  /** Pixels that differ by more than two renderers' edges do. */
+  readonly differing: number;
+  /** Where they hang together, the largest first. */
+  readonly spots: readonly Spot[];
+}
+
+const WHITE = 0xffffffff;
+/** Levels by which a flat colour may differ: opacity and blending are rounded by every renderer in its own way. */
+const LEVELS = 12;
+/** Where colours meet, of the contrast there: every renderer has its own edges. */
+const EDGE = 0.6;
+
+/** Photographs are made smaller by every renderer in its own way: they are compared by squares of so many pixels, whose means may differ by so many levels. */
+const SQUARE = 8;
+const SQUARE_LEVELS = 28;
+
+/**
+ * Compares two pictures of the same size. A pixel is as it should be where its levels are among those of the nine pixels
+ * there in the other picture, or near them; within `photographs` (pixels) squares are, where their means are.
+ * @throws RangeError when they have not the same size
+ */
+export function compareRasters(
+  wanted: Raster,
+  found: Raster,
+  photographs: readonly Box[] = [],
+): Difference {
+  const { width, height } = wanted;
+  if (width !== found.width || height !== found.height)
+    throw new RangeError('Pictures of different sizes cannot be compared.');
+  const [a, b] = [pixelsOf(wanted), pixelsOf(found)];
+  const differing = new Uint8Array(a.length);
+  const all: number[] = [];
+  const coarse = new Uint8Array(photographs.length > 0 ? a.length : 0);
+  for (const photograph of photographs)
+    for (const i of coarselyDiffering(wanted, found, photograph, coarse)) {
+      if (differing[i] === 0) all.push(i);
+      differing[i] = 1;
+    }
+  let inked = 0;
+  for (let i = 0; i < a.length; i++) {
+    if (a[i] === b[i]) {
+      if (a[i] !== WHITE) inked++;
+      continue;
+    }
+    inked++;
+    if (coarse[i] !== 1 && differs(wanted.data, found.data, i, width, height, 1)) {
+      differing[i] = 1;
+      all.push(i);
+    }
+  }
+  const isClear = (i: number): boolean =>
+    coarse[i] === 1 || differs(wanted.data, found.data, i, width, height, 2);
+  return { inked, differing: all.length, spots: spotsOf(all, differing, width, isClear) };
+}
+
+export const pixelsOf = ({ data }: Raster): Uint32Array =>
+  new Uint32Array(data.buffer, data.byteOffset, data.byteLength / 4);
+
+function differs(
+  a: Uint8ClampedArray,
+  b: Uint8ClampedArray,
+  at: number,
+  width: number,
+  height: number,
+  around: number,
+): boolean {
+  const x = at % width;
+  const y = (at - x) / width;
+  const [left, right] = [Math.max(0, x - around), Math.min(width - 1, x + around)];
+  const [top, foot] = [Math.max(0, y - around), Math.min(height - 1, y + around)];
+  for (let c = 0; c < 3; c++) {
+    let [lowA, highA, lowB, highB] = [255, 0, 255, 0];
+    for (let v = top; v <= foot; v++)
+      for (let u = left; u <= right; u++) {
+        const k = 4 * (v * width + u) + c;
+        if (a[k] < lowA) lowA = a[k];
+        if (a[k] > highA) highA = a[k];
+        if (b[k] < lowB) lowB = b[k];
+        if (b[k] > highB) highB = b[k];
+      }
+    const [own, other] = [a[4 * at + c], b[4 * at + c]];
+    const beyond = Math.max(lowB - own, own - highB, lowA - other, other - highA);
+    const contrast = Math.max(highA, highB) - Math.min(lowA, lowB);
+    if (beyond > Math.max(LEVELS, EDGE * contrast)) return true;
+  }
+  return false;
+}
+
+/** The pixels of a photograph in squares that differ; all of its pixels are noted in `coarse`. */
+function coarselyDiffering(
+  { data: a, width, height }: Raster,
+  { data: b }: Raster,
+  photograph: Box,
+  coarse: Uint8Array,
+): number[] {
+  const { minX, minY, maxX, maxY } = intersectBoxes(photograph, box(0, 0, width, height));
+  const [left, right] = [Math.floor(minX), Math.ceil(maxX)];
+  const [top, foot] = [Math.floor(minY), Math.ceil(maxY)];
+  const all: number[] = [];
+  for (let y = top; y < foot; y += SQUARE)
+    for (let x = left; x < right; x += SQUARE) {
+      const own: number[] = [];
+      const sums = [0, 0, 0];
+      for (let v = y; v < Math.min(foot, y + SQUARE); v++)
+        for (let u = x; u < Math.min(right, x + SQUARE); u++) {
+          const i = v * width + u;
+          own.push(i);
+          for (let c = 0; c < 3; c++) sums[c] += a[4 * i + c] - b[4 * i + c];
+        }
+      for (const i of own) coarse[i] = 1;
+      if (sums.some((sum) => Math.abs(sum) > SQUARE_LEVELS * own.length)) all.push(...own);
+    }
+  return all;
+}
+
+/** What hangs together, also by corners. Uses up `differing`. */
+function spotsOf(
+  all: readonly number[],
+  differing: Uint8Array,
+  width: number,
+  isClear: (pixel: number) => boolean,
+): Spot[] {
+  const spots: Spot[] = [];
+  for (const start of all) {
+    if (differing[start] === 0) continue;
+    differing[start] = 0;
+    const reached = [start];
+    let [minX, minY, maxX, maxY] = [Infinity, Infinity, -Infinity, -Infinity];
+    for (let n = 0; n < reached.length; n++) {
+      const x = reached[n] % width;
+      const y = (reached[n] - x) / width;
+      [minX, minY] = [Math.min(minX, x), Math.min(minY, y)];
+      [maxX, maxY] = [Math.max(maxX, x), Math.max(maxY, y)];
+      for (let v = y - 1; v <= y + 1; v++)
+        for (let u = Math.max(0, x - 1); u <= Math.min(width - 1, x + 1); u++) {
+          const next = v * width + u;
+          if (differing[next] !== 1) continue;
+          differing[next] = 0;
+          reached.push(next);
+        }
+    }
+    const clear = reached.filter(isClear).length;
+    spots.push({ box: box(minX, minY, maxX + 1, maxY + 1), pixels: reached.length, clear });
+  }
+  return spots.sort((p, q) => q.pixels - p.pixels);
+}

@@ -1,0 +1,70 @@
+import { type CopyNote, type NotesAt, notesInCopy } from '../copy/index.ts';
+import { type DocState, marksOn } from '../document/index.ts';
+import { type PageProof, type ProofTools, type ProvedPage, provePage } from './provePage.ts';
+import { wantedPage } from './wantedPage.ts';
+
+/** What a copy is to be. */
+export interface CopyToProve {
+  readonly document: DocState;
+  readonly notes: readonly CopyNote[];
+  readonly notesAt: NotesAt;
+  /** Pages, from 0, that annotations of the source were drawn into. */
+  readonly annotated: readonly number[];
+}
+
+/** How a finished copy stands against what the screen shows. */
+export interface Proof {
+  /** Everything is as it is to be. */
+  readonly alike: boolean;
+  /** Pages that the copy is to have, and those that it has. */
+  readonly pageCount: { readonly wanted: number; readonly found: number };
+  /** Of every page that was changed, in order. */
+  readonly pages: readonly PageProof[];
+}
+
+/** Pages of which pictures are kept where they are not alike. */
+const SHOWN = 3;
+
+/**
+ * Compares every page of a copy that is not as its source has it with what the screen shows: read afresh from its bytes by
+ * another program than wrote or drew them.
+ * @returns the proof, and pictures of the first pages that are not alike
+ */
+export async function proveCopy(
+  asked: CopyToProve,
+  tools: ProofTools,
+  onProgress: (done: number, all: number) => void = () => undefined,
+): Promise<{ readonly proof: Proof; readonly wrong: readonly ProvedPage[] }> {
+  const { document } = asked;
+  const notes = await notesInCopy(asked.notes, asked.notesAt, document.pages, tools.fonts);
+  const count = document.pages.length + notes.last.pages.length;
+  const changed = changedPages(asked, count);
+  const pages: PageProof[] = [];
+  const wrong: ProvedPage[] = [];
+  for (const index of changed) {
+    const proved = await provePage(wantedPage(document, notes, index), tools);
+    pages.push(proved.proof);
+    if (!proved.proof.alike && wrong.length < SHOWN) wrong.push(proved);
+    onProgress(pages.length, changed.length);
+  }
+  const pageCount = { wanted: count, found: tools.copy.pageCount };
+  const alike = pageCount.wanted === pageCount.found && pages.every((page) => page.alike);
+  return { proof: { alike, pageCount, pages }, wrong };
+}
+
+function changedPages({ document, notes, annotated }: CopyToProve, count: number): number[] {
+  const noted = new Set(notes.map(({ place }) => place?.page));
+  const drawnInto = new Set(annotated);
+  const changed = document.pages.flatMap((page, index) =>
+    marksOn(document, page.id).size > 0 ||
+    noted.has(index) ||
+    drawnInto.has(index) ||
+    'paper' in page.shows ||
+    page.turn !== 0 ||
+    page.crop !== null
+      ? [index]
+      : [],
+  );
+  for (let index = document.pages.length; index < count; index++) changed.push(index);
+  return changed;
+}

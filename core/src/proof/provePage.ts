@@ -1,0 +1,150 @@
+import type { CopyFonts } from '../copy/index.ts';
+import { layersFrom } from '../derived/index.ts';
+import type { Drawing } from '../drawing/index.ts';
+import {
+  type Box,
+  box,
+  displayMatrix,
+  displaySize,
+  invertMatrix,
+  type Matrix,
+  thenMatrix,
+  transformBox,
+} from '../geometry/index.ts';
+import type { MarkId } from '../marks/index.ts';
+import type { OpenPages, Raster } from '../pdfium/index.ts';
+import { charactersMissing, charactersOf, isKept } from './characters.ts';
+import { compareRasters, type Difference } from './compare.ts';
+import { lostMarks } from './lostMarks.ts';
+import type { ProofPainter } from './painter.ts';
+import { pictureGrid } from './pictureGrid.ts';
+import { readCopy, type ReadPage, readSource } from './readPage.ts';
+import type { WantedPage } from './wantedPage.ts';
+
+/** So many pixels that hang together make a page wrong: about as many as the stem of a small letter has. */
+const SPOT = 8;
+/** So many of them with nothing like them near. */
+const CLEAR = 2;
+/** As much of what is inked may differ in single pixels. */
+const SHARE = 0.005;
+/** Places told of a page at most. */
+const MOST_PLACES = 20;
+/** Points by which a size may be rounded. */
+const ROUNDED = 0.5;
+
+/** How a page of a copy stands against what the screen shows. */
+export interface PageProof {
+  /** Of the copy, from 0. */
+  readonly index: number;
+  /** Nothing of what follows is wrong. */
+  readonly alike: boolean;
+  /** Of what is inked, the share that differs, 0–1. */
+  readonly differs: number;
+  /** Where it differs, points as the page is seen, y down; the largest first. */
+  readonly places: readonly Box[];
+  readonly marks: number;
+  /** Marks that are not found at their places. */
+  readonly lost: readonly MarkId[];
+  /** Whether the print can be read as in the source. */
+  readonly textKept: boolean;
+  /** Characters that are typed, or said in notes, and cannot be read in the copy. */
+  readonly unread: string;
+  /** Links in the source and in the copy, which has no more. */
+  readonly links: { readonly source: number; readonly copy: number };
+  /** Annotations beside links, which a fixed copy has none of. */
+  readonly annotations: number;
+  /** The page has its size. */
+  readonly sized: boolean;
+}
+
+/** A page, and pictures of it: as the screen shows it, and as the copy does. */
+export interface ProvedPage {
+  readonly proof: PageProof;
+  readonly wanted: Raster;
+  readonly found: Raster;
+}
+
+/** What a proof needs at hand. */
+export interface ProofTools {
+  /** An open source by its name. */
+  readonly sources: (source: string) => OpenPages | null;
+  readonly copy: OpenPages;
+  readonly fonts: CopyFonts;
+  readonly painter: ProofPainter;
+}
+
+/** Compares a page of a copy with what it is to show. */
+export async function provePage(page: WantedPage, tools: ProofTools): Promise<ProvedPage> {
+  const { fonts, painter } = tools;
+  const grid = pictureGrid(page.geometry, page.page);
+  const { matrix } = grid;
+  const source = readSource(page, grid, tools.sources);
+  const copy = readCopy(page, grid, tools.copy);
+  const found = copy.picture ?? white(grid);
+  const print = source.picture ?? white(grid);
+  const bare = page.paper.length === 0 ? print : await painter.paint(print, page.paper, matrix);
+  const { beneath, over } = layersFrom(page.marks);
+  const drawing = await fonts.set([...beneath, ...over, ...page.notes]);
+  const wanted = await painter.paint(bare, drawing, matrix);
+  const lost = await lostMarks(page.marks, { bare, wanted, found }, matrix, fonts, painter);
+  const difference = compareRasters(wanted, found, photographsIn(drawing, matrix));
+  const back = thenMatrix(invertMatrix(matrix), displayMatrix(page.geometry));
+  const proof = judged(page, source, copy, difference, lost, charactersOf(drawing), back);
+  return { proof, wanted, found };
+}
+
+function judged(
+  { index, geometry, marks }: WantedPage,
+  source: ReadPage,
+  copy: ReadPage,
+  { inked, differing, spots }: Difference,
+  lost: readonly MarkId[],
+  added: string,
+  back: Matrix,
+): PageProof {
+  const large = spots.filter(({ pixels, clear }) => pixels >= SPOT && clear >= CLEAR);
+  const told = {
+    index,
+    differs: inked === 0 ? 0 : differing / inked,
+    places: large.slice(0, MOST_PLACES).map((spot) => transformBox(back, spot.box)),
+    marks: marks.length,
+    lost,
+    textKept: isKept(source.characters, copy.characters),
+    unread: charactersMissing(source.characters + added, copy.characters),
+    links: { source: source.links, copy: copy.links },
+    annotations: copy.annotations,
+    sized: isSized(geometry, copy),
+  };
+  const alike =
+    copy.picture !== null &&
+    large.length === 0 &&
+    told.differs <= SHARE &&
+    lost.length === 0 &&
+    told.textKept &&
+    told.unread === '' &&
+    told.annotations === 0 &&
+    copy.links <= source.links &&
+    told.sized;
+  return { alike, ...told };
+}
+
+function isSized(geometry: WantedPage['geometry'], { size }: ReadPage): boolean {
+  const { width, height } = displaySize({ ...geometry, userUnit: 1 });
+  return Math.abs(size.width - width) < ROUNDED && Math.abs(size.height - height) < ROUNDED;
+}
+
+const white = ({ width, height }: { width: number; height: number }): Raster => ({
+  width,
+  height,
+  data: new Uint8ClampedArray(width * height * 4).fill(255),
+});
+
+/** Where pictures lie in a drawing, pixels. */
+const photographsIn = (drawing: Drawing, matrix: Matrix): Box[] =>
+  drawing.flatMap((item) =>
+    item.is === 'picture'
+      ? [transformBox(thenMatrix(item.place, matrix), box(0, 0, 1, 1))]
+      : item.is === 'group'
+        ? photographsIn(item.items, matrix)
+        : [],
+  );

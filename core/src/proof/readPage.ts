@@ -1,0 +1,47 @@
+import { LINK, type OpenPage, type OpenPages, type Raster } from '../pdfium/index.ts';
+import type { PictureGrid } from './pictureGrid.ts';
+import type { WantedPage } from './wantedPage.ts';
+
+/** What a reader finds on a page. */
+export interface ReadPage {
+  /** Null where the page cannot be read. */
+  readonly picture: Raster | null;
+  readonly characters: string;
+  readonly links: number;
+  /** Beside links. */
+  readonly annotations: number;
+  /** Points, UserUnit not looked at. */
+  readonly size: { readonly width: number; readonly height: number };
+}
+
+const NOTHING: ReadPage = {
+  picture: null,
+  characters: '',
+  links: 0,
+  annotations: 0,
+  size: { width: 0, height: 0 },
+};
+
+/** The page of the source that a page of a copy shows; nothing where it shows none. */
+export function readSource(
+  { page }: WantedPage,
+  { source }: PictureGrid,
+  sources: (source: string) => OpenPages | null,
+): ReadPage {
+  if (!source || !page || !('source' in page.shows)) return NOTHING;
+  const open = sources(page.shows.source);
+  return open ? read(open, page.shows.index, (one) => one.draw(source)) : NOTHING;
+}
+
+export const readCopy = ({ index }: WantedPage, { copy }: PictureGrid, open: OpenPages): ReadPage =>
+  read(open, index, (one) => one.drawPlaced(copy));
+
+function read(open: OpenPages, index: number, draw: (page: OpenPage) => Raster): ReadPage {
+  const seen = open.page(index, (page) => {
+    const annotations = page.annotations();
+    const links = annotations.get(LINK) ?? 0;
+    const all = [...annotations.values()].reduce((sum, n) => sum + n, 0);
+    return { picture: draw(page), links, annotations: all - links, size: page.size };
+  });
+  return seen ? { ...seen, characters: open.characters(index) } : NOTHING;
+}

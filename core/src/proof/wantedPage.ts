@@ -1,0 +1,42 @@
+import type { NotesInCopy } from '../copy/index.ts';
+import { inOrder, marksOn, type DocState, type Page } from '../document/index.ts';
+import type { Drawing } from '../drawing/index.ts';
+import { type PageBox, plainPage } from '../geometry/index.ts';
+import type { Mark } from '../kinds/index.ts';
+import { paperDrawing } from '../paper/index.ts';
+
+/** What a page of a copy is to show, from the paper upwards. */
+export interface WantedPage {
+  /** Of the copy, from 0. */
+  readonly index: number;
+  readonly geometry: PageBox;
+  /** The page of the document; null for pages of notes. */
+  readonly page: Page | null;
+  /** Rulings of our own paper. */
+  readonly paper: Drawing;
+  /** From the lowest to the topmost. */
+  readonly marks: readonly Mark[];
+  /** What is told of notes. */
+  readonly notes: Drawing;
+}
+
+/** What pages of a copy, from 0, are to show; pages of notes follow those of the document. */
+export function wantedPage(document: DocState, notes: NotesInCopy, index: number): WantedPage {
+  const page = document.pages[index];
+  if (!page) {
+    const { size, pages } = notes.last;
+    const own = pages[index - document.pages.length];
+    if (!own) throw new RangeError(`The copy has no page ${index}.`);
+    const geometry = plainPage(size.width, size.height);
+    return { index, geometry, page: null, paper: [], marks: [], notes: own };
+  }
+  const { signs, beside } = notes.pages[index];
+  return {
+    index,
+    geometry: beside?.page ?? page,
+    page,
+    paper: 'paper' in page.shows ? paperDrawing(page.shows.paper, page.sheet) : [],
+    marks: inOrder(marksOn(document, page.id)),
+    notes: beside ? [...signs, ...beside.drawing] : signs,
+  };
+}
