@@ -1,5 +1,6 @@
 import { createCanvas, ImageData, loadImage, Path2D, type SKRSContext2D } from '@napi-rs/canvas';
 import type { CopyFonts } from '@marginalis/core/copy';
+import type { DocState } from '@marginalis/core/document';
 import { canvasPainter, type PixelKit, type ProofPainter } from '@marginalis/core/proof';
 
 const kit: PixelKit<SKRSContext2D> = {
@@ -11,15 +12,12 @@ const kit: PixelKit<SKRSContext2D> = {
   imageData: ({ data, width, height }) => new ImageData(data, width, height),
 };
 
-/** Paints outside a browser, with the same painter; `picture` gives the bytes of a picture by its name. */
-export const painterFor = (
-  fonts: CopyFonts,
-  picture: (source: string) => Uint8Array | null = () => null,
-): ProofPainter =>
+/** Paints outside a browser, with the same painter. */
+export const painterFor = (fonts: CopyFonts, attachments: DocState['attachments']): ProofPainter =>
   canvasPainter(kit, {
     fonts,
-    picture: async (source) => {
-      const bytes = picture(source);
-      return bytes && loadImage(Buffer.from(bytes));
+    picture: async (id) => {
+      const attachment = attachments.get(id);
+      return attachment ? loadImage(Buffer.from(attachment.data, 'base64')) : null;
     },
   });

@@ -36,7 +36,12 @@ export async function prove(
         );
       return await proveCopy(
         { document, notes, notesAt, annotated: found },
-        { sources: () => from, copy: open, fonts, painter: painterFor(fonts) },
+        {
+          sources: () => from,
+          copy: open,
+          fonts,
+          painter: painterFor(fonts, document.attachments),
+        },
       );
     } finally {
       open.close();

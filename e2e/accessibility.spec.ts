@@ -6,6 +6,7 @@ import {
   drawn,
   kept,
   makeCopy,
+  makeLink,
   openDesk,
   openDocument,
   openMarks,
@@ -227,7 +228,7 @@ for (const scheme of ['light', 'dark'] as const) {
       await openDesk(page);
       await openDocument(page, 'Rock-pool zones');
       await makeCopy(page);
-      await page.getByRole('button', { name: 'Make a link' }).click();
+      await makeLink(page);
       const address = await page.getByTestId('link').innerText();
       expect(await complaints(page, '[role=dialog]'), 'send').toEqual([]);
 

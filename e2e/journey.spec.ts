@@ -2,7 +2,16 @@ import { execFileSync } from 'node:child_process';
 import { expect, test } from '@playwright/test';
 import { inkBlue } from './support/inkBlue';
 import { circle, line, wave } from './support/pen';
-import { drawn, inkOn, kept, makeCopy, openWorksheet, placeOn, take } from './support/reader';
+import {
+  drawn,
+  inkOn,
+  kept,
+  makeCopy,
+  makeLink,
+  openWorksheet,
+  placeOn,
+  take,
+} from './support/reader';
 
 test('open, write, highlight, tidy, rub out, undo, reload, send, and the guest sees it', async ({
   page,
@@ -75,7 +84,7 @@ test('open, write, highlight, tidy, rub out, undo, reload, send, and the guest s
   expect(text(path)).toBe(text('demo/documents/rock-pool-zones.pdf'));
 
   // A link, and a guest on a phone without anything of ours.
-  await page.getByRole('button', { name: 'Make a link' }).click();
+  await makeLink(page);
   const address = await page.getByTestId('link').innerText();
   const phone = await browser.newContext({
     viewport: { width: 390, height: 844 },

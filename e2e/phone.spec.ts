@@ -6,6 +6,7 @@ import {
   inkOn,
   kept,
   makeCopy,
+  makeLink,
   openDesk,
   openDocument,
   openMarks,
@@ -83,7 +84,7 @@ test('every control on every screen is at least 44 pixels either way', async ({ 
   await page.getByRole('button', { name: 'Close', exact: true }).click();
   await expect(page.getByRole('dialog')).toBeHidden();
   await makeCopy(page);
-  await page.getByRole('button', { name: 'Make a link' }).click();
+  await makeLink(page);
   await page.getByTestId('link').waitFor();
   expect(await small()).toEqual([]);
 });

@@ -7,6 +7,7 @@ import {
   drawn,
   kept,
   makeCopy,
+  makeLink,
   openDesk,
   openDocument,
   openMarks,
@@ -99,7 +100,7 @@ test('the main views', async ({ page, browser }) => {
   await page.keyboard.press('Home');
 
   await makeCopy(page);
-  await page.getByRole('button', { name: 'Make a link' }).click();
+  await makeLink(page);
   const address = await page.getByTestId('link').innerText();
   await page.waitForTimeout(600);
   await shot(page, 'send');

@@ -3,8 +3,10 @@ import { expect, test } from '@playwright/test';
 import { wave } from './support/pen';
 import {
   drawn,
+  finishCopy,
   kept,
   makeCopy,
+  makeLink,
   openDesk,
   openDocument,
   openWorksheet,
@@ -17,6 +19,8 @@ test('a long copy shows its progress and can be stopped', async ({ page }) => {
   await page.getByRole('button', { name: 'Open Tide almanac' }).click({ timeout: 30_000 });
   await drawn(page, 1);
   await page.getByRole('button', { name: 'Send', exact: true }).click();
+  const sheet = page.getByRole('dialog', { name: 'Send' });
+  await sheet.getByRole('button', { name: 'Download' }).click();
   await expect(page.getByText(/Making the fixed copy: page \d+ of 800/)).toBeVisible();
   // In the page itself: a click from outside may come when the copy is made already.
   await page.waitForFunction(() => {
@@ -25,9 +29,8 @@ test('a long copy shows its progress and can be stopped', async ({ page }) => {
     stop?.click();
     return stop !== undefined;
   });
-  await expect(page.getByRole('dialog')).toBeHidden();
-  // The reader is still there and the next copy is made whole.
-  await makeCopy(page);
+  // The questions are still there, and the next copy is made whole.
+  await finishCopy(page);
   await expect(page.getByTestId('copy-made')).toContainText('800 pages');
 });
 
@@ -66,6 +69,7 @@ test('the system’s share sheet gets the file, where the browser has one', asyn
   await openDesk(page);
   await openDocument(page, 'Rock-pool zones');
   await makeCopy(page);
+  await page.getByRole('radio', { name: 'Share' }).click();
   await page.getByRole('button', { name: 'Share' }).click();
   await expect
     .poll(() => page.evaluate(() => (window as unknown as { shared: string[] }).shared))
@@ -80,11 +84,11 @@ test('without the server everything works but links, and that is said', async ({
   await openDocument(page, 'Rock-pool zones');
   await makeCopy(page);
   await context.setOffline(true);
-  await page.getByRole('button', { name: 'Make a link' }).click();
+  await makeLink(page);
   await expect(page.getByRole('alert')).toContainText('server cannot be reached');
-  await expect(page.getByRole('button', { name: 'Download' })).toBeEnabled();
+  await expect(page.getByTestId('copy-made')).toBeVisible();
   await context.setOffline(false);
-  await page.getByRole('button', { name: 'Make a link' }).click();
+  await makeLink(page);
   await expect(page.getByTestId('link')).toContainText('/s/');
 });
 
@@ -92,14 +96,17 @@ test('a link’s life is chosen, and links made are there after a reload', async
   await openDesk(page);
   await openDocument(page, 'Rock-pool zones');
   await makeCopy(page);
+  await page.getByRole('radio', { name: 'A link' }).click();
   await page.getByText('30 days').click();
-  await page.getByRole('button', { name: 'Make a link' }).click();
+  await makeLink(page);
   const address = await page.getByTestId('link').innerText();
   const day = new Date(Date.now() + 30 * 24 * 3600 * 1000).getDate();
   await expect(page.getByText(/^Until/)).toContainText(String(day));
   await page.reload();
   await drawn(page, 1);
-  await makeCopy(page);
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
+  // How it was sent last is remembered.
+  await expect(page.getByRole('radio', { name: 'A link' })).toBeChecked();
   await expect(page.getByTestId('link')).toHaveText(address);
 });
 

@@ -2,6 +2,7 @@ import { expect, type Page, test } from '@playwright/test';
 import { line, Pen, wave } from './support/pen';
 import {
   drawn,
+  finishCopy,
   inkOn,
   kept,
   openDocument,
@@ -167,7 +168,7 @@ test('leaving with changes that storage refuses is asked about; they are held, a
   await expect(asked).toBeHidden();
   await page.getByRole('button', { name: 'Back to the desk' }).click();
   await asked.getByRole('button', { name: 'Send a copy' }).click();
-  await expect(page.getByTestId('copy-made')).toContainText('Ready');
+  await finishCopy(page);
   await page.getByRole('button', { name: 'Close', exact: true }).click();
 
   await page.getByRole('button', { name: 'Back to the desk' }).click();

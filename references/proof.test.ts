@@ -3,12 +3,23 @@ import { degrees, PDFDocument } from '@cantoo/pdf-lib';
 import { PNG } from 'pngjs';
 import { prove } from '../cli/proving';
 import { textFiles } from '../cli/faces';
-import type { CopyNote } from '../core/src/copy';
-import { type DocState, type Page } from '../core/src/document';
-import { inspectPdf, makeFixedCopy } from '../core/src/pdf';
+import type { CopyNote, NotesAt } from '../core/src/copy';
+import {
+  type Attachment,
+  type DocState,
+  marksOn,
+  type Page,
+  paperPage,
+} from '../core/src/document';
+import { removeMarks } from '../core/src/editing';
+import { partOf } from '../core/src/leaving';
+import { PATTERNS, usualRuling } from '../core/src/paper';
+import { inspectPdf, makeFixedCopy, type Source } from '../core/src/pdf';
+import { createCanvas } from '@napi-rs/canvas';
 import { wavePath } from '../core/testing/hand';
-import { HIGHLIGHTER, pageRefsFor, written } from '../core/testing/marks';
+import { done, HIGHLIGHTER, pageRefsFor, written } from '../core/testing/marks';
 import { turnedAndCropped } from '../e2e/support/turnedAndCropped';
+import { withEveryMark } from './support/everyMark';
 import { deflate } from './support/markedCopy';
 import { realPdf, realPdfs } from './support/realPdfs';
 
@@ -155,6 +166,65 @@ describe.each(DOCUMENTS)('of $name', ({ bytes }) => {
       expect(proof.alike).toBe(false);
       expect(proof.pages[0]).toMatchObject({ alike: false, lost: [] });
       expect(proof.pages[0].places.length).toBeGreaterThan(0);
+    }
+  });
+});
+
+const CUTTING = { id: 'cutting', name: 'Cutting of page 1', width: 600, height: 400 };
+
+/** A picture as a task carries one: a gradient with lines of writing. */
+function cutting(): Attachment {
+  const { width, height } = CUTTING;
+  const canvas = createCanvas(width, height);
+  const ctx = canvas.getContext('2d');
+  const ground = ctx.createLinearGradient(0, 0, width, height);
+  ground.addColorStop(0, '#fffbe8');
+  ground.addColorStop(1, '#7a93b5');
+  ctx.fillStyle = ground;
+  ctx.fillRect(0, 0, width, height);
+  ctx.fillStyle = '#1c2333';
+  for (let k = 0; k < 120; k++)
+    ctx.fillRect(20 + (k % 12) * 47, 20 + Math.floor(k / 12) * 38, 30, 9);
+  const data = canvas.toBuffer('image/jpeg', 85).toString('base64');
+  return { ...CUTTING, type: 'image/jpeg', data };
+}
+
+describe('of everything that can be drawn', () => {
+  const size = { width: 595, height: 842 };
+  const pages = PATTERNS.map((pattern, k) => paperPage(`p${k}`, k, size, usualRuling(pattern)));
+  const document = withEveryMark(pages);
+  const notes = [0, 1, 2].map((page): CopyNote => ({
+    ...note(`${SAID} ${'Barnacles settle where others have settled. '.repeat(8)}`),
+    number: page + 1,
+    place: { page, at: { x: 300, y: 500 }, inMargin: true },
+    labels: ['To measure'],
+    picture:
+      page === 0 ? { source: 'cutting', width: CUTTING.width, height: CUTTING.height } : null,
+  }));
+  const state = { ...document, attachments: new Map([['cutting', cutting()]]) };
+  const copyOf = async (of: DocState, notesAt: NotesAt) => {
+    const sources: Source[] = [];
+    return (await makeFixedCopy(sources, of, { deflate, notes, notesAt, ...textFiles })).bytes;
+  };
+
+  test.each(['beside', 'end'] as const)('a copy raises no alarm, notes %s', async (notesAt) => {
+    const copy = await copyOf(state, notesAt);
+    const source = new Uint8Array(readFileSync('demo/documents/tide-log.pdf'));
+    const { proof } = await prove({ source, document: state, notes, notesAt, annotated: [] }, copy);
+    expect(proof.pages.filter(({ alike }) => !alike)).toEqual([]);
+    expect(proof.pages.every(({ marks, index }) => index > 3 || marks > 20)).toBe(true);
+  });
+
+  test('each mark that is left out is missed, and no other', async () => {
+    const source = new Uint8Array(readFileSync('demo/documents/tide-log.pdf'));
+    const [first] = pages;
+    const one = partOf(document, [0]);
+    const all = [...marksOn(document, first.id).keys()];
+    for (const id of ALL ? all : all.filter((_, k) => k % 4 === 0)) {
+      const copy = await copyOf(done(one, removeMarks(one, [id])), 'end');
+      const { proof } = await prove({ source, document: one, notes, annotated: [] }, copy);
+      expect(proof.alike).toBe(false);
+      expect(proof.pages[0].lost).toEqual([id]);
     }
   });
 });

@@ -155,7 +155,23 @@ export async function openMarks(page: Page): Promise<void> {
 /** Opens the send sheet and waits for the fixed copy. */
 export async function makeCopy(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Send', exact: true }).click();
+  await finishCopy(page);
+}
+
+/** Has the copy that the open sheet asks for downloaded. It is made once, and proved. */
+export async function finishCopy(page: Page): Promise<void> {
+  const sheet = page.getByRole('dialog', { name: 'Send' });
+  await sheet.getByRole('radio', { name: 'Download' }).click();
+  await sheet.getByRole('button', { name: 'Download' }).click();
   await expect(page.getByTestId('copy-made')).toContainText('Ready', { timeout: 60_000 });
+  await expect(page.getByTestId('proof')).toContainText('Proved');
+}
+
+/** Has a link made to the copy that the open sheet asks for. */
+export async function makeLink(page: Page): Promise<void> {
+  const sheet = page.getByRole('dialog', { name: 'Send' });
+  await sheet.getByRole('radio', { name: 'A link' }).click();
+  await sheet.getByRole('button', { name: 'Make a link' }).click();
 }
 
 /** Opens the worksheet of the samples and takes a stylus. */

@@ -74,9 +74,11 @@ test('the whole journey in the engine of most tablets: write, highlight, figure,
     expect(await ink('highlights')).toBeGreaterThan(1500);
 
     await browser.press('Send');
+    await browser.press('Download');
     await browser.until('the copy', () =>
       document.querySelector('[data-testid=copy-made]')?.textContent?.includes('Ready'),
     );
+    await browser.press('A link', 'radio');
     await browser.press('Make a link');
     const address = await browser.until(
       'the link',

@@ -119,11 +119,13 @@ export class WebKit {
   }
 
   /** Presses the button whose name begins like this, with the mouse. */
-  async press(name: string): Promise<void> {
+  async press(name: string, role: 'button' | 'radio' = 'button'): Promise<void> {
     const at = await this.until(
       `the button ${name}`,
-      (wanted: string) => {
-        const all = document.querySelectorAll('button, [role=button], [role=menuitem]');
+      (wanted: string, isRadio: boolean) => {
+        const all = document.querySelectorAll(
+          isRadio ? '[role=radio]' : 'button, [role=button], [role=menuitem]',
+        );
         for (const e of all) {
           const label = e.getAttribute('aria-label') ?? e.textContent ?? '';
           const r = e.getBoundingClientRect();
@@ -133,6 +135,7 @@ export class WebKit {
         return null;
       },
       name,
+      role === 'radio',
     );
     await this.draw([at, at]);
   }

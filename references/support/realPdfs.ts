@@ -32,7 +32,7 @@ const MORE: readonly RealPdf[] = [
   /** 87 pages, links, object streams. */
   debian('shell manual', 'bash-doc', 'doc/bash/bash.pdf'),
   /** Outline and links. */
-  debian('statistics introduction', 'r-doc-pdf', 'doc/r-doc-pdf/manual/R-intro.pdf'),
+  debian('statistics introduction', 'r-doc-pdf', 'R/doc/manual/R-intro.pdf'),
   debian('policy manual', 'debian-policy', 'doc/debian-policy/policy.pdf.gz'),
   /** Landscape, object streams. */
   debian('reference card', 'pari-doc', 'pari/doc/refcard.pdf'),

@@ -49,7 +49,7 @@ const settingsShape = object({
   signs: array(string().max(8).required()).max(40).default([]),
   /** What was put at bare places of pages, by the ids of commands, the last first. */
   placed: array(string().max(40).required()).max(20).default([]),
-  /** What was sent last: of which pages, as what, and where the notes of a copy stand. */
+  /** What was sent last: of which pages, as what, how, and where the notes of a copy stand. */
   sending: object({
     what: string()
       .oneOf(['whole', 'marked', 'here'] as const)
@@ -60,6 +60,9 @@ const settingsShape = object({
     notes: string()
       .oneOf(['beside', 'end', 'none'] as const)
       .default('end'),
+    how: string()
+      .oneOf(['download', 'share', 'link'] as const)
+      .default('download'),
   }),
   /** Ids of instruments, the one in hand last first. */
   used: array(string().max(100).required()).max(100).default([]),
@@ -84,7 +87,7 @@ export const FIRST_SETTINGS: Settings = {
   reading: { voice: '', pace: 1, wordsPerMinute: 220 },
   signs: [],
   placed: [],
-  sending: { what: 'whole', as: 'fixed', notes: 'end' },
+  sending: { what: 'whole', as: 'fixed', notes: 'end', how: 'download' },
   used: [],
 };
 

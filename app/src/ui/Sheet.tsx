@@ -53,9 +53,11 @@ export function Sheet(props: {
   onClose: () => void;
   /** The content scrolls by itself, and has the height there is. */
   tall?: boolean;
+  /** Stays in sight beneath the content. */
+  foot?: ReactNode;
   children: ReactNode;
 }) {
-  const { title, open, onClose, tall, children } = props;
+  const { title, open, onClose, tall, foot, children } = props;
   const { width, height } = useWindowDimensions();
   const { colors } = useTheme();
   const carry = useContext(CarryContext);
@@ -100,6 +102,9 @@ export function Sheet(props: {
           ) : (
             <ScrollView contentContainerStyle={styles.body}>{carry(children)}</ScrollView>
           )}
+          {foot && (
+            <View style={[styles.foot, { borderColor: colors.outlineVariant }]}>{carry(foot)}</View>
+          )}
           {open && <Focused dialog={dialog} />}
         </View>
       </Modal>
@@ -122,5 +127,6 @@ const styles = StyleSheet.create({
     paddingRight: 6,
   },
   title: { flex: 1 },
+  foot: { borderTopWidth: 1, paddingHorizontal: 20, paddingVertical: 12, gap: 10 },
   body: { paddingHorizontal: 20, paddingBottom: 20, gap: 12 },
 });

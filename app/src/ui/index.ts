@@ -4,6 +4,7 @@ export { Icon, type IconName, paperIcon } from './icons';
 export { Area, ColourInput, DayInput, InlineLink } from './dom';
 export { ClipPath, Defs, G, Path, Polygon, Svg } from './svg';
 export { Sheet } from './Sheet';
+export { RasterView } from './RasterView';
 export { CarryContext } from './Carry';
 export { Action } from './Action';
 export { Tooltip } from './Tooltip';

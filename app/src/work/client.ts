@@ -1,5 +1,5 @@
-import { createWorker } from './createWorker';
-import type { JobName, Jobs, WorkFailure, WorkReply } from './contract';
+import { createLookWorker, createWorker } from './createWorker';
+import { isLookJob, type JobName, type Jobs, type WorkFailure, type WorkReply } from './contract';
 
 export type WorkResult<T> =
   | { readonly ok: true; readonly value: T }
@@ -14,7 +14,27 @@ export interface Work<T> {
 /** Work that says nothing for so long is taken for dead, ms. */
 const SILENCE = 120_000;
 
-let idle: Worker | null = null;
+/** One of each kind waits for the next job. */
+class Workers {
+  private idle: Worker | null = null;
+
+  constructor(private readonly create: () => Worker) {}
+
+  take(): Worker {
+    const worker = this.idle ?? this.create();
+    this.idle = null;
+    return worker;
+  }
+
+  /** A second that waits would never be ended. */
+  giveBack(worker: Worker): void {
+    if (this.idle) worker.terminate();
+    else this.idle = worker;
+  }
+}
+
+const ofPdf = new Workers(() => createWorker());
+const ofLooks = new Workers(() => createLookWorker());
 let count = 0;
 
 /**
@@ -26,8 +46,8 @@ export function startWork<J extends JobName>(
   ask: Jobs[J]['ask'],
   onProgress?: (done: number, all: number) => void,
 ): Work<Jobs[J]['answer']> {
-  const worker = idle ?? createWorker();
-  idle = null;
+  const workers = isLookJob(job) ? ofLooks : ofPdf;
+  const worker = workers.take();
   const id = ++count;
   let finish: (result: WorkResult<Jobs[J]['answer']>, alive: boolean) => void = () => undefined;
   const result = new Promise<WorkResult<Jobs[J]['answer']>>((resolve) => {
@@ -35,8 +55,7 @@ export function startWork<J extends JobName>(
     finish = (value, alive) => {
       clearTimeout(clock);
       worker.onmessage = worker.onerror = null;
-      // One is enough for the next job; a second that waits would never be ended.
-      if (alive && !idle) idle = worker;
+      if (alive) workers.giveBack(worker);
       else worker.terminate();
       finish = () => undefined;
       resolve(value);

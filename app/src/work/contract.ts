@@ -3,11 +3,21 @@ import type { DocState, Page, RefusalReason } from '@marginalis/core/document';
 import type { PlacedInk } from '@marginalis/core/formats';
 import type { MarkRecord, PageId } from '@marginalis/core/marks';
 import type { CopyOf, FixedCopy, Inspection, MarkLayer, Source } from '@marginalis/core/pdf';
+import type { Raster } from '@marginalis/core/pdfium';
+import type { CopyToProve, Proof, ProvedPage } from '@marginalis/core/proof';
 import type { ShippedFace } from '@marginalis/core/type';
 import type { OwnFaceFile } from './ownFaces';
 
-/** What can be asked of the worker, and what it answers. */
-export interface Jobs {
+/** Where the faces of a copy come from. */
+export interface FaceSources {
+  /** Where the file of each face is. */
+  readonly faces: Readonly<Record<ShippedFace, string>>;
+  /** Faces of the person's own. */
+  readonly own: readonly OwnFaceFile[];
+}
+
+/** What can be asked of the worker that reads and writes PDFs, and what it answers. */
+interface PdfJobs {
   inspect: { ask: { bytes: Uint8Array; password?: string }; answer: Inspection };
   fixedCopy: {
     ask: {
@@ -15,23 +25,15 @@ export interface Jobs {
       /** Of pages whose layer is given the marks need not be there. */
       document: DocState;
       layers: ReadonlyMap<PageId, MarkLayer>;
-      /** Where the file of each face is: those that marks are set in go into the copy. */
-      faces: Readonly<Record<ShippedFace, string>>;
-      /** Faces of the person's own. */
-      own: readonly OwnFaceFile[];
       notes: readonly CopyNote[];
       notesAt: NotesAt;
       copyOf: CopyOf;
-    };
+    } & FaceSources;
     answer: FixedCopy;
   };
   /** A page's marks, stored, as a copy holds them. */
   encodeMarks: {
-    ask: {
-      marks: readonly MarkRecord[];
-      faces: Readonly<Record<ShippedFace, string>>;
-      own: readonly OwnFaceFile[];
-    };
+    ask: { marks: readonly MarkRecord[] } & FaceSources;
     answer: MarkLayer;
   };
   /** InkML onto pages; ink that names none goes onto page `otherwise`. */
@@ -41,7 +43,26 @@ export interface Jobs {
   };
   writeInk: { ask: { document: DocState; title: string }; answer: string };
 }
+
+/** What can be asked of the worker that looks at finished copies, and what it answers. */
+interface LookJobs {
+  /** A page, from 0, of a PDF that is not locked, so many pixels wide. */
+  pagePicture: { ask: { bytes: Uint8Array; page: number; width: number }; answer: Raster };
+  /** Whether a copy shows what the screen shows. */
+  prove: {
+    ask: CopyToProve & FaceSources & { sources: readonly Source[]; copy: Uint8Array };
+    answer: { readonly proof: Proof; readonly wrong: readonly ProvedPage[] };
+  };
+}
+
+export type Jobs = PdfJobs & LookJobs;
+export type PdfJob = keyof PdfJobs;
+export type LookJob = keyof LookJobs;
 export type JobName = keyof Jobs;
+
+const LOOK_JOBS: readonly LookJob[] = ['pagePicture', 'prove'];
+
+export const isLookJob = (job: JobName): boolean => (LOOK_JOBS as readonly string[]).includes(job);
 
 export interface WorkRequest<J extends JobName = JobName> {
   readonly id: number;

@@ -1,22 +1,9 @@
-// First: PDFium asks for the address it came from as soon as it is read.
-import './importMeta';
-import { init } from '@embedpdf/pdfium';
 import { countPage, NO_PAGES } from '@marginalis/core/about';
 import { PdfRefusal } from '@marginalis/core/document';
-import { type OpenPrint, openPrint, type PdfiumModule } from '@marginalis/core/pdfium';
+import { type OpenPrint, openPrint } from '@marginalis/core/pdfium';
 import { DocumentText, type FoundOn, readPrint, toldOf } from '@marginalis/core/print';
 import type { PrintReply, PrintRequest, SearchAsk } from './printReader';
-
-/** Served by ourselves, beside the application. */
-const PROGRAM = '/pdfium/pdfium.wasm';
-
-async function startPdfium(): Promise<PdfiumModule> {
-  const response = await fetch(PROGRAM);
-  if (!response.ok) throw new Error(`What reads print could not be fetched (${response.status}).`);
-  const wrapped = await init({ wasmBinary: await response.arrayBuffer() });
-  wrapped.PDFiumExt_Init();
-  return wrapped.pdfium as unknown as PdfiumModule;
-}
+import { startPdfium } from './startPdfium';
 
 const UNREADABLE = 'The words of this document cannot be read.';
 

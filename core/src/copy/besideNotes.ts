@@ -4,6 +4,7 @@ import {
   boxPath,
   displayMatrix,
   displaySize,
+  framePath,
   invertMatrix,
   type Matrix,
   type PageBox,
@@ -71,6 +72,11 @@ export function setBeside(
     path: boxPath(box(x, y, x + w, y + h), back),
     paint: { colour, opacity },
   });
+  const frame = (x: number, y: number, w: number, h: number): Item => ({
+    is: 'fill',
+    path: framePath(box(x, y, x + w, y + h), LINE, back),
+    paint: { colour: PALE, opacity: 0.5 },
+  });
   const drawing = [
     // What the page holds beyond its edge is not to be seen.
     area(width, 0, margin, height, '#ffffff'),
@@ -83,8 +89,8 @@ export function setBeside(
       const hang: Matrix = [1, 0, 0, -1, x, y];
       return [
         line,
-        area(x, y, wide, card.height, PALE, 0.5),
-        area(x + LINE, y + LINE, wide - 2 * LINE, card.height - 2 * LINE, '#ffffff'),
+        area(x, y, wide, card.height, '#ffffff'),
+        frame(x, y, wide, card.height),
         ...card.draw(thenMatrix(hang, back)),
       ];
     }),

@@ -2,7 +2,7 @@ import { REMARK_WIDTH } from '../derived/index.ts';
 import type { Drawing, Item } from '../drawing/index.ts';
 import {
   box,
-  boxPath,
+  framePath,
   growBox,
   mapPath,
   type Matrix,
@@ -88,7 +88,7 @@ export function setNotes(
     const [wide, high] = [scale * width, scale * height];
     if (y + high > foot && y > margin) turn();
     const [left, under] = [margin + INDENT, page.height - y - high];
-    const frame = boxPath(growBox(box(left, under, left + wide, under + high), FRAME));
+    const frame = framePath(growBox(box(left, under, left + wide, under + high), FRAME), FRAME);
     const place: Matrix = [wide, 0, 0, high, left, under];
     pages[pages.length - 1].push(
       { is: 'fill', path: frame, paint: { colour: PALE, opacity: 0.5 } },

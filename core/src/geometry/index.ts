@@ -48,6 +48,7 @@ export {
   VERB_COORDS,
   PathBuilder,
   boxPath,
+  framePath,
   polygonPath,
   drawPathInto,
   mapPath,

@@ -124,6 +124,28 @@ export const boxPath = ({ minX, minY, maxX, maxY }: Box, map: Matrix = IDENTITY)
     ].map((corner) => transform(map, corner)),
   );
 
+/**
+ * A frame within a box, so thick, its corners carried by `map`: one path with a hole. Some readers put the edges of plain
+ * boxes on whole pixels, where a thin frame made of two is lost.
+ */
+export function framePath(outer: Box, thickness: number, map: Matrix = IDENTITY): Path {
+  const { minX, minY, maxX, maxY } = outer;
+  const [left, foot, right, head] = [
+    minX + thickness,
+    minY + thickness,
+    maxX - thickness,
+    maxY - thickness,
+  ];
+  // Corners the other way round make the hole.
+  const hole = [
+    { x: left, y: foot },
+    { x: left, y: head },
+    { x: right, y: head },
+    { x: right, y: foot },
+  ].map((corner) => transform(map, corner));
+  return joinPaths([boxPath(outer, map), polygonPath(hole)]);
+}
+
 /** A closed polygon as a path; empty without corners. */
 export function polygonPath(corners: readonly Vec[]): Path {
   const path = new PathBuilder();

@@ -5,7 +5,7 @@ import type { Raster } from '../pdfium/index.ts';
 export interface Spot {
   readonly box: Box;
   readonly pixels: number;
-  /** Of these, those with nothing like them two pixels away either: what has only moved by a pixel has none. */
+  /** Of these, those with nothing like them two pixels away either, and more or less ink around: what has only moved by a pixel, or was put on whole pixels, has none. */
   readonly clear: number;
 }
 
@@ -64,7 +64,9 @@ export function compareRasters(
     }
   }
   const isClear = (i: number): boolean =>
-    coarse[i] === 1 || differs(wanted.data, found.data, i, width, height, 2);
+    coarse[i] === 1 ||
+    (differs(wanted.data, found.data, i, width, height, 2) &&
+      isInkedOtherwise(wanted.data, found.data, i, width, height));
   return { inked, differing: all.length, spots: spotsOf(all, differing, width, isClear) };
 }
 
@@ -97,6 +99,36 @@ function differs(
     const beyond = Math.max(lowB - own, own - highB, lowA - other, other - highA);
     const contrast = Math.max(highA, highB) - Math.min(lowA, lowB);
     if (beyond > Math.max(LEVELS, EDGE * contrast)) return true;
+  }
+  return false;
+}
+
+/** By which share the ink around a pixel may differ. */
+const INK = 0.3;
+const AROUND = 2;
+
+/** Whether there is clearly more or less ink around a pixel in one picture than in the other: how far it takes the levels from the lightest there. */
+function isInkedOtherwise(
+  a: Uint8ClampedArray,
+  b: Uint8ClampedArray,
+  at: number,
+  width: number,
+  height: number,
+): boolean {
+  const x = at % width;
+  const y = (at - x) / width;
+  for (let c = 0; c < 3; c++) {
+    let [sumA, sumB, lightest, count] = [0, 0, 0, 0];
+    for (let v = Math.max(0, y - AROUND); v <= Math.min(height - 1, y + AROUND); v++)
+      for (let u = Math.max(0, x - AROUND); u <= Math.min(width - 1, x + AROUND); u++) {
+        const k = 4 * (v * width + u) + c;
+        sumA += a[k];
+        sumB += b[k];
+        lightest = Math.max(lightest, a[k], b[k]);
+        count++;
+      }
+    const most = Math.max(count * lightest - sumA, count * lightest - sumB);
+    if (Math.abs(sumA - sumB) > INK * most) return true;
   }
   return false;
 }

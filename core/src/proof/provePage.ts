@@ -8,6 +8,7 @@ import {
   displaySize,
   invertMatrix,
   type Matrix,
+  type PageBox,
   thenMatrix,
   transformBox,
 } from '../geometry/index.ts';
@@ -60,6 +61,8 @@ export interface PageProof {
 /** A page, and pictures of it: as the screen shows it, and as the copy does. */
 export interface ProvedPage {
   readonly proof: PageProof;
+  /** How the copy shows it. */
+  readonly geometry: PageBox;
   readonly wanted: Raster;
   readonly found: Raster;
 }
@@ -90,7 +93,7 @@ export async function provePage(page: WantedPage, tools: ProofTools): Promise<Pr
   const difference = compareRasters(wanted, found, photographsIn(drawing, matrix));
   const back = thenMatrix(invertMatrix(matrix), displayMatrix(page.geometry));
   const proof = judged(page, source, copy, difference, lost, charactersOf(drawing), back);
-  return { proof, wanted, found };
+  return { proof, geometry: page.geometry, wanted, found };
 }
 
 function judged(

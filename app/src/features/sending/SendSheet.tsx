@@ -1,63 +1,94 @@
 import { listMarks, listNotes, listRows } from '@marginalis/core/derived';
 import { markedPages } from '@marginalis/core/leaving';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
 import { Sheet } from '@/ui';
-import type { Asked } from './asked';
+import { type Asked, howOf } from './asked';
+import { CopyTold } from './CopyTold';
 import { copyFileName } from './fileName';
-import { FixedCopySection } from './FixedCopySection';
+import { LinksMade } from './LinksMade';
 import { notesFile } from './notesFile';
+import { PagePreview } from './PagePreview';
+import { SendFoot } from './SendFoot';
 import { type Part, useAsked } from './useAsked';
-import { WaysOut } from './WaysOut';
+import { type LinkLife, useLinks } from './useLinks';
+import { useSending } from './useSending';
 import { WhatAndHow } from './WhatAndHow';
 
-/** Asks what is to leave and as what, makes that, and offers the ways out. The original is never replaced. */
+/** Asks what is to leave, as what and how, shows it before it is made, and sends it with one button. The original is never replaced. */
 export function SendSheet({ onClose }: { onClose: () => void }) {
-  const { asked, change, part, trouble } = useAsked();
+  const { asked, change, part, trouble, first } = useAsked();
+  const { id, title } = useSession().desk;
   const document = useSessionState((s) => s.document);
   const marked = useMemo(() => markedPages(document).length, [document]);
+  const [days, setDays] = useState<LinkLife>(7);
+  const links = useLinks(id, title);
+  const sending = useSending(part, asked, links, days);
+  const { state } = sending;
   return (
-    <Sheet title="Send" open onClose={onClose}>
+    <Sheet
+      title="Send"
+      open
+      onClose={onClose}
+      foot={part && <SendFoot how={howOf(asked)} sending={sending} busy={links.busy} />}
+    >
+      {part && asked.as === 'fixed' && <AsCopy part={part} notes={asked.notes} first={first} />}
+      {part && asked.as !== 'fixed' && <AsNotes part={part} as={asked.as} />}
       <WhatAndHow
         asked={asked}
         trouble={trouble}
         marked={marked}
         notes={part ? listNotes(part.document).length : 0}
         onChange={change}
+        days={days}
+        onDays={setDays}
       />
-      {part && asked.as === 'fixed' && <AsCopy part={part} notes={asked.notes} onClose={onClose} />}
-      {part && asked.as !== 'fixed' && <AsNotes part={part} as={asked.as} />}
+      {state.phase === 'made' && part && <CopyTold made={state} names={part.names} />}
+      {howOf(asked) === 'link' && <LinksMade links={links} />}
     </Sheet>
   );
 }
 
-function AsCopy(props: { part: Part; notes: Asked['notes']; onClose: () => void }) {
-  const { part, notes, onClose } = props;
-  const { title } = useSession().desk;
+function AsCopy({ part, notes, first }: { part: Part; notes: Asked['notes']; first: number }) {
+  const { title, signed } = useSession().desk;
+  const { colors } = useTheme();
   // As people count them: a line of writing is one.
   const marks = useMemo(() => listRows(listMarks(part.document)).length, [part]);
-  const fileName = copyFileName(title, part.inName);
+  const of = useMemo(() => ({ part, notes }), [part, notes]);
   return (
-    <>
-      <FileName name={fileName} says={marksInWords(marks)} />
-      <FixedCopySection part={part} notes={notes} fileName={fileName} onStop={onClose} />
-    </>
+    <PagePreview key={part.inName} of={of} first={first}>
+      <FileName name={copyFileName(title, part.inName)} says={marksInWords(marks)} />
+      {signed && (
+        <Text style={{ color: colors.error }}>
+          The original is signed. A fixed copy no longer carries the signature.
+        </Text>
+      )}
+    </PagePreview>
   );
 }
 
+/** So much of the notes is shown before they are sent, lines. */
+const LINES = 12;
+
 function AsNotes({ part, as }: { part: Part; as: 'markdown' | 'table' }) {
   const { title } = useSession().desk;
-  const file = useMemo(
+  const { colors } = useTheme();
+  const { file, text } = useMemo(
     () => notesFile(part.document, part.names, { title, pages: part.inName, as }),
     [part, title, as],
   );
-  const count = listNotes(part.document).length;
   return (
     <>
-      <FileName name={file.name} says={notesInWords(count)} />
-      {count > 0 && <WaysOut file={file} />}
+      <FileName name={file.name} says={notesInWords(listNotes(part.document).length)} />
+      <Text
+        numberOfLines={LINES}
+        testID="notes-alone"
+        style={[styles.text, { borderColor: colors.outlineVariant }]}
+      >
+        {text}
+      </Text>
     </>
   );
 }
@@ -79,7 +110,11 @@ const marksInWords = (count: number): string =>
   count === 0
     ? 'There are no marks on it yet.'
     : `${count === 1 ? '1 mark' : `${count} marks`} drawn into the pages.`;
+
 const notesInWords = (count: number): string =>
   count === 0 ? 'There are no notes on it.' : `${count === 1 ? '1 note' : `${count} notes`}.`;
 
-const styles = StyleSheet.create({ file: { gap: 4 } });
+const styles = StyleSheet.create({
+  file: { gap: 4 },
+  text: { borderWidth: 1, borderRadius: 4, padding: 10, fontSize: 13, lineHeight: 18 },
+});

@@ -1,9 +1,11 @@
 import { StyleSheet, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
-import { Choices } from '@/ui';
-import type { Asked } from './asked';
+import { type Choice, Choices } from '@/ui';
+import { LINK_DAYS } from '@marginalis/core/wire';
+import { type Asked, howOf, waysFor } from './asked';
+import type { LinkLife } from './useLinks';
 
-/** What is to leave, and as what. */
+/** The three questions: what is to leave, as what, and how. */
 export function WhatAndHow(props: {
   asked: Asked;
   /** Why no pages are named, in words; null where some are. */
@@ -12,8 +14,11 @@ export function WhatAndHow(props: {
   marked: number;
   notes: number;
   onChange: (part: Partial<Asked>) => void;
+  /** How long a link lasts, days. */
+  days: LinkLife;
+  onDays: (days: LinkLife) => void;
 }) {
-  const { asked, trouble, marked, notes, onChange } = props;
+  const { asked, trouble, marked, notes, onChange, days, onDays } = props;
   const { colors } = useTheme();
   return (
     <View style={styles.all}>
@@ -22,7 +27,7 @@ export function WhatAndHow(props: {
         value={asked.what}
         onChange={(what) => onChange({ what })}
         choices={[
-          { value: 'whole', label: 'The whole document' },
+          { value: 'whole', label: 'All pages' },
           { value: 'marked', label: `Pages with marks (${marked})` },
           { value: 'here', label: 'This page' },
           { value: 'some', label: 'Pages …' },
@@ -68,8 +73,34 @@ export function WhatAndHow(props: {
           ]}
         />
       )}
+      <Choices
+        label="How"
+        value={howOf(asked)}
+        onChange={(how) => onChange({ how })}
+        choices={WAYS.filter(({ value }) => waysFor(asked).includes(value))}
+      />
+      {howOf(asked) === 'link' && (
+        <>
+          <Text style={{ color: colors.onSurfaceVariant }}>
+            Whoever has the link can read and download this copy, until it expires or you withdraw
+            it.
+          </Text>
+          <Choices
+            label="It lasts"
+            value={days}
+            onChange={onDays}
+            choices={LINK_DAYS.map((d) => ({ value: d, label: d === 1 ? '1 day' : `${d} days` }))}
+          />
+        </>
+      )}
     </View>
   );
 }
+
+const WAYS: readonly Choice<Asked['how']>[] = [
+  { value: 'download', label: 'Download' },
+  { value: 'share', label: 'Share' },
+  { value: 'link', label: 'A link' },
+];
 
 const styles = StyleSheet.create({ all: { gap: 12 } });

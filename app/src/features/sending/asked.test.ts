@@ -11,6 +11,7 @@ const asked = (part: Partial<Asked>): Asked => ({
   typed: '',
   as: 'fixed',
   notes: 'end',
+  how: 'download',
   ...part,
 });
 const pages = (part: Partial<Asked>) => pagesAsked(asked(part), document, NAMES, 3);

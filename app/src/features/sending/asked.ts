@@ -1,6 +1,7 @@
 import type { DocState } from '@marginalis/core/document';
 import { markedPages, type NamedPages, pageRanges } from '@marginalis/core/leaving';
 import type { Settings } from '@/storage';
+import { canShare } from './waysOut';
 
 /** What is to leave. */
 export interface Asked {
@@ -10,6 +11,7 @@ export interface Asked {
   readonly as: Settings['sending']['as'];
   /** Where the notes of a copy stand. */
   readonly notes: Settings['sending']['notes'];
+  readonly how: Settings['sending']['how'];
 }
 
 /** The pages, from 0, that are to leave, or why there are none. `names` are what they are called, `current` is the one in sight. */
@@ -49,3 +51,14 @@ export function pagesInName(pages: readonly number[], names: readonly string[]):
   );
   return `${pages.length === 1 ? 'page' : 'pages'} ${said.join(', ')}`;
 }
+
+/** The ways out there are for what is asked for. A link leads to a copy. */
+export const waysFor = ({ as }: Pick<Asked, 'as'>): readonly Asked['how'][] => [
+  'download',
+  ...(canShare() ? (['share'] as const) : []),
+  ...(as === 'fixed' ? (['link'] as const) : []),
+];
+
+/** The way asked for, where there is that way. */
+export const howOf = (asked: Pick<Asked, 'as' | 'how'>): Asked['how'] =>
+  waysFor(asked).includes(asked.how) ? asked.how : 'download';

@@ -8,15 +8,16 @@ export function notesFile(
   document: DocState,
   names: readonly string[],
   of: { readonly title: string; readonly pages: string; readonly as: 'markdown' | 'table' },
-): File {
+): { readonly file: File; readonly text: string } {
   const records = noteRecords(document, names);
   const { title, pages, as } = of;
-  if (as === 'table')
-    return new File([notesTable(records)], notesFileName(title, pages, 'csv'), {
-      type: 'text/csv;charset=utf-8',
-    });
-  const text = notesMarkdown(records, { title, when: timeInWords, task: taskInWords });
-  return new File([text], notesFileName(title, pages, 'md'), {
-    type: 'text/markdown;charset=utf-8',
-  });
+  const [text, name, type] =
+    as === 'table'
+      ? [notesTable(records), notesFileName(title, pages, 'csv'), 'text/csv;charset=utf-8']
+      : [
+          notesMarkdown(records, { title, when: timeInWords, task: taskInWords }),
+          notesFileName(title, pages, 'md'),
+          'text/markdown;charset=utf-8',
+        ];
+  return { file: new File([text], name, { type }), text };
 }

@@ -20,6 +20,8 @@ export function useAsked(): {
   readonly change: (part: Partial<Asked>) => void;
   readonly part: Part | null;
   readonly trouble: string | null;
+  /** The page in sight, from 0 among those that are to leave; the first where it is not among them. */
+  readonly first: number;
 } {
   const { stage } = useReader();
   const document = useSessionState((s) => s.document);
@@ -54,5 +56,6 @@ export function useAsked(): {
       inName: pagesInName(pages, all),
     };
   }, [named, document, all]);
-  return { asked, change, part, trouble: named.ok ? null : named.reason };
+  const first = named.ok ? Math.max(0, named.pages.indexOf(current)) : 0;
+  return { asked, change, part, trouble: named.ok ? null : named.reason, first };
 }

@@ -1,19 +1,29 @@
 import { plainDocument } from '@marginalis/core/document';
 import type { FixedCopy } from '@marginalis/core/pdf';
+import type { Proof, ProvedPage } from '@marginalis/core/proof';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { passwordFor, useSession } from '@/session';
-import { readSource, type Settings } from '@/storage';
-import { faceAddresses, ownFaces, startWork, type Work } from '@/work';
-import { notesFor } from './notesFor';
+import { useSession } from '@/session';
+import type { Settings } from '@/storage';
+import { startWork, type Work } from '@/work';
+import { type AskOfCopy, askOfCopy } from './askOfCopy';
 import type { Part } from './useAsked';
+
+/** What a proof has said of a copy; `why` it says nothing, in words. */
+export type Proved =
+  | { readonly proof: Proof; readonly wrong: readonly ProvedPage[] }
+  | { readonly proof: null; readonly why: string };
+
+/** A finished copy, and its proof. */
+export interface MadeCopy {
+  readonly copy: FixedCopy;
+  readonly proved: Proved;
+}
 
 export type CopyState =
   | { readonly phase: 'idle' }
-  | { readonly phase: 'making'; readonly done: number; readonly all: number }
-  | { readonly phase: 'made'; readonly copy: FixedCopy }
+  | { readonly phase: 'making' | 'proving'; readonly done: number; readonly all: number }
+  | ({ readonly phase: 'made' } & MadeCopy)
   | { readonly phase: 'failed'; readonly message: string };
-
-const BYTES_GONE = 'The bytes of this document are no longer in storage. Open the file again.';
 
 /** What a copy is made of, and where the notes on its pages stand. */
 export interface CopyOfPart {
@@ -21,16 +31,23 @@ export interface CopyOfPart {
   readonly notes: Settings['sending']['notes'];
 }
 
-/** The fixed copy of the open document, or of some of its pages: made on request, off the main thread, and stoppable. */
+/** What runs at present for a copy; none once it is not wanted any more. */
+interface Making {
+  work: Pick<Work<unknown>, 'stop'> | null;
+}
+
+/**
+ * The fixed copy of the open document, or of some of its pages: made and proved on request, off the main thread, and
+ * stoppable. `make` gives what it has made; null where it failed or was stopped.
+ */
 export function useFixedCopy(): {
   state: CopyState;
-  make: (of: CopyOfPart) => void;
+  make: (of: CopyOfPart) => Promise<MadeCopy | null>;
   stop: () => void;
 } {
   const session = useSession();
   const [state, setState] = useState<CopyState>({ phase: 'idle' });
-  /** What is being made; another object, or null, once it is not wanted any more. */
-  const making = useRef<{ work: Work<FixedCopy> | null } | null>(null);
+  const making = useRef<Making | null>(null);
 
   const stop = useCallback(() => {
     making.current?.work?.stop();
@@ -38,44 +55,42 @@ export function useFixedCopy(): {
     setState({ phase: 'idle' });
   }, []);
 
-  const begin = useCallback(
-    async ({ part, notes }: CopyOfPart) => {
-      const { source } = session.desk;
-      const { document, names } = part;
-      const mine: { work: Work<FixedCopy> | null } = { work: null };
+  const make = useCallback(
+    async (of: CopyOfPart): Promise<MadeCopy | null> => {
+      const mine: Making = { work: null };
       making.current?.work?.stop();
       making.current = mine;
       const show = (next: CopyState): void => {
         if (making.current === mine) setState(next);
       };
-      setState({ phase: 'making', done: 0, all: document.pages.length });
+      const failed = (message: string): null => {
+        show({ phase: 'failed', message });
+        return null;
+      };
+      show({ phase: 'making', done: 0, all: of.part.document.pages.length });
       try {
-        const bytes = await readSource(source);
-        if (making.current !== mine) return;
-        if (!bytes) return show({ phase: 'failed', message: BYTES_GONE });
-        const layers = session.copyLayers.known(document);
-        const unknown = new Map([...document.marks].filter(([page]) => !layers.has(page)));
-        const password = passwordFor(source);
-        const ask = {
-          sources: [{ sha: source, bytes, ...(password === undefined ? {} : { password }) }],
-          document: plainDocument({ ...document, marks: unknown }),
-          layers,
-          faces: faceAddresses(),
-          own: await ownFaces.files(),
-          notes: notes === 'none' ? [] : notesFor(document, (index) => names[index]),
-          notesAt: notes === 'beside' ? ('beside' as const) : ('end' as const),
-          copyOf: { title: session.desk.title, madeAt: Date.now() },
-        };
-        mine.work = startWork('fixedCopy', ask, (done, all) =>
+        const asked = await askOfCopy(session, of);
+        if (making.current !== mine) return null;
+        if (!asked.ok) return failed(asked.message);
+        const copying = startWork('fixedCopy', asked.ask, (done, all) =>
           show({ phase: 'making', done, all }),
         );
-        const result = await mine.work.result;
-        if (result.ok) show({ phase: 'made', copy: result.value });
-        else if (result.failure.kind !== 'stopped')
-          show({ phase: 'failed', message: result.failure.message });
+        mine.work = copying;
+        const result = await copying.result;
+        if (making.current !== mine) return null;
+        if (!result.ok)
+          return result.failure.kind === 'stopped' ? null : failed(result.failure.message);
+        const copy = result.value;
+        show({ phase: 'proving', done: 0, all: copy.pages });
+        const proved = await prove(asked.ask, of, copy, mine, (done, all) =>
+          show({ phase: 'proving', done, all }),
+        );
+        if (making.current !== mine || !proved) return null;
+        show({ phase: 'made', copy, proved });
+        return { copy, proved };
       } catch (e) {
         const words = e instanceof Error ? e.message : String(e);
-        show({ phase: 'failed', message: `The document cannot be read from storage: ${words}` });
+        return failed(`The document cannot be read from storage: ${words}`);
       }
     },
     [session],
@@ -88,6 +103,29 @@ export function useFixedCopy(): {
     },
     [],
   );
-  const make = useCallback((of: CopyOfPart) => void begin(of), [begin]);
   return { state, make, stop };
+}
+
+/** Null where it was stopped. A proof that cannot be made is no reason to keep a copy back, but it is said. */
+async function prove(
+  { sources, notes, notesAt, faces, own }: AskOfCopy,
+  { part }: CopyOfPart,
+  copy: FixedCopy,
+  mine: Making,
+  tell: (done: number, all: number) => void,
+): Promise<Proved | null> {
+  const proving = startWork(
+    'prove',
+    {
+      ...{ sources, notes, notesAt, faces, own },
+      document: plainDocument(part.document),
+      annotated: copy.annotatedPages,
+      copy: copy.bytes,
+    },
+    tell,
+  );
+  mine.work = proving;
+  const result = await proving.result;
+  if (result.ok) return result.value;
+  return result.failure.kind === 'stopped' ? null : { proof: null, why: result.failure.message };
 }

@@ -1,0 +1,65 @@
+import { StyleSheet, View } from 'react-native';
+import { ProgressBar, Text, useTheme } from 'react-native-paper';
+import { Action, type IconName, paperIcon } from '@/ui';
+import type { Asked } from './asked';
+import type { Sending } from './useSending';
+
+const WAYS: Readonly<Record<Asked['how'], { readonly label: string; readonly icon: IconName }>> = {
+  download: { label: 'Download', icon: 'download' },
+  share: { label: 'Share', icon: 'send' },
+  link: { label: 'Make a link', icon: 'link' },
+};
+
+/** The one button, and how far it has come. */
+export function SendFoot(props: { how: Asked['how']; sending: Sending; busy: boolean }) {
+  const { how, sending, busy } = props;
+  const { state, told, isNothing, isDoubtful, send, stop } = sending;
+  const { colors } = useTheme();
+  const { label, icon } = WAYS[how];
+  if (state.phase === 'making' || state.phase === 'proving') {
+    const { done, all, phase } = state;
+    const doing = phase === 'making' ? 'Making the fixed copy' : 'Comparing it with the screen';
+    return (
+      <View style={styles.all} role="status">
+        <Text>
+          {doing}: page {done} of {all}
+        </Text>
+        <ProgressBar progress={all === 0 ? 0 : done / all} accessibilityLabel="Pages finished" />
+        <Action onPress={stop}>Stop</Action>
+      </View>
+    );
+  }
+  return (
+    <View style={styles.all}>
+      {state.phase === 'failed' && (
+        <Text role="alert" style={{ color: colors.error }}>
+          {state.message}
+        </Text>
+      )}
+      {isDoubtful && (
+        <Text role="alert" style={{ color: colors.error }}>
+          This copy is not as the screen shows it. Look at it above before it leaves.
+        </Text>
+      )}
+      {told && (
+        <Text
+          role={told.isTrouble ? 'alert' : 'status'}
+          style={{ color: told.isTrouble ? colors.error : colors.onSurfaceVariant }}
+        >
+          {told.text}
+        </Text>
+      )}
+      <Action
+        mode="contained"
+        icon={paperIcon(icon)}
+        onPress={send}
+        loading={busy}
+        disabled={busy || isNothing}
+      >
+        {state.phase === 'failed' ? 'Try again' : isDoubtful ? `${label} all the same` : label}
+      </Action>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({ all: { gap: 10 } });

@@ -1,0 +1,45 @@
+import type { PageProof, Proof } from '@marginalis/core/proof';
+
+const many = (count: number, one: string, several: string): string =>
+  `${count} ${count === 1 ? one : several}`;
+
+/** A share as people write it: 0.02 %. */
+export const shareInWords = (share: number): string =>
+  share === 0
+    ? '0 %'
+    : share < 0.0001
+      ? 'less than 0.01 %'
+      : `${(100 * share).toFixed(share < 0.01 ? 2 : 1)} %`;
+
+/** What a proof has found, in words and numbers. */
+export function proofInWords({ alike, pageCount, pages }: Proof): string {
+  const marks = pages.reduce((sum, page) => sum + page.marks, 0);
+  const lost = pages.reduce((sum, page) => sum + page.lost.length, 0);
+  const most = pages.reduce((least, { differs }) => Math.max(least, differs), 0);
+  const wrong = pages.filter((page) => !page.alike).length;
+  const counted =
+    pages.length === 0
+      ? ''
+      : ` ${many(pages.length, 'changed page', 'changed pages')} compared, ${marks - lost} of ${many(marks, 'mark', 'marks')} found; ${shareInWords(most)} of the ink differs at most.`;
+  if (alike)
+    return pages.length === 0
+      ? 'Proved: no page was changed.'
+      : `Proved: the copy shows what the screen shows.${counted}`;
+  if (pageCount.wanted !== pageCount.found)
+    return `The copy has ${many(pageCount.found, 'page', 'pages')} instead of ${pageCount.wanted}.${counted}`;
+  return `${many(wrong, 'page is', 'pages are')} not as on the screen.${counted}`;
+}
+
+/** Why a page is not alike, in words. */
+export function faultsOf(page: PageProof): string[] {
+  const { lost, places, differs, textKept, unread, annotations, links, sized } = page;
+  return [
+    lost.length > 0 && `${many(lost.length, 'mark is', 'marks are')} missing`,
+    (places.length > 0 || differs > 0) && `${shareInWords(differs)} of the ink differs`,
+    !textKept && 'its print cannot be read as before',
+    unread !== '' && `letters cannot be read: ${unread.slice(0, 20)}`,
+    annotations > 0 && `${many(annotations, 'annotation was', 'annotations were')} left on it`,
+    links.copy > links.source && 'it has more links than before',
+    !sized && 'it has another size',
+  ].filter((fault): fault is string => fault !== false);
+}

@@ -1,0 +1,74 @@
+import { useEffect, useState } from 'react';
+import { useSession } from '@/session';
+import { type Asked, howOf } from './asked';
+import { copyFileName } from './fileName';
+import { notesFile } from './notesFile';
+import type { Part } from './useAsked';
+import { type CopyState, type MadeCopy, useFixedCopy } from './useFixedCopy';
+import type { LinkLife, Links } from './useLinks';
+import { download, share } from './waysOut';
+
+export interface Sending {
+  readonly state: CopyState;
+  /** What was done last, or what went wrong with it, in words. */
+  readonly told: { readonly text: string; readonly isTrouble: boolean } | null;
+  /** There is nothing to send. */
+  readonly isNothing: boolean;
+  /** Its proof says that it is not as it ought to be: it leaves only when it is asked for once more. */
+  readonly isDoubtful: boolean;
+  send(): void;
+  stop(): void;
+}
+
+const isDoubtful = ({ proved }: MadeCopy): boolean => proved.proof?.alike === false;
+
+/** Makes what is asked for, once, proves it, and lets it leave. What was made stays while the same is asked for. */
+export function useSending(part: Part | null, asked: Asked, links: Links, days: LinkLife): Sending {
+  const { title } = useSession().desk;
+  const { state, make, stop } = useFixedCopy();
+  const [told, setTold] = useState<Sending['told']>(null);
+  const { as, notes } = asked;
+  useEffect(
+    () => () => {
+      // Something else is asked for: what was made is not it.
+      setTold(null);
+      stop();
+    },
+    [part, as, notes, stop],
+  );
+  const how = howOf(asked);
+  const tell = (text: string, isTrouble = false): void => setTold({ text, isTrouble });
+
+  const leave = async (file: File): Promise<void> => {
+    if (how === 'share') {
+      const trouble = await share(file);
+      if (trouble) tell(trouble, true);
+      return;
+    }
+    download(file);
+    tell('Downloaded.');
+  };
+  const leaveCopy = async ({ copy }: MadeCopy): Promise<void> => {
+    const name = copyFileName(title, part?.inName);
+    if (how === 'link') return links.make({ name, bytes: copy.bytes }, days);
+    const bytes = copy.bytes as Uint8Array<ArrayBuffer>;
+    return leave(new File([bytes], name, { type: 'application/pdf' }));
+  };
+  const sendIt = async (): Promise<void> => {
+    if (!part) return;
+    setTold(null);
+    if (as !== 'fixed')
+      return leave(notesFile(part.document, part.names, { title, pages: part.inName, as }).file);
+    if (state.phase === 'made') return leaveCopy(state);
+    const made = await make({ part, notes });
+    if (made && !isDoubtful(made)) await leaveCopy(made);
+  };
+  return {
+    state,
+    told,
+    isNothing: as !== 'fixed' && part?.document.threads.size === 0,
+    isDoubtful: state.phase === 'made' && isDoubtful(state),
+    send: () => void sendIt(),
+    stop,
+  };
+}

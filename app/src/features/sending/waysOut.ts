@@ -1,0 +1,23 @@
+import { download } from '@/ui';
+
+/** Whether the system has a sheet that shares files. */
+export const canShare = (): boolean =>
+  navigator.canShare?.({
+    files: [new File([], 'a.pdf', { type: 'application/pdf' })],
+  }) ?? false;
+
+/** Gives a file to the system's sheet. What went wrong, in words; null when it was shared, or the person closed the sheet. */
+export async function share(file: File): Promise<string | null> {
+  try {
+    await navigator.share({ files: [file], title: file.name });
+    return null;
+  } catch (e) {
+    const name = e instanceof DOMException ? e.name : '';
+    if (name === 'AbortError') return null;
+    // Making it took longer than a press of a button counts.
+    if (name === 'NotAllowedError') return 'It is ready now. Press Share once more.';
+    return 'The system could not share the file. Download it instead.';
+  }
+}
+
+export { download };

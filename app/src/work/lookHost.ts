@@ -1,0 +1,69 @@
+import { CopyFonts } from '@marginalis/core/copy';
+import type { DocState } from '@marginalis/core/document';
+import { fromBase64 } from '@marginalis/core/marks';
+import { type OpenPages, openPages } from '@marginalis/core/pdfium';
+import { proveCopy } from '@marginalis/core/proof';
+import { answer, type Run } from './answering';
+import type { LookJob, WorkReply, WorkRequest } from './contract';
+import { startPdfium } from './startPdfium';
+import { textFiles } from './textFiles';
+import { workerPainter } from './workerPainter';
+
+let starting: ReturnType<typeof startPdfium> | null = null;
+
+const pdfium = (): ReturnType<typeof startPdfium> =>
+  (starting ??= startPdfium().catch((e: unknown) => {
+    // Asked for again it is tried again.
+    starting = null;
+    throw e;
+  }));
+
+const runs: { [J in LookJob]: Run<J> } = {
+  async pagePicture({ bytes, page, width }) {
+    const open = openPages(await pdfium(), bytes);
+    try {
+      const picture = open.page(page, (one) => {
+        const height = Math.max(1, Math.round((width * one.size.height) / one.size.width));
+        return one.draw({ width, height, page: { x: 0, y: 0, width, height }, turn: 0 });
+      });
+      if (!picture) throw new Error('The page cannot be drawn.');
+      return picture;
+    } finally {
+      open.close();
+    }
+  },
+  async prove({ sources, copy, document, notes, notesAt, annotated, faces, own }, onProgress) {
+    const module = await pdfium();
+    const opened = new Map<string, OpenPages>();
+    try {
+      for (const { sha, bytes, password } of sources)
+        opened.set(sha, openPages(module, bytes, password));
+      const fonts = new CopyFonts(textFiles({ faces, own }));
+      const open = openPages(module, copy);
+      opened.set('copy', open);
+      return await proveCopy(
+        { document, notes, notesAt, annotated },
+        {
+          sources: (source) => opened.get(source) ?? null,
+          copy: open,
+          fonts,
+          painter: workerPainter(fonts, (id) => pictureOf(document, id)),
+        },
+        onProgress,
+      );
+    } finally {
+      for (const one of opened.values()) one.close();
+    }
+  },
+};
+
+async function pictureOf({ attachments }: DocState, id: string): Promise<ImageBitmap | null> {
+  const attachment = attachments.get(id);
+  if (!attachment) return null;
+  const bytes = fromBase64(attachment.data) as Uint8Array<ArrayBuffer>;
+  return createImageBitmap(new Blob([bytes], { type: attachment.type }));
+}
+
+/** Answers one request of what looks at finished copies. */
+export const look = (request: WorkRequest, reply: (message: WorkReply) => void): Promise<void> =>
+  answer(runs, request, reply);

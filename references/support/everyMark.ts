@@ -1,0 +1,89 @@
+import { emptyDocument, type DocState, markChange, type Page } from '../../core/src/document';
+import { emptyText } from '../../core/src/editing';
+import type { FigureKind } from '../../core/src/figures';
+import type { FigureMark, Mark, TextMark, WordsMark } from '../../core/src/kinds';
+import { FIRST_ROLL, WORD_MANNERS } from '../../core/src/marks';
+import { retyped } from '../../core/src/type/spans';
+import { setBlock } from '../../core/src/type/typesetter';
+import { wavePath } from '../../core/testing/hand';
+import { FIGURE_KINDS } from '../../core/testing/figureKinds';
+import { idealFigure } from '../../core/testing/drawnFigures';
+import { shippedFonts } from '../../core/testing/faces';
+import { done, HIGHLIGHTER, PEN, written } from '../../core/testing/marks';
+import { seededRandom } from '../../core/testing/seededRandom';
+
+const fonts = shippedFonts();
+const style = { colour: '#1b5e3a', width: 1.2, opacity: 1 };
+const base = (page: string, id: string, order: number) => ({
+  ...{ id, page, order, madeAt: 1_760_000_000_000 + order, style },
+});
+
+const figureOn = (page: string, kind: FigureKind, k: number): FigureMark => ({
+  ...base(page, `${page}-${kind}`, 100 + k),
+  kind: 'figure',
+  figure: idealFigure(kind, seededRandom(7 * k + 3)),
+  dash: (['none', 'dashed', 'dotted'] as const)[k % 3],
+  fill: k % 4 === 0 ? { colour: '#ffd23f', opacity: 0.4 } : null,
+  from: [],
+});
+
+const wordsOn = (page: string, manner: WordsMark['manner'], k: number): WordsMark => {
+  const [left, foot] = [60, 700 - 24 * k];
+  const [right, head] = [left + 150, foot + 12];
+  const quad = [
+    { x: left, y: head },
+    { x: right, y: head },
+    { x: right, y: foot },
+    { x: left, y: foot },
+  ] as const;
+  return {
+    ...base(page, `${page}-${manner}`, 200 + k),
+    kind: 'words',
+    manner,
+    strips: [{ quad, words: [{ text: 'barnacle', from: 0, to: 1 }] }],
+    before: '',
+    after: '',
+  };
+};
+
+function textOn(page: string, k: number, more: Partial<TextMark>): TextMark {
+  const empty = emptyText(emptyDocument([]), {
+    id: `${page}-text-${k}`,
+    page,
+    instrument: FIRST_ROLL[10],
+    at: { x: 330, y: 780 - 90 * k },
+    angle: k === 2 ? 0.3 : 0,
+    width: 170,
+    madeAt: 1_760_000_000_000,
+  });
+  const said = 'Barnacles settle where others have: “Łódź”, efficient, Ωμέγα, שלום';
+  const block = { ...empty.block, spans: retyped(empty.block.spans, said) };
+  return { ...empty, block, height: setBlock(block, fonts).height, order: 300 + k, ...more };
+}
+
+/** A document with marks of every kind on each of its pages. */
+export function withEveryMark(pages: readonly Page[]): DocState {
+  const inked = written(
+    pages,
+    pages.flatMap((_, page) => [
+      { page, id: `${page}-ink`, path: wavePath({ x: 60, y: 120 }, 200, 12, 3), instrument: PEN },
+      {
+        page,
+        id: `${page}-light`,
+        path: wavePath({ x: 60, y: 180 }, 200, 4, 1),
+        instrument: HIGHLIGHTER,
+      },
+    ]),
+  );
+  return pages.reduce((state, { id }) => {
+    const marks: Mark[] = [
+      ...FIGURE_KINDS.map((kind, k) => figureOn(id, kind, k)),
+      ...WORD_MANNERS.map((manner, k) => wordsOn(id, manner, k)),
+      textOn(id, 0, { padding: 6, border: 0.7, background: { colour: '#eef3ff', opacity: 0.8 } }),
+      textOn(id, 1, { leader: { to: { x: 250, y: 560 }, bend: { x: 290, y: 640 }, head: 7 } }),
+      textOn(id, 2, {}),
+    ];
+    const drawn = { label: 'Draw', changes: marks.map((mark) => markChange(null, mark)) };
+    return done(state, drawn);
+  }, inked);
+}
