@@ -15,6 +15,8 @@ export interface Io {
 /** How a command ends. */
 export const EXIT = {
   done: 0,
+  /** What was compared is not alike. */
+  unlike: 1,
   unforeseen: 1,
   wrongCall: 2,
   refused: 3,

@@ -16,6 +16,9 @@ import { CommandError, EXIT } from './io.ts';
 
 const WRITING = INSTRUMENTS.filter(writes);
 
+/** Of a pen that knows no pressure (W3C Pointer Events). */
+const PRESSURE = 0.5;
+
 const page = number().strict().integer().min(1).required();
 const finite = number().strict().required();
 const strokeShape = object({
@@ -32,7 +35,7 @@ const strokeShape = object({
       x: finite,
       y: finite,
       t: finite,
-      pressure: number().strict().min(0).max(1).default(0.5),
+      pressure: number().strict().min(0).max(1),
       tiltX: number().strict().min(-90).max(90),
       tiltY: number().strict().min(-90).max(90),
     }).required(),
@@ -114,7 +117,8 @@ function written(
     id: `m${i}`,
     page: id,
     instrument: { ...known, ...given },
-    samples,
+    // A strict number takes no default from its shape.
+    samples: samples.map((sample) => ({ ...sample, pressure: sample.pressure ?? PRESSURE })),
     madeAt: 0,
   });
 }

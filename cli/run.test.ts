@@ -176,3 +176,20 @@ test('words of what is locked or damaged are refused in words', async () => {
   expect(io.results.at(-1)).toMatchObject({ text: 'Locked' });
   expect(await run(['find', 'a.pdf'], io)).toBe(EXIT.wrongCall);
 });
+
+test('proof tells of each changed page whether the copy shows what it ought to, and ends with 1 where it does not', async () => {
+  const source = await plainPdf(2);
+  const stroke = { page: 1, samples, instrument: 'marking-pen', widthMm: 2 };
+  const marks = JSON.stringify({ marks: [stroke] });
+  const io = stand({ 'a.pdf': source, 'm.json': marks, 'none.json': '[]' });
+  await run(['fixed', 'a.pdf', '--marks', 'm.json', '-o', 'copy.pdf'], io);
+  io.results.length = 0;
+  expect(await run(['proof', 'a.pdf', 'm.json', 'copy.pdf'], io)).toBe(EXIT.done);
+  expect(io.results).toMatchObject([{ page: 1, alike: true, marks: 1, lost: [], differs: 0 }]);
+  await run(['fixed', 'a.pdf', '--marks', 'none.json', '-o', 'bare.pdf'], io);
+  io.results.length = 0;
+  expect(await run(['proof', 'a.pdf', 'm.json', 'bare.pdf'], io)).toBe(EXIT.unlike);
+  expect(io.results).toMatchObject([{ page: 1, alike: false, lost: ['m0'] }]);
+  expect((io.results[0] as { places: unknown[] }).places.length).toBeGreaterThan(0);
+  expect(await run(['proof', 'a.pdf', 'm.json'], io)).toBe(EXIT.wrongCall);
+});

@@ -3,6 +3,7 @@ import { PdfRefusal } from '@marginalis/core/document';
 import { find } from './commands/find.ts';
 import { fixed } from './commands/fixed.ts';
 import { inspect } from './commands/inspect.ts';
+import { proof } from './commands/proof.ts';
 import { words } from './commands/words.ts';
 import { CommandError, EXIT, type ExitCode, type Io } from './io.ts';
 
@@ -16,11 +17,14 @@ export const HELP = `npm run -s cli -- COMMAND
       the words of a PDF in the order they are read in, one JSON object a line; boxes in points, y up
   find FILE TERM [--exact] [--whole] [--password P]
       where a term is printed, one JSON object a line; --exact: case and accents count, --whole: whole words only
+  proof SOURCE MARKS COPY [--password P]
+      whether a fixed copy shows what its source and the marks of a file ought to show: one JSON object for each page that
+      was changed, with the share of its ink that differs, the places, and the marks that are not found
   help
       this text
 
-Results are JSON on standard output, words are on standard error. Exit codes: 0 done, 1 failed in a way nobody foresaw,
-2 called wrongly, 3 the PDF is refused (damaged, locked …; the reason is in the JSON), 4 the marks cannot be read,
+Results are JSON on standard output, words are on standard error. Exit codes: 0 done, 1 a copy is not as it ought to be, or something
+failed in a way nobody foresaw, 2 called wrongly, 3 the PDF is refused (damaged, locked …; the reason is in the JSON), 4 the marks cannot be read,
 5 a file cannot be read or written.`;
 
 const OPTIONS = {
@@ -64,6 +68,12 @@ async function dispatch(args: readonly string[], io: Io): Promise<ExitCode> {
       throw wrong('A file and a term are needed; a term of several words in quotes.');
     await find(io, { ...options, file, term });
     return EXIT.done;
+  }
+  if (command === 'proof') {
+    const [marks, copy, ...others] = more;
+    if (marks === undefined || copy === undefined || others.length > 0)
+      throw wrong('A source, its marks and a copy are needed.');
+    return (await proof(io, { ...options, file, marks, copy })) ? EXIT.done : EXIT.unlike;
   }
   if (more.length > 0) throw wrong('One file is needed.');
   if (command === 'words') await words(io, file, options.password);

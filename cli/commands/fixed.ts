@@ -3,6 +3,7 @@ import { promisify } from 'node:util';
 import { deflate as zlibDeflate } from 'node:zlib';
 import { emptyDocument, pagesOfSource } from '@marginalis/core/document';
 import { inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
+import { textFiles } from '../faces.ts';
 import type { Io } from '../io.ts';
 import { documentWith } from '../marksFile.ts';
 
@@ -25,7 +26,11 @@ export async function fixed(io: Io, { file, out, marks, password }: FixedArgumen
   const document = marks
     ? documentWith(refs, marks, new TextDecoder().decode(await io.read(marks)))
     : emptyDocument(refs);
-  const { bytes, ...told } = await makeFixedCopy(source, document, { password, deflate });
+  const { bytes, ...told } = await makeFixedCopy(source, document, {
+    password,
+    deflate,
+    ...textFiles,
+  });
   await io.write(out, bytes);
   io.result({ ok: true, out, size: bytes.length, ...told });
   io.say(`${out}: ${told.pages} pages, ${told.marksDrawn} marks.`);

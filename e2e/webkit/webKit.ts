@@ -128,6 +128,7 @@ export class WebKit {
         );
         for (const e of all) {
           const label = e.getAttribute('aria-label') ?? e.textContent ?? '';
+          if (label.trim().startsWith(wanted)) e.scrollIntoView({ block: 'nearest' });
           const r = e.getBoundingClientRect();
           if (label.trim().startsWith(wanted) && r.width > 0)
             return [r.left + r.width / 2, r.top + r.height / 2] as [number, number];

@@ -1,9 +1,15 @@
 import { useEffect, useRef } from 'react';
 
+interface Raster {
+  readonly width: number;
+  readonly height: number;
+  readonly data: Uint8ClampedArray;
+}
+
 /** A picture made of pixels (red, green, blue, opacity), as wide as there is room for. */
 export function RasterView(props: {
   label: string;
-  raster: { readonly width: number; readonly height: number; readonly data: Uint8ClampedArray };
+  raster: Raster;
   /** Framed on it, in shares of its width and height. */
   frames?: readonly {
     readonly x: number;
@@ -17,18 +23,28 @@ export function RasterView(props: {
   const { label, raster, frames = [], colour } = props;
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
-    const ctx = canvas.current?.getContext('2d');
-    const { data, width, height } = raster;
-    ctx?.putImageData(new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height), 0, 0);
+    const shown = canvas.current;
+    if (!shown) return undefined;
+    const watcher = new ResizeObserver(([{ contentRect }]) => {
+      const width = Math.round(contentRect.width * devicePixelRatio);
+      drawScaled(shown, raster, Math.min(raster.width, width)).catch((e) =>
+        console.warn('A picture was not drawn.', e),
+      );
+    });
+    watcher.observe(shown);
+    return () => watcher.disconnect();
   }, [raster]);
   const share = (part: number): string => `${100 * part}%`;
   return (
     <div role="img" aria-label={label} style={{ position: 'relative', width: '100%' }}>
       <canvas
         ref={canvas}
-        width={raster.width}
-        height={raster.height}
-        style={{ display: 'block', width: '100%', height: 'auto', background: '#ffffff' }}
+        style={{
+          display: 'block',
+          width: '100%',
+          aspectRatio: `${raster.width} / ${raster.height}`,
+          background: '#ffffff',
+        }}
       />
       {frames.map(({ x, y, width, height }, k) => (
         <div
@@ -49,4 +65,19 @@ export function RasterView(props: {
       ))}
     </div>
   );
+}
+
+/** Browsers make canvases smaller by leaving pixels out; pictures they make smaller well. */
+async function drawScaled(
+  canvas: HTMLCanvasElement,
+  { data, width, height }: Raster,
+  wanted: number,
+): Promise<void> {
+  if (wanted < 1) return;
+  const pixels = new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height);
+  const picture = await createImageBitmap(pixels, { resizeWidth: wanted, resizeQuality: 'high' });
+  canvas.width = picture.width;
+  canvas.height = picture.height;
+  canvas.getContext('2d')?.drawImage(picture, 0, 0);
+  picture.close();
 }

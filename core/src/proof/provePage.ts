@@ -4,13 +4,16 @@ import type { Drawing } from '../drawing/index.ts';
 import {
   type Box,
   box,
+  boxesMeet,
   displayMatrix,
   displaySize,
+  growBox,
   invertMatrix,
   type Matrix,
   type PageBox,
   thenMatrix,
   transformBox,
+  uniteBoxes,
 } from '../geometry/index.ts';
 import type { MarkId } from '../marks/index.ts';
 import type { OpenPages, Raster } from '../pdfium/index.ts';
@@ -28,8 +31,9 @@ const SPOT = 8;
 const CLEAR = 2;
 /** As much of what is inked may differ in single pixels. */
 const SHARE = 0.005;
-/** Places told of a page at most. */
-const MOST_PLACES = 20;
+/** Spots that are told of a page at most; those so near each other are one place, points. */
+const MOST_SPOTS = 60;
+const NEAR = 8;
 /** Points by which a size may be rounded. */
 const ROUNDED = 0.5;
 
@@ -41,7 +45,7 @@ export interface PageProof {
   readonly alike: boolean;
   /** Of what is inked, the share that differs, 0–1. */
   readonly differs: number;
-  /** Where it differs, points as the page is seen, y down; the largest first. */
+  /** Where it differs, points as the page is seen, y down. */
   readonly places: readonly Box[];
   readonly marks: number;
   /** Marks that are not found at their places. */
@@ -109,7 +113,7 @@ function judged(
   const told = {
     index,
     differs: inked === 0 ? 0 : differing / inked,
-    places: large.slice(0, MOST_PLACES).map((spot) => transformBox(back, spot.box)),
+    places: joinedBoxes(large.slice(0, MOST_SPOTS).map((spot) => transformBox(back, spot.box))),
     marks: marks.length,
     lost,
     textKept: isKept(source.characters, copy.characters),
@@ -129,6 +133,23 @@ function judged(
     copy.links <= source.links &&
     told.sized;
   return { alike, ...told };
+}
+
+/** Boxes that lie near each other as one. */
+function joinedBoxes(boxes: readonly Box[]): Box[] {
+  const places: Box[] = [];
+  for (const one of boxes) {
+    let whole = one;
+    for (let k = places.length - 1; k >= 0; k--) {
+      if (!boxesMeet(growBox(whole, NEAR), places[k])) continue;
+      whole = uniteBoxes(whole, places[k]);
+      places.splice(k, 1);
+      // What has grown may reach others now.
+      k = places.length;
+    }
+    places.push(whole);
+  }
+  return places;
 }
 
 function isSized(geometry: WantedPage['geometry'], { size }: ReadPage): boolean {

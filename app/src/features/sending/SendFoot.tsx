@@ -2,6 +2,9 @@ import { StyleSheet, View } from 'react-native';
 import { ProgressBar, Text, useTheme } from 'react-native-paper';
 import { Action, type IconName, paperIcon } from '@/ui';
 import type { Asked } from './asked';
+import { copyInWords } from './copyInWords';
+import { proofInWords } from './proofInWords';
+import type { MadeCopy } from './useFixedCopy';
 import type { Sending } from './useSending';
 
 const WAYS: Readonly<Record<Asked['how'], { readonly label: string; readonly icon: IconName }>> = {
@@ -36,9 +39,10 @@ export function SendFoot(props: { how: Asked['how']; sending: Sending; busy: boo
           {state.message}
         </Text>
       )}
+      {state.phase === 'made' && <Told made={state} />}
       {isDoubtful && (
         <Text role="alert" style={{ color: colors.error }}>
-          This copy is not as the screen shows it. Look at it above before it leaves.
+          Look at it above before it leaves.
         </Text>
       )}
       {told && (
@@ -59,6 +63,28 @@ export function SendFoot(props: { how: Asked['how']; sending: Sending; busy: boo
         {state.phase === 'failed' ? 'Try again' : isDoubtful ? `${label} all the same` : label}
       </Action>
     </View>
+  );
+}
+
+/** What a copy has become, and what its proof says. */
+function Told({ made: { copy, proved } }: { made: MadeCopy }) {
+  const { colors } = useTheme();
+  const isWrong = proved.proof?.alike === false;
+  return (
+    <>
+      <Text role="status" testID="copy-made" style={{ color: colors.onSurfaceVariant }}>
+        {copyInWords(copy)}
+      </Text>
+      <Text
+        role={isWrong ? 'alert' : 'status'}
+        testID="proof"
+        style={{ color: isWrong ? colors.error : colors.onSurfaceVariant }}
+      >
+        {proved.proof
+          ? proofInWords(proved.proof)
+          : `This copy was not compared with the screen: ${proved.why}`}
+      </Text>
+    </>
   );
 }
 

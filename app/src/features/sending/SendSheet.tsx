@@ -6,7 +6,6 @@ import { Text, useTheme } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
 import { Sheet } from '@/ui';
 import { type Asked, howOf } from './asked';
-import { CopyTold } from './CopyTold';
 import { copyFileName } from './fileName';
 import { LinksMade } from './LinksMade';
 import { notesFile } from './notesFile';
@@ -16,6 +15,7 @@ import { type Part, useAsked } from './useAsked';
 import { type LinkLife, useLinks } from './useLinks';
 import { useSending } from './useSending';
 import { WhatAndHow } from './WhatAndHow';
+import { WrongPages } from './WrongPages';
 
 /** Asks what is to leave, as what and how, shows it before it is made, and sends it with one button. The original is never replaced. */
 export function SendSheet({ onClose }: { onClose: () => void }) {
@@ -26,7 +26,6 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
   const [days, setDays] = useState<LinkLife>(7);
   const links = useLinks(id, title);
   const sending = useSending(part, asked, links, days);
-  const { state } = sending;
   return (
     <Sheet
       title="Send"
@@ -34,6 +33,7 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
       onClose={onClose}
       foot={part && <SendFoot how={howOf(asked)} sending={sending} busy={links.busy} />}
     >
+      {part && sending.isDoubtful && <WrongPages pages={sending.wrong} names={part.names} />}
       {part && asked.as === 'fixed' && <AsCopy part={part} notes={asked.notes} first={first} />}
       {part && asked.as !== 'fixed' && <AsNotes part={part} as={asked.as} />}
       <WhatAndHow
@@ -45,7 +45,6 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
         days={days}
         onDays={setDays}
       />
-      {state.phase === 'made' && part && <CopyTold made={state} names={part.names} />}
       {howOf(asked) === 'link' && <LinksMade links={links} />}
     </Sheet>
   );

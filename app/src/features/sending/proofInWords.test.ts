@@ -23,10 +23,10 @@ const proof = (pages: readonly PageProof[]) => ({
 
 test('a proof is told in words and numbers', () => {
   expect(proofInWords(proof([page(), page({ differs: 0.0003, marks: 1 })]))).toBe(
-    'Proved: the copy shows what the screen shows. 2 changed pages compared, 4 of 4 marks found; 0.03 % of the ink differs at most.',
+    'Proved: the copy shows what the screen shows. 2 changed pages compared, 4 of 4 marks found, at most 0.03 % of the ink differs.',
   );
   expect(proofInWords(proof([page({ alike: false, lost: ['a'], differs: 0.02 })]))).toBe(
-    '1 page is not as on the screen. 1 changed page compared, 2 of 3 marks found; 2.0 % of the ink differs at most.',
+    '1 page is not as on the screen. 1 changed page compared, 2 of 3 marks found, at most 2.0 % of the ink differs.',
   );
   expect(proofInWords(proof([]))).toBe('Proved: no page was changed.');
   expect(proofInWords({ ...proof([]), alike: false, pageCount: { wanted: 2, found: 1 } })).toBe(

@@ -20,7 +20,7 @@ export function proofInWords({ alike, pageCount, pages }: Proof): string {
   const counted =
     pages.length === 0
       ? ''
-      : ` ${many(pages.length, 'changed page', 'changed pages')} compared, ${marks - lost} of ${many(marks, 'mark', 'marks')} found; ${shareInWords(most)} of the ink differs at most.`;
+      : ` ${many(pages.length, 'changed page', 'changed pages')} compared, ${marks - lost} of ${many(marks, 'mark', 'marks')} found, ${most === 0 ? 'no ink differs' : `at most ${shareInWords(most)} of the ink differs`}.`;
   if (alike)
     return pages.length === 0
       ? 'Proved: no page was changed.'

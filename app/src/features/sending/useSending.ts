@@ -1,3 +1,4 @@
+import type { ProvedPage } from '@marginalis/core/proof';
 import { useEffect, useState } from 'react';
 import { useSession } from '@/session';
 import { type Asked, howOf } from './asked';
@@ -16,6 +17,8 @@ export interface Sending {
   readonly isNothing: boolean;
   /** Its proof says that it is not as it ought to be: it leaves only when it is asked for once more. */
   readonly isDoubtful: boolean;
+  /** The first pages that are not. */
+  readonly wrong: readonly ProvedPage[];
   send(): void;
   stop(): void;
 }
@@ -68,6 +71,7 @@ export function useSending(part: Part | null, asked: Asked, links: Links, days: 
     told,
     isNothing: as !== 'fixed' && part?.document.threads.size === 0,
     isDoubtful: state.phase === 'made' && isDoubtful(state),
+    wrong: state.phase === 'made' && state.proved.proof ? state.proved.wrong : [],
     send: () => void sendIt(),
     stop,
   };

@@ -1,0 +1,27 @@
+import type { FixedCopy } from '@marginalis/core/pdf';
+import { sizeInWords } from '@/ui';
+
+const MOST_NAMED = 5;
+
+/** The first few of many, and how many more there are. */
+const fewOf = (names: readonly string[]): readonly string[] =>
+  names.length <= MOST_NAMED
+    ? names
+    : [...names.slice(0, MOST_NAMED), `and ${names.length - MOST_NAMED} more`];
+
+/** What a copy has become, in words. */
+export function copyInWords(copy: FixedCopy): string {
+  const dropped = [...new Set(copy.annotationsDropped)];
+  const lost = fewOf([...new Set(copy.linksDropped)]);
+  const said = [
+    `Ready: ${copy.pages === 1 ? '1 page' : `${copy.pages} pages`}, ${sizeInWords(copy.bytes.length)}.`,
+    copy.annotationsDrawn > 0 &&
+      `${copy.annotationsDrawn} annotations of the original were drawn in.`,
+    dropped.length > 0 && `Left out, since they show nothing on the page: ${dropped.join(', ')}.`,
+    copy.encryptionLost && 'The original is encrypted; this copy is not.',
+    lost.length > 0 && `Links that do not work in the copy: ${lost.join(', ')}.`,
+    copy.formDamaged &&
+      'Its form is damaged: fields that bring no picture of their own are missing.',
+  ];
+  return said.filter(Boolean).join(' ');
+}
