@@ -6,6 +6,7 @@ import { benchInk } from './ink';
 import { benchOpening } from './opening';
 import { benchLengths } from './lengths';
 import { benchLinks } from './links';
+import { benchProof } from './proof';
 import { tableOf } from './report';
 import { listTable } from './list';
 import { rubbingTable } from './rubbing';
@@ -17,7 +18,7 @@ import { slowestTable } from './slowest';
 import { typingTable } from './typing';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready searching typing notes size. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready proof searching typing notes size. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
@@ -30,6 +31,7 @@ const PARTS: Record<string, () => Promise<string> | string> = {
   slowest: slowestTable,
   links: async () => tableOf(await benchLinks()),
   lengths: async () => tableOf(await benchLengths()),
+  proof: async () => tableOf(await benchProof()),
   ready: async () => tableOf(await benchCopyReady()),
   searching: searchingTable,
   typing: typingTable,

@@ -11,6 +11,7 @@ import type { PageBox } from '../geometry/index.ts';
 import { contentCoverage } from './content/coverage.ts';
 import { pageContent } from './content/pageContent.ts';
 import { type CopyOf, copyOfIn } from './copyOf.ts';
+import { hasOwnParts } from './living/ownParts.ts';
 import { hasEnd, openPdf } from './openPdf.ts';
 import { pageGeometry } from './pages/geometry.ts';
 
@@ -27,6 +28,8 @@ export interface Inspection {
   readonly rescued: boolean;
   /** What it is a marked copy of; null where it is none. */
   readonly copyOf: CopyOf | null;
+  /** It says that it is a living copy of ours: `openLivingCopy` takes it apart where that is so. */
+  readonly living: boolean;
 }
 
 /** Pages looked at to tell a scan; the rest is taken to be alike. */
@@ -47,6 +50,7 @@ export async function inspectPdf(bytes: Uint8Array, password?: string): Promise<
     signed: isSigned(doc),
     rescued: !hasEnd(bytes),
     copyOf: copyOfIn(doc),
+    living: hasOwnParts(doc),
   };
 }
 

@@ -28,7 +28,8 @@ export function loadWithAnnotations(
   return pdfium.FPDF_LoadPage(document, index);
 }
 
-function hasWords(pdfium: PdfiumModule['wasmExports'], page: number): boolean {
+/** Whether an open page has annotations that may say something. */
+export function hasWords(pdfium: PdfiumModule['wasmExports'], page: number): boolean {
   const count = Math.min(MOST, pdfium.FPDFPage_GetAnnotCount(page));
   for (let k = 0; k < count; k++) {
     const annotation = pdfium.FPDFPage_GetAnnot(page, k);

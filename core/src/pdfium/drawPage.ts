@@ -50,7 +50,8 @@ function drawn(
   draw: (bitmap: number) => void,
 ): Raster {
   const { wasmExports: pdfium } = module;
-  const bitmap = pdfium.FPDFBitmap_Create(width, height, 0);
+  // With opacity: white is laid on all of it first, so that every pixel stays opaque.
+  const bitmap = pdfium.FPDFBitmap_Create(width, height, 1);
   if (bitmap === 0) throw new RangeError(`There is no room for ${width} × ${height} pixels.`);
   try {
     pdfium.FPDFBitmap_FillRect(bitmap, 0, 0, width, height, WHITE);
@@ -60,11 +61,10 @@ function drawn(
     // Taken now: the memory may have grown, and moved, while the page was drawn.
     const memory = module.HEAPU8;
     const data = new Uint8ClampedArray(width * height * 4);
-    for (let y = 0; y < height; y++)
-      data.set(memory.subarray(from + y * stride, from + y * stride + 4 * width), 4 * y * width);
-    // Without opacity of its own a bitmap says nothing in the fourth byte.
-    const pixels = new Uint32Array(data.buffer);
-    for (let k = 0; k < pixels.length; k++) pixels[k] |= 0xff000000;
+    if (stride === 4 * width) data.set(memory.subarray(from, from + data.length));
+    else
+      for (let y = 0; y < height; y++)
+        data.set(memory.subarray(from + y * stride, from + y * stride + 4 * width), 4 * y * width);
     return { width, height, data };
   } finally {
     pdfium.FPDFBitmap_Destroy(bitmap);

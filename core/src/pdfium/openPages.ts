@@ -1,7 +1,8 @@
-import { loadWithAnnotations } from './drawAnnotations.ts';
+import { hasWords } from './drawAnnotations.ts';
 import { drawPage, drawPlaced } from './drawPage.ts';
 import type { PdfiumModule } from './module.ts';
 import { openDocument } from './openDocument.ts';
+import { onPage } from './readRaw.ts';
 import type { Placed, Raster, Window } from './raster.ts';
 
 /** A page that is open. */
@@ -12,6 +13,8 @@ export interface OpenPage {
   draw(window: Window): Raster;
   /** The same at any scale and place, without the values of its fields. @throws RangeError when there is no room for the picture */
   drawPlaced(placed: Placed): Raster;
+  /** Its characters in the order they are drawn, with what its annotations and fields show; no spaces. It cannot be drawn afterwards. */
+  characters(): string;
   /** How many annotations it has of each kind, by their numbers in fpdf_annot.h. */
   annotations(): ReadonlyMap<number, number>;
 }
@@ -21,8 +24,6 @@ export interface OpenPages {
   readonly pageCount: number;
   /** Opens a page, from 0, for as long as it is looked at; null where it cannot be read. */
   page<T>(index: number, look: (page: OpenPage) => T): T | null;
-  /** The characters of a page, from 0, in the order they are drawn, with what its annotations and fields show; no spaces. Ask after it was drawn. */
-  characters(page: number): string;
   close(): void;
 }
 
@@ -54,6 +55,10 @@ export function openPages(module: PdfiumModule, bytes: Uint8Array, password?: st
           size,
           draw: (window) => drawPage(module, page, form.handle, window),
           drawPlaced: (placed) => drawPlaced(module, page, placed),
+          characters: () =>
+            hasWords(pdfium, page)
+              ? onPage(module, handle, index, '', (_, text) => charactersIn(module, text))
+              : charactersOn(module, page),
           annotations: () => annotationsOn(module, page),
         });
       } finally {
@@ -61,7 +66,6 @@ export function openPages(module: PdfiumModule, bytes: Uint8Array, password?: st
         pdfium.FPDF_ClosePage(page);
       }
     },
-    characters: (index) => charactersOn(module, handle, index),
     close() {
       form.close();
       close();
@@ -87,13 +91,17 @@ function openForm(
   };
 }
 
-function charactersOn(module: PdfiumModule, document: number, index: number): string {
-  const { wasmExports: pdfium } = module;
-  const page = loadWithAnnotations(module, document, index);
-  if (page === 0) return '';
+function charactersOn(module: PdfiumModule, page: number): string {
+  const text = module.wasmExports.FPDFText_LoadPage(page);
+  if (text === 0) return '';
+  const characters = charactersIn(module, text);
+  module.wasmExports.FPDFText_ClosePage(text);
+  return characters;
+}
+
+function charactersIn({ wasmExports: pdfium }: PdfiumModule, text: number): string {
   const parts: string[] = [];
-  const text = pdfium.FPDFText_LoadPage(page);
-  const count = text === 0 ? 0 : pdfium.FPDFText_CountChars(text);
+  const count = pdfium.FPDFText_CountChars(text);
   for (let k = 0; k < count; k++) {
     if (pdfium.FPDFText_IsGenerated(text, k) === 1) continue;
     const code = pdfium.FPDFText_GetUnicode(text, k);
@@ -101,8 +109,6 @@ function charactersOn(module: PdfiumModule, document: number, index: number): st
     const character = String.fromCodePoint(code);
     if (!SPACE.test(character)) parts.push(character);
   }
-  if (text !== 0) pdfium.FPDFText_ClosePage(text);
-  pdfium.FPDF_ClosePage(page);
   return parts.join('');
 }
 

@@ -35,7 +35,7 @@ export function canvasPainter<Context extends PixelContext>(
   kit: PixelKit<Context>,
   { fonts, picture }: PainterFiles,
 ): ProofPainter {
-  const paintDrawing = drawingPainter(kit);
+  const paintDrawing = drawingPainter(kit, { seamless: true });
   const pictures = new Map<string, unknown>();
   return {
     async paint(ground, drawing, matrix) {

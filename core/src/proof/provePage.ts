@@ -93,8 +93,12 @@ export async function provePage(page: WantedPage, tools: ProofTools): Promise<Pr
   const { beneath, over } = layersFrom(page.marks);
   const drawing = await fonts.set([...beneath, ...over, ...page.notes]);
   const wanted = await painter.paint(bare, drawing, matrix);
-  const lost = await lostMarks(page.marks, { bare, wanted, found }, matrix, fonts, painter);
   const difference = compareRasters(wanted, found, photographsIn(drawing, matrix));
+  // A mark that is not there is missed in pixels first.
+  const lost =
+    difference.differing === 0
+      ? []
+      : await lostMarks(page.marks, { bare, wanted, found }, matrix, fonts, painter);
   const back = thenMatrix(invertMatrix(matrix), displayMatrix(page.geometry));
   const proof = judged(page, source, copy, difference, lost, charactersOf(drawing), back);
   return { proof, geometry: page.geometry, wanted, found };

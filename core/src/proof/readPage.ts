@@ -37,11 +37,13 @@ export const readCopy = ({ index }: WantedPage, { copy }: PictureGrid, open: Ope
   read(open, index, (one) => one.drawPlaced(copy));
 
 function read(open: OpenPages, index: number, draw: (page: OpenPage) => Raster): ReadPage {
-  const seen = open.page(index, (page) => {
+  const seen = open.page(index, (page): ReadPage => {
     const annotations = page.annotations();
     const links = annotations.get(LINK) ?? 0;
     const all = [...annotations.values()].reduce((sum, n) => sum + n, 0);
-    return { picture: draw(page), links, annotations: all - links, size: page.size };
+    const picture = draw(page);
+    const characters = page.characters();
+    return { picture, characters, links, annotations: all - links, size: page.size };
   });
-  return seen ? { ...seen, characters: open.characters(index) } : NOTHING;
+  return seen ?? NOTHING;
 }

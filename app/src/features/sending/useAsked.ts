@@ -14,6 +14,9 @@ export interface Part {
   readonly inName: string;
 }
 
+/** No page is called so. */
+const APART = '\n';
+
 /** What is to leave: the last answers, kept on this device, and what of the document that is; why it is nothing, in words. */
 export function useAsked(): {
   readonly asked: Asked;
@@ -42,7 +45,9 @@ export function useAsked(): {
     const kept = now === undefined || now === 'some' ? rest : { ...rest, what: now };
     useSettings.getState().setSending(kept);
   };
-  const all = useMemo(() => document.pages.map((_, index) => nameOf(index)), [document, nameOf]);
+  // By what they are: names that are read anew, and are the same, change nothing of what is asked for.
+  const joined = document.pages.map((_, index) => nameOf(index)).join(APART);
+  const all = useMemo(() => joined.split(APART), [joined]);
   const named = useMemo(
     () => pagesAsked({ what, typed: typed ?? '' }, document, all, current),
     [what, typed, document, all, current],

@@ -38,11 +38,11 @@ interface Making {
 
 /**
  * The fixed copy of the open document, or of some of its pages: made and proved on request, off the main thread, and
- * stoppable. `make` gives what it has made; null where it failed or was stopped.
+ * stoppable. `make` gives what it has made, or why it has made nothing.
  */
 export function useFixedCopy(): {
   state: CopyState;
-  make: (of: CopyOfPart) => Promise<MadeCopy | null>;
+  make: (of: CopyOfPart) => Promise<MadeCopy | 'stopped' | 'failed'>;
   stop: () => void;
 } {
   const session = useSession();
@@ -56,36 +56,36 @@ export function useFixedCopy(): {
   }, []);
 
   const make = useCallback(
-    async (of: CopyOfPart): Promise<MadeCopy | null> => {
+    async (of: CopyOfPart): Promise<MadeCopy | 'stopped' | 'failed'> => {
       const mine: Making = { work: null };
       making.current?.work?.stop();
       making.current = mine;
       const show = (next: CopyState): void => {
         if (making.current === mine) setState(next);
       };
-      const failed = (message: string): null => {
+      const failed = (message: string): 'failed' => {
         show({ phase: 'failed', message });
-        return null;
+        return 'failed';
       };
       show({ phase: 'making', done: 0, all: of.part.document.pages.length });
       try {
         const asked = await askOfCopy(session, of);
-        if (making.current !== mine) return null;
+        if (making.current !== mine) return 'stopped';
         if (!asked.ok) return failed(asked.message);
         const copying = startWork('fixedCopy', asked.ask, (done, all) =>
           show({ phase: 'making', done, all }),
         );
         mine.work = copying;
         const result = await copying.result;
-        if (making.current !== mine) return null;
+        if (making.current !== mine) return 'stopped';
         if (!result.ok)
-          return result.failure.kind === 'stopped' ? null : failed(result.failure.message);
+          return result.failure.kind === 'stopped' ? 'stopped' : failed(result.failure.message);
         const copy = result.value;
         show({ phase: 'proving', done: 0, all: copy.pages });
         const proved = await prove(asked.ask, of, copy, mine, (done, all) =>
           show({ phase: 'proving', done, all }),
         );
-        if (making.current !== mine || !proved) return null;
+        if (making.current !== mine || !proved) return 'stopped';
         show({ phase: 'made', copy, proved });
         return { copy, proved };
       } catch (e) {

@@ -1,5 +1,5 @@
 import type { ProvedPage } from '@marginalis/core/proof';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useSession } from '@/session';
 import { type Asked, howOf } from './asked';
 import { copyFileName } from './fileName';
@@ -31,14 +31,8 @@ export function useSending(part: Part | null, asked: Asked, links: Links, days: 
   const { state, make, stop } = useFixedCopy();
   const [told, setTold] = useState<Sending['told']>(null);
   const { as, notes } = asked;
-  useEffect(
-    () => () => {
-      // Something else is asked for: what was made is not it.
-      setTold(null);
-      stop();
-    },
-    [part, as, notes, stop],
-  );
+  /** What is asked for while its copy is made; null where none is. */
+  const sent = useRef<string | null>(null);
   const how = howOf(asked);
   const tell = (text: string, isTrouble = false): void => setTold({ text, isTrouble });
 
@@ -57,15 +51,33 @@ export function useSending(part: Part | null, asked: Asked, links: Links, days: 
     const bytes = copy.bytes as Uint8Array<ArrayBuffer>;
     return leave(new File([bytes], name, { type: 'application/pdf' }));
   };
+  const question = [as, notes, asked.what, asked.typed].join(' ');
   const sendIt = async (): Promise<void> => {
     if (!part) return;
     setTold(null);
     if (as !== 'fixed')
       return leave(notesFile(part.document, part.names, { title, pages: part.inName, as }).file);
     if (state.phase === 'made') return leaveCopy(state);
+    sent.current = question;
     const made = await make({ part, notes });
-    if (made && !isDoubtful(made)) await leaveCopy(made);
+    // Stopped by a change of the document it goes on below.
+    if (made === 'stopped') return;
+    sent.current = null;
+    if (made !== 'failed' && !isDoubtful(made)) await leaveCopy(made);
   };
+  const latest = useRef(sendIt);
+  useEffect(() => {
+    latest.current = sendIt;
+  });
+  useEffect(() => {
+    // The document has changed while the copy was made: it is made of what it is now.
+    if (sent.current === question) void latest.current();
+    return () => {
+      // Something else is asked for: what was made is not it.
+      setTold(null);
+      stop();
+    };
+  }, [part, question, stop]);
   return {
     state,
     told,
@@ -73,6 +85,9 @@ export function useSending(part: Part | null, asked: Asked, links: Links, days: 
     isDoubtful: state.phase === 'made' && isDoubtful(state),
     wrong: state.phase === 'made' && state.proved.proof ? state.proved.wrong : [],
     send: () => void sendIt(),
-    stop,
+    stop() {
+      sent.current = null;
+      stop();
+    },
   };
 }

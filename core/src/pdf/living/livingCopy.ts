@@ -1,0 +1,157 @@
+import { PDFArray, type PDFDocument, PDFName, type PDFPage, type PDFRef } from '@cantoo/pdf-lib';
+import { CopyFonts } from '../../copy/index.ts';
+import { liesBeneath } from '../../derived/index.ts';
+import { type DocState, inOrder, marksOn, type Thread } from '../../document/index.ts';
+import { fromBase64 } from '../../marks/index.ts';
+import { paperDrawing } from '../../paper/index.ts';
+import { drawOverPage } from '../appendContent.ts';
+import { isSigned } from '../inspect.ts';
+import { quickenCrossReferences } from '../library/quickCrossReferences.ts';
+import { keepReachable } from '../library/reachable.ts';
+import { openPdf } from '../openPdf.ts';
+import { gatherPages, type Source } from '../pages/gather.ts';
+import { fixGeometry, pageGeometry } from '../pages/geometry.ts';
+import { type Deflate, encodeForm } from '../sink/formWriter.ts';
+import { Held, type HeldFiles } from '../sink/held.ts';
+import { registerForm } from '../sink/registerForm.ts';
+import { type AnnotationWriter, markAnnotations } from './markAnnotation.ts';
+import { keepOwnParts } from './ownParts.ts';
+
+export interface LivingCopyOptions extends HeldFiles {
+  /** Pages finished so far, of all. */
+  readonly onProgress?: (done: number, all: number) => void;
+  /** The platform's compressor; the library's own where none is given. */
+  readonly deflate?: Deflate;
+  /** Milliseconds since 1970. */
+  readonly madeAt: number;
+}
+
+/** A PDF whose marks are standard annotations, and what was done for it. */
+export interface LivingCopy {
+  readonly bytes: Uint8Array;
+  readonly pages: number;
+  /** Annotations that were added, answers to notes among them. */
+  readonly annotations: number;
+  /** Its source stands in it byte for byte, and was only added to: a signature of it stays valid. */
+  readonly addedTo: boolean;
+  /** The source was encrypted; the copy is not. */
+  readonly encryptionLost: boolean;
+  /** The source was signed; the copy no longer carries the signature. */
+  readonly signatureLost: boolean;
+}
+
+/**
+ * Makes every mark a standard annotation with an appearance as on the screen (ISO 32000-1 §12.5), and keeps the document
+ * as it is stored beside them (§14.5), so that every mark can be opened as it was. A file whose pages are as they came is
+ * only added to (§7.5.6); else it is written anew.
+ * @param sources what the pages show, the document's own first
+ * @throws PdfRefusal when a source cannot be opened
+ * @throws SourceMissing when a page shows a source that is not given
+ */
+export async function makeLivingCopy(
+  sources: readonly Source[],
+  document: DocState,
+  options: LivingCopyOptions,
+): Promise<LivingCopy> {
+  const [source] = sources;
+  const doc = await openPdf(source.bytes, source.password);
+  const wasEncrypted = doc.context.isDecrypted === true;
+  const signed = isSigned(doc);
+  // Adding to an encrypted file would spoil it.
+  const addedTo = !wasEncrypted && hasPagesOf(document, source.sha, doc);
+  const snapshot = addedTo ? doc.takeSnapshot() : null;
+  const pages = addedTo
+    ? document.pages.map((page, k) => ({ page, pdf: doc.getPage(k) }))
+    : (await gatherPages(doc, sources, document)).pages;
+  const { context } = doc;
+  const held = new Held(context, {
+    ...options,
+    picture: async (id) => {
+      const attachment = document.attachments.get(id);
+      return attachment
+        ? { bytes: fromBase64(attachment.data), type: attachment.type }
+        : ((await options.picture?.(id)) ?? null);
+    },
+  });
+  const fonts = new CopyFonts(options);
+  const { deflate } = options;
+  const writer: AnnotationWriter = { context, fonts, held, ...(deflate ? { deflate } : {}) };
+  const threads = new Map([...document.threads.values()].map((one) => [one.mark, one]));
+  let annotations = 0;
+  for (const [k, { page, pdf }] of pages.entries()) {
+    if (!addedTo) {
+      if ('paper' in page.shows) {
+        const form = await encodeForm(paperDrawing(page.shows.paper, page.sheet), deflate);
+        drawOverPage(pdf, [registerForm(context, form, page.box, held)]);
+      }
+      fixGeometry(pdf, page.turn === 0 && !page.crop ? pageGeometry(pdf) : page);
+    }
+    const refs = await annotationsOn(writer, document, page.id, pdf, threads);
+    annotations += refs.length;
+    if (refs.length > 0) addAnnotations(pdf, refs);
+    if (snapshot && refs.length > 0) {
+      snapshot.markRefForSave(pdf.ref);
+      const list = pdf.node.get(PDFName.of('Annots'));
+      if (list && 'objectNumber' in list) snapshot.markRefForSave(list as PDFRef);
+    }
+    options.onProgress?.(k + 1, pages.length);
+  }
+  await held.finish();
+  await keepOwnParts(doc, document, addedTo ? source.bytes.length : null, options.madeAt, deflate);
+  const told = {
+    pages: pages.length,
+    annotations,
+    addedTo,
+    encryptionLost: wasEncrypted,
+    signatureLost: signed && !addedTo,
+  };
+  if (snapshot) {
+    const { Root } = context.trailerInfo;
+    if (Root && 'objectNumber' in Root) snapshot.markRefForSave(Root as PDFRef);
+    const added = await doc.saveIncremental(snapshot, { objectsPerTick: Infinity });
+    const bytes = new Uint8Array(source.bytes.length + added.length);
+    bytes.set(source.bytes);
+    bytes.set(added, source.bytes.length);
+    return { bytes, ...told };
+  }
+  await doc.flush();
+  keepReachable(context);
+  quickenCrossReferences();
+  const bytes = await doc.save({
+    updateFieldAppearances: false,
+    addDefaultPage: false,
+    objectsPerTick: Infinity,
+  });
+  return { bytes, ...told };
+}
+
+/** Whether the document shows the pages of its source as they came, all of them and no others. */
+const hasPagesOf = ({ pages }: DocState, sha: string, doc: PDFDocument): boolean =>
+  pages.length === doc.getPageCount() &&
+  pages.every(
+    ({ shows, turn, crop }, k) =>
+      'source' in shows && shows.source === sha && shows.index === k && turn === 0 && !crop,
+  );
+
+/** Those that are multiplied lie beneath the others. */
+async function annotationsOn(
+  writer: AnnotationWriter,
+  document: DocState,
+  id: string,
+  { ref }: PDFPage,
+  threads: ReadonlyMap<string, Thread>,
+): Promise<PDFRef[]> {
+  const marks = inOrder(marksOn(document, id));
+  const layered = [...marks.filter(liesBeneath), ...marks.filter((mark) => !liesBeneath(mark))];
+  const refs: PDFRef[] = [];
+  for (const mark of layered)
+    refs.push(...(await markAnnotations(writer, ref, mark, threads.get(mark.id) ?? null)));
+  return refs;
+}
+
+function addAnnotations({ node, doc }: PDFPage, refs: readonly PDFRef[]): void {
+  const key = PDFName.of('Annots');
+  const list = node.lookup(key);
+  if (list instanceof PDFArray) for (const ref of refs) list.push(ref);
+  else node.set(key, doc.context.obj([...refs]));
+}

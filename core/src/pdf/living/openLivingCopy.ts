@@ -1,0 +1,90 @@
+import {
+  PDFArray,
+  PDFDict,
+  type PDFDocument,
+  PDFHexString,
+  PDFName,
+  PDFString,
+} from '@cantoo/pdf-lib';
+import { PdfRefusal } from '../../document/index.ts';
+import { quickenCrossReferences } from '../library/quickCrossReferences.ts';
+import { keepReachable } from '../library/reachable.ts';
+import { openPdf } from '../openPdf.ts';
+import { type OwnPart, ownPartsIn, removeOwnParts } from './ownParts.ts';
+
+/** A living copy taken apart again. */
+export interface OpenedLivingCopy {
+  /** The PDF without the marks: the source it was made of, where that stands in it. */
+  readonly source: Uint8Array;
+  readonly parts: readonly OwnPart[];
+}
+
+/**
+ * Takes a living copy apart into its source and the marks on it; null for every other PDF.
+ * @throws PdfRefusal when the bytes cannot be opened
+ */
+export async function openLivingCopy(
+  bytes: Uint8Array,
+  password?: string,
+): Promise<OpenedLivingCopy | null> {
+  const doc = await openPdf(bytes, password);
+  const own = ownPartsIn(doc);
+  if (!own) return null;
+  const { parts } = own;
+  const before = await sourceWithin(bytes, own.source, doc.getPageCount());
+  if (before) return { source: before, parts };
+  removeAnnotations(doc, namesOf(parts));
+  removeOwnParts(doc);
+  keepReachable(doc.context);
+  quickenCrossReferences();
+  const source = await doc.save({
+    updateFieldAppearances: false,
+    addDefaultPage: false,
+    objectsPerTick: Infinity,
+  });
+  return { source, parts };
+}
+
+/** The head of a file that was only added to, where it is a whole PDF of as many pages. */
+async function sourceWithin(
+  bytes: Uint8Array,
+  length: number | null,
+  pages: number,
+): Promise<Uint8Array | null> {
+  if (length === null || length <= 0 || length >= bytes.length) return null;
+  const head = bytes.slice(0, length);
+  try {
+    const doc = await openPdf(head);
+    return doc.getPageCount() === pages ? head : null;
+  } catch (e) {
+    // Another program has written the file anew.
+    if (e instanceof PdfRefusal) return null;
+    throw e;
+  }
+}
+
+/** What annotations of ours are called: after marks, remarks, and that a thread is settled. */
+function namesOf(parts: readonly OwnPart[]): Set<string> {
+  return new Set(
+    parts.flatMap((one) => {
+      if (one.part === 'mark') return [one.value.id];
+      if (one.part !== 'thread') return [];
+      return [...one.value.remarks.map(({ id }) => id), `${one.value.id} settled`];
+    }),
+  );
+}
+
+function removeAnnotations(doc: PDFDocument, names: ReadonlySet<string>): void {
+  const key = PDFName.of('Annots');
+  for (const page of doc.getPages()) {
+    const list = page.node.lookup(key);
+    if (!(list instanceof PDFArray)) continue;
+    for (let k = list.size() - 1; k >= 0; k--) {
+      const one = list.lookup(k);
+      const name = one instanceof PDFDict ? one.lookup(PDFName.of('NM')) : null;
+      const isText = name instanceof PDFString || name instanceof PDFHexString;
+      if (isText && names.has(name.decodeText())) list.remove(k);
+    }
+    if (list.size() === 0) page.node.delete(key);
+  }
+}
