@@ -21,7 +21,7 @@ test('a long copy shows its progress and can be stopped', async ({ page }) => {
   await page.getByRole('button', { name: 'Send', exact: true }).click();
   const sheet = page.getByRole('dialog', { name: 'Send' });
   await sheet.getByRole('button', { name: 'Download' }).click();
-  await expect(page.getByText(/Making the fixed copy: page \d+ of 800/)).toBeVisible();
+  await expect(page.getByText(/Making the copy: page \d+ of 800/)).toBeVisible();
   // In the page itself: a click from outside may come when the copy is made already.
   await page.waitForFunction(() => {
     const buttons = [...document.querySelectorAll<HTMLElement>('[role=dialog] [role=button]')];

@@ -1,6 +1,8 @@
-import { REFUSALS } from '@marginalis/core/document';
+import { documentOfParts, REFUSALS } from '@marginalis/core/document';
 import { displaySize } from '@marginalis/core/geometry';
+import { createJournal } from '@marginalis/core/journal';
 import {
+  createJournalStore,
   type DeskDocument,
   dropDocument,
   dropJournal,
@@ -16,6 +18,7 @@ import {
 } from '@/storage';
 import { firstPagePicture, PdfPictures, PictureError, startWork } from '@/work';
 import { ifUnused } from './inUse';
+import { pagesAsCame } from './pagesAsCame';
 import { holdPassword } from './passwords';
 
 /** What came of opening a file; `already` when it lies on the desk. */
@@ -83,6 +86,8 @@ export async function addDocument(
   };
   const looked = await lookAt(blank, bytes);
   if (!looked.ok) return looked;
+  const living = looked.living ? await layLivingCopy(fileName, bytes, now) : null;
+  if (living) return living;
   if (known)
     looked.document = { ...looked.document, title: nextTitle(looked.document.title, alike) };
   try {
@@ -93,7 +98,29 @@ export async function addDocument(
     await dropUnheld([source]);
     return { ok: false, message: noRoom(fileName, e) };
   }
-  return { ...looked, already: false };
+  return { ok: true, document: looked.document, already: false };
+}
+
+/** Lays a living copy on the desk: its source as a document of its own, with every mark as it was. Null where it cannot be taken apart. */
+async function layLivingCopy(
+  fileName: string,
+  bytes: Uint8Array,
+  now: number,
+): Promise<Added | null> {
+  const opened = await startWork('openLiving', { bytes }).result;
+  if (!opened.ok || !opened.value) return null;
+  const { source, parts } = opened.value;
+  const added = await addDocument(fileName, source, now, true);
+  if (!added.ok) return added;
+  const pages = pagesAsCame(added.document);
+  try {
+    const journal = createJournal(createJournalStore(added.document.id));
+    await journal.begin(pages, documentOfParts(pages, parts));
+    return added;
+  } catch (e) {
+    await changeDocument(added.document.id, { removed: true });
+    return { ok: false, message: noRoom(fileName, e) };
+  }
 }
 
 /** “Title (2)”, or the first number that is free. */
@@ -116,7 +143,9 @@ async function lookAt(
   blank: DeskDocument,
   bytes: Uint8Array,
   password?: string,
-): Promise<{ ok: true; document: DeskDocument } | { ok: false; message: string }> {
+): Promise<
+  { ok: true; document: DeskDocument; living?: boolean } | { ok: false; message: string }
+> {
   const result = await startWork('inspect', { bytes, password }).result;
   if (!result.ok) {
     const { failure } = result;
@@ -124,7 +153,7 @@ async function lookAt(
       return { ok: true, document: { ...blank, locked: true } };
     return { ok: false, message: failure.kind === 'stopped' ? 'Stopped.' : failure.message };
   }
-  const { title, pages, scanned, signed, rescued, copyOf } = result.value;
+  const { title, pages, scanned, signed, rescued, copyOf, living } = result.value;
   try {
     const pictures = await PdfPictures.open(bytes.slice(), password);
     const { width, height } = displaySize(pages[0]);
@@ -140,7 +169,7 @@ async function lookAt(
       copyOf,
       picture,
     };
-    return { ok: true, document };
+    return { ok: true, document, living };
   } catch (e) {
     if (e instanceof PictureError) return { ok: false, message: e.message };
     throw e;

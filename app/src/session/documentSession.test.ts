@@ -6,7 +6,8 @@ import { wavePath, writeAlong } from '../../../core/testing/hand';
 import { createJournalStore, type DeskDocument } from '@/storage';
 import { deskDocument } from '../testing/deskDocument';
 import { installFakeTabs, settle } from '../testing/fakeLocks';
-import { DocumentSession, pagesAsCame } from './documentSession';
+import { DocumentSession } from './documentSession';
+import { pagesAsCame } from './pagesAsCame';
 
 const mockRefuse = { now: false };
 /** Every reading of a journal waits for this while it is there, and is counted. */

@@ -1,8 +1,6 @@
 import {
   applyTransaction,
   type DocState,
-  type Page,
-  pagesOfSource,
   sourcesShownIn,
   type Transaction,
 } from '@marginalis/core/document';
@@ -28,19 +26,13 @@ import { Notices } from './notices';
 import { Offers } from './offers';
 import { useOwnFonts } from './ownFonts';
 import { openingState, type SessionState } from './sessionState';
+import { pagesAsCame } from './pagesAsCame';
 import { ReadingAloud } from './readingAloud';
 import { SourcePrint } from './sourcePrint';
 import { useSettings } from './settings';
 import { StrokeInHand } from './strokeInHand';
 import { WordsInHand } from './wordsInHand';
 import { Visit } from './visit';
-
-export const pageIdOf = (source: string, index: number): string =>
-  `${source.slice(0, 12)}-${index}`;
-
-/** The pages of a document as it came. */
-export const pagesAsCame = ({ source, pages }: DeskDocument): Page[] =>
-  pagesOfSource(source, pages, (index) => pageIdOf(source, index));
 
 /** The open document: the one place where its parts change. It conducts; the others play, and the core computes. */
 export class DocumentSession {

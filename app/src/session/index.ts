@@ -1,4 +1,5 @@
-export { DocumentSession, pagesAsCame } from './documentSession';
+export { DocumentSession } from './documentSession';
+export { pagesAsCame } from './pagesAsCame';
 export type { Begun, SessionState, TidyOffer, Undoable } from './sessionState';
 export { openSession, leaveSession, useOpenSessions, useUnloadGuard } from './openSessions';
 export { useLatelyWritten } from './useLatelyWritten';

@@ -20,6 +20,7 @@ function stand() {
   };
   const journal: Journal = {
     open: () => Promise.reject(new Error('Not asked here.')),
+    begin: () => Promise.reject(new Error('Not asked here.')),
     async append(record: JournalRecord) {
       await Promise.resolve();
       if (gates.refuse) throw new Error('QuotaExceededError');

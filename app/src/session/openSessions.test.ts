@@ -4,7 +4,8 @@ import { FIRST_ROLL } from '@marginalis/core/marks';
 import { wavePath, writeAlong } from '../../../core/testing/hand';
 import { deskDocument } from '../testing/deskDocument';
 import { installFakeTabs, settle } from '../testing/fakeLocks';
-import { type DocumentSession, pagesAsCame } from './documentSession';
+import type { DocumentSession } from './documentSession';
+import { pagesAsCame } from './pagesAsCame';
 import { holdsUnkept, leaveSession, openSession, useOpenSessions } from './openSessions';
 
 const mockRefuse = { now: false };

@@ -55,7 +55,7 @@ const settingsShape = object({
       .oneOf(['whole', 'marked', 'here'] as const)
       .default('whole'),
     as: string()
-      .oneOf(['fixed', 'markdown', 'table'] as const)
+      .oneOf(['fixed', 'living', 'markdown', 'table'] as const)
       .default('fixed'),
     notes: string()
       .oneOf(['beside', 'end', 'none'] as const)

@@ -2,7 +2,15 @@ import type { CopyNote, NotesAt } from '@marginalis/core/copy';
 import type { DocState, Page, RefusalReason } from '@marginalis/core/document';
 import type { PlacedInk } from '@marginalis/core/formats';
 import type { MarkRecord, PageId } from '@marginalis/core/marks';
-import type { CopyOf, FixedCopy, Inspection, MarkLayer, Source } from '@marginalis/core/pdf';
+import type {
+  CopyOf,
+  FixedCopy,
+  Inspection,
+  MarkLayer,
+  Source,
+  LivingCopy,
+  OpenedLivingCopy,
+} from '@marginalis/core/pdf';
 import type { Raster } from '@marginalis/core/pdfium';
 import type { CopyToProve, Proof, ProvedPage } from '@marginalis/core/proof';
 import type { ShippedFace } from '@marginalis/core/type';
@@ -30,6 +38,15 @@ interface PdfJobs {
       copyOf: CopyOf;
     } & FaceSources;
     answer: FixedCopy;
+  };
+  livingCopy: {
+    ask: { sources: readonly Source[]; document: DocState; madeAt: number } & FaceSources;
+    answer: LivingCopy;
+  };
+  /** A living copy taken apart; null for every other PDF. */
+  openLiving: {
+    ask: { bytes: Uint8Array; password?: string };
+    answer: OpenedLivingCopy | null;
   };
   /** A page's marks, stored, as a copy holds them. */
   encodeMarks: {

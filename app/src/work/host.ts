@@ -1,7 +1,13 @@
 import { CopyFonts } from '@marginalis/core/copy';
 import { placeTraces, readInkml, writeInkml } from '@marginalis/core/formats';
 import { fromMarkRecord } from '@marginalis/core/kinds';
-import { encodeMarks, inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
+import {
+  encodeMarks,
+  inspectPdf,
+  makeFixedCopy,
+  makeLivingCopy,
+  openLivingCopy,
+} from '@marginalis/core/pdf';
 import { answer, type Run } from './answering';
 import type { PdfJob, WorkReply, WorkRequest } from './contract';
 import { textFiles } from './textFiles';
@@ -29,6 +35,14 @@ const runs: { [J in PdfJob]: Run<J> } = {
       deflate: platformDeflate(),
       ...textFiles({ faces, own }),
     }),
+  livingCopy: ({ sources, document, madeAt, faces, own }, onProgress) =>
+    makeLivingCopy(sources, document, {
+      onProgress,
+      madeAt,
+      deflate: platformDeflate(),
+      ...textFiles({ faces, own }),
+    }),
+  openLiving: ({ bytes, password }) => openLivingCopy(bytes, password),
   encodeMarks: ({ marks, faces, own }) =>
     encodeMarks(
       new Map(marks.map(fromMarkRecord).map((mark) => [mark.id, mark])),

@@ -32,7 +32,7 @@ const runs: { [J in LookJob]: Run<J> } = {
       open.close();
     }
   },
-  async prove({ sources, copy, document, notes, notesAt, annotated, faces, own }, onProgress) {
+  async prove({ sources, copy, faces, own, ...asked }, onProgress) {
     const module = await pdfium();
     const opened = new Map<string, OpenPages>();
     try {
@@ -42,12 +42,12 @@ const runs: { [J in LookJob]: Run<J> } = {
       const open = openPages(module, copy);
       opened.set('copy', open);
       return await proveCopy(
-        { document, notes, notesAt, annotated },
+        asked,
         {
           sources: (source) => opened.get(source) ?? null,
           copy: open,
           fonts,
-          painter: workerPainter(fonts, (id) => pictureOf(document, id)),
+          painter: workerPainter(fonts, (id) => pictureOf(asked.document, id)),
         },
         onProgress,
       );

@@ -46,6 +46,7 @@ export {
   toPartRecord,
   turnPage,
 } from './parts/index.ts';
+export { documentOfParts, type NamedPart, partsOfDocument } from './documentOfParts.ts';
 export { type RefusalReason, REFUSALS, PdfRefusal } from './refusal.ts';
 export { HEADER_REACH, hasPdfHeader } from './header.ts';
 export { pageBoxShape } from './pageShape.ts';

@@ -54,6 +54,8 @@ export interface OpenedJournal {
 
 export interface Journal {
   open(pages: readonly Page[]): Promise<OpenedJournal>;
+  /** Writes a document that comes with parts already, before it is opened: nothing of it is a step that can be taken back. */
+  begin(pages: readonly Page[], state: DocState): Promise<void>;
   /**
    * Resolves, with the line as stored, when the record is stored.
    * @throws JournalNewer when a newer version of the program wrote the journal
@@ -80,6 +82,10 @@ export function createJournal(store: JournalStore, compactAfter = COMPACT_AFTER)
       const opened = reopened(pages, texts);
       newer = opened.newer;
       return opened;
+    },
+
+    async begin(pages, state) {
+      await store.put([[SNAPSHOT, encodeSnapshot(0, pages, state, EMPTY_HISTORY)]]);
     },
 
     async append(record) {

@@ -12,6 +12,4 @@ export type { HeldFiles, PictureFile } from './sink/held.ts';
 export type { Deflate } from './sink/formWriter.ts';
 export type { CopyOf } from './copyOf.ts';
 export { type LivingCopy, type LivingCopyOptions, makeLivingCopy } from './living/livingCopy.ts';
-export { documentOfParts } from './living/documentOfParts.ts';
 export { type OpenedLivingCopy, openLivingCopy } from './living/openLivingCopy.ts';
-export { type OwnPart, type OwnParts } from './living/ownParts.ts';

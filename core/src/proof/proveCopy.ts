@@ -10,6 +10,8 @@ export interface CopyToProve {
   readonly notesAt: NotesAt;
   /** Pages, from 0, that annotations of the source were drawn into. */
   readonly annotated: readonly number[];
+  /** Its marks are annotations; those of the source stay. */
+  readonly living?: boolean;
 }
 
 /** How a finished copy stands against what the screen shows. */
@@ -42,7 +44,7 @@ export async function proveCopy(
   const pages: PageProof[] = [];
   const wrong: ProvedPage[] = [];
   for (const index of changed) {
-    const proved = await provePage(wantedPage(document, notes, index), tools);
+    const proved = await provePage(wantedPage(document, notes, index), tools, asked.living);
     pages.push(proved.proof);
     if (!proved.proof.alike && wrong.length < SHOWN) wrong.push(proved);
     onProgress(pages.length, changed.length);

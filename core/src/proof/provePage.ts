@@ -80,8 +80,12 @@ export interface ProofTools {
   readonly painter: ProofPainter;
 }
 
-/** Compares a page of a copy with what it is to show. */
-export async function provePage(page: WantedPage, tools: ProofTools): Promise<ProvedPage> {
+/** Compares a page of a copy with what it is to show; of a living one annotations are what it is made of. */
+export async function provePage(
+  page: WantedPage,
+  tools: ProofTools,
+  isLiving = false,
+): Promise<ProvedPage> {
   const { fonts, painter } = tools;
   const grid = pictureGrid(page.geometry, page.page);
   const { matrix } = grid;
@@ -100,7 +104,8 @@ export async function provePage(page: WantedPage, tools: ProofTools): Promise<Pr
       ? []
       : await lostMarks(page.marks, { bare, wanted, found }, matrix, fonts, painter);
   const back = thenMatrix(invertMatrix(matrix), displayMatrix(page.geometry));
-  const proof = judged(page, source, copy, difference, lost, charactersOf(drawing), back);
+  const seen = isLiving ? { ...copy, annotations: 0 } : copy;
+  const proof = judged(page, source, seen, difference, lost, charactersOf(drawing), back);
   return { proof, geometry: page.geometry, wanted, found };
 }
 

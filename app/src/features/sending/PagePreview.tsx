@@ -2,7 +2,7 @@ import { type ReactNode, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { ActivityIndicator, Text, useTheme } from 'react-native-paper';
 import { IconAction, RasterView } from '@/ui';
-import type { CopyOfPart } from './useFixedCopy';
+import type { CopyOfPart } from './copyOfPart';
 import { usePreview } from './usePreview';
 
 /** Of the sheet's width, what a page has before it is shown large. */

@@ -21,7 +21,7 @@ export function SendFoot(props: { how: Asked['how']; sending: Sending; busy: boo
   const { label, icon } = WAYS[how];
   if (state.phase === 'making' || state.phase === 'proving') {
     const { done, all, phase } = state;
-    const doing = phase === 'making' ? 'Making the fixed copy' : 'Comparing it with the screen';
+    const doing = phase === 'making' ? 'Making the copy' : 'Comparing it with the screen';
     return (
       <View style={styles.all} role="status">
         <Text>

@@ -1,11 +1,11 @@
 import { listMarks, listNotes, listRows } from '@marginalis/core/derived';
-import { markedPages } from '@marginalis/core/leaving';
+import { isAsCame, markedPages } from '@marginalis/core/leaving';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
 import { Sheet } from '@/ui';
-import { type Asked, howOf } from './asked';
+import { type Asked, howOf, isCopy } from './asked';
 import { copyFileName } from './fileName';
 import { LinksMade } from './LinksMade';
 import { notesFile } from './notesFile';
@@ -34,8 +34,10 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
       foot={part && <SendFoot how={howOf(asked)} sending={sending} busy={links.busy} />}
     >
       {part && sending.isDoubtful && <WrongPages pages={sending.wrong} names={part.names} />}
-      {part && asked.as === 'fixed' && <AsCopy part={part} notes={asked.notes} first={first} />}
-      {part && asked.as !== 'fixed' && <AsNotes part={part} as={asked.as} />}
+      {part && isCopy(asked.as) && (
+        <AsCopy part={part} notes={asked.notes} as={asked.as} first={first} />
+      )}
+      {part && !isCopy(asked.as) && <AsNotes part={part} as={asked.as} />}
       <WhatAndHow
         asked={asked}
         trouble={trouble}
@@ -50,18 +52,29 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
   );
 }
 
-function AsCopy({ part, notes, first }: { part: Part; notes: Asked['notes']; first: number }) {
-  const { title, signed } = useSession().desk;
+function AsCopy(props: {
+  part: Part;
+  notes: Asked['notes'];
+  as: 'fixed' | 'living';
+  first: number;
+}) {
+  const { part, notes, as, first } = props;
+  const { title, signed, source, pages } = useSession().desk;
+  const keepsSignature = as === 'living' && isAsCame(part.document, source, pages.length);
   const { colors } = useTheme();
   // As people count them: a line of writing is one.
   const marks = useMemo(() => listRows(listMarks(part.document)).length, [part]);
-  const of = useMemo(() => ({ part, notes }), [part, notes]);
+  // A page of a living copy looks as one of a fixed copy does, without what is told of notes.
+  const of = useMemo(
+    () => ({ part, notes: as === 'fixed' ? notes : 'none', as }) as const,
+    [part, notes, as],
+  );
   return (
     <PagePreview key={part.inName} of={of} first={first}>
-      <FileName name={copyFileName(title, part.inName)} says={marksInWords(marks)} />
-      {signed && (
+      <FileName name={copyFileName(title, part.inName, as)} says={marksInWords(marks, as)} />
+      {signed && !keepsSignature && (
         <Text style={{ color: colors.error }}>
-          The original is signed. A fixed copy no longer carries the signature.
+          The original is signed. This copy no longer carries the signature.
         </Text>
       )}
     </PagePreview>
@@ -105,10 +118,11 @@ function FileName({ name, says }: { name: string; says: string }) {
   );
 }
 
-const marksInWords = (count: number): string =>
-  count === 0
-    ? 'There are no marks on it yet.'
-    : `${count === 1 ? '1 mark' : `${count} marks`} drawn into the pages.`;
+const marksInWords = (count: number, as: 'fixed' | 'living'): string => {
+  if (count === 0) return 'There are no marks on it yet.';
+  const marks = count === 1 ? '1 mark' : `${count} marks`;
+  return as === 'fixed' ? `${marks} drawn into the pages.` : `${marks} as annotations.`;
+};
 
 const notesInWords = (count: number): string =>
   count === 0 ? 'There are no notes on it.' : `${count === 1 ? '1 note' : `${count} notes`}.`;

@@ -57,10 +57,17 @@ export function WhatAndHow(props: {
         onChange={(as) => onChange({ as })}
         choices={[
           { value: 'fixed', label: 'A fixed copy' },
+          { value: 'living', label: 'A living copy' },
           { value: 'markdown', label: 'Notes as text' },
           { value: 'table', label: 'Notes as a table' },
         ]}
       />
+      {asked.as === 'living' && (
+        <Text style={{ color: colors.onSurfaceVariant }}>
+          Marks and notes stay annotations: others can move, answer and remove them, and it opens
+          here with everything as it is.
+        </Text>
+      )}
       {asked.as === 'fixed' && notes > 0 && (
         <Choices
           label={notes === 1 ? 'Its note' : `Its ${notes} notes`}

@@ -7,7 +7,7 @@ import { type DocumentSession, passwordFor } from '@/session';
 import { readSource } from '@/storage';
 import { faceAddresses, type OwnFaceFile, ownFaces } from '@/work';
 import { notesFor } from './notesFor';
-import type { CopyOfPart } from './useFixedCopy';
+import type { CopyOfPart } from './copyOfPart';
 
 const BYTES_GONE = 'The bytes of this document are no longer in storage. Open the file again.';
 

@@ -52,11 +52,15 @@ export function pagesInName(pages: readonly number[], names: readonly string[]):
   return `${pages.length === 1 ? 'page' : 'pages'} ${said.join(', ')}`;
 }
 
+/** Whether it is a PDF that is made. */
+export const isCopy = (as: Asked['as']): as is 'fixed' | 'living' =>
+  as === 'fixed' || as === 'living';
+
 /** The ways out there are for what is asked for. A link leads to a copy. */
 export const waysFor = ({ as }: Pick<Asked, 'as'>): readonly Asked['how'][] => [
   'download',
   ...(canShare() ? (['share'] as const) : []),
-  ...(as === 'fixed' ? (['link'] as const) : []),
+  ...(isCopy(as) ? (['link'] as const) : []),
 ];
 
 /** The way asked for, where there is that way. */

@@ -1,4 +1,4 @@
-import type { FixedCopy } from '@marginalis/core/pdf';
+import type { FixedCopy, LivingCopy } from '@marginalis/core/pdf';
 import { sizeInWords } from '@/ui';
 
 const MOST_NAMED = 5;
@@ -10,15 +10,24 @@ const fewOf = (names: readonly string[]): readonly string[] =>
     : [...names.slice(0, MOST_NAMED), `and ${names.length - MOST_NAMED} more`];
 
 /** What a copy has become, in words. */
-export function copyInWords(copy: FixedCopy): string {
+export function copyInWords(copy: FixedCopy | LivingCopy): string {
+  const pages = copy.pages === 1 ? '1 page' : `${copy.pages} pages`;
+  const ready = `Ready: ${pages}, ${sizeInWords(copy.bytes.length)}.`;
+  const locked = copy.encryptionLost && 'The original is encrypted; this copy is not.';
+  if ('addedTo' in copy) {
+    const { annotations, addedTo } = copy;
+    const count = annotations === 1 ? '1 annotation' : `${annotations} annotations`;
+    const kept = addedTo ? 'The original stands in it unchanged.' : '';
+    return [ready, `${count} added.`, kept, locked].filter(Boolean).join(' ');
+  }
   const dropped = [...new Set(copy.annotationsDropped)];
   const lost = fewOf([...new Set(copy.linksDropped)]);
   const said = [
-    `Ready: ${copy.pages === 1 ? '1 page' : `${copy.pages} pages`}, ${sizeInWords(copy.bytes.length)}.`,
+    ready,
     copy.annotationsDrawn > 0 &&
       `${copy.annotationsDrawn} annotations of the original were drawn in.`,
     dropped.length > 0 && `Left out, since they show nothing on the page: ${dropped.join(', ')}.`,
-    copy.encryptionLost && 'The original is encrypted; this copy is not.',
+    locked,
     lost.length > 0 && `Links that do not work in the copy: ${lost.join(', ')}.`,
     copy.formDamaged &&
       'Its form is damaged: fields that bring no picture of their own are missing.',

@@ -7,9 +7,9 @@ const PAGES = 60;
 const stemOf = (title: string, pages: string): string =>
   [fileStem(title, TITLE) || 'Document', fileStem(pages, PAGES)].filter(Boolean).join(', ');
 
-/** The name offered for the fixed copy of a document or of some pages; never the original's own. */
-export const copyFileName = (title: string, pages = ''): string =>
-  `${stemOf(title, pages)} – marked.pdf`;
+/** The name offered for a copy of a document or of some pages; never the original's own. */
+export const copyFileName = (title: string, pages = '', as: 'fixed' | 'living' = 'fixed'): string =>
+  `${stemOf(title, pages)} – ${as === 'fixed' ? 'marked' : 'living'}.pdf`;
 
 /** The name offered for its notes alone. */
 export const notesFileName = (title: string, pages: string, ending: 'md' | 'csv'): string =>

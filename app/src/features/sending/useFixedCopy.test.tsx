@@ -21,6 +21,7 @@ jest.mock('@/work', () => ({
 const WHOLE = {
   part: { document: emptyDocument(mockPages), names: ['1', '2', '3'] },
   notes: 'end' as const,
+  as: 'fixed' as const,
 };
 const read = readSource as jest.Mock;
 const start = startWork as jest.Mock;

@@ -1,12 +1,11 @@
 import { plainDocument } from '@marginalis/core/document';
-import type { FixedCopy } from '@marginalis/core/pdf';
+import type { FixedCopy, LivingCopy } from '@marginalis/core/pdf';
 import type { Proof, ProvedPage } from '@marginalis/core/proof';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useSession } from '@/session';
-import type { Settings } from '@/storage';
 import { startWork, type Work } from '@/work';
 import { type AskOfCopy, askOfCopy } from './askOfCopy';
-import type { Part } from './useAsked';
+import type { CopyOfPart } from './copyOfPart';
 
 /** What a proof has said of a copy; `why` it says nothing, in words. */
 export type Proved =
@@ -15,7 +14,7 @@ export type Proved =
 
 /** A finished copy, and its proof. */
 export interface MadeCopy {
-  readonly copy: FixedCopy;
+  readonly copy: FixedCopy | LivingCopy;
   readonly proved: Proved;
 }
 
@@ -25,19 +24,13 @@ export type CopyState =
   | ({ readonly phase: 'made' } & MadeCopy)
   | { readonly phase: 'failed'; readonly message: string };
 
-/** What a copy is made of, and where the notes on its pages stand. */
-export interface CopyOfPart {
-  readonly part: Pick<Part, 'document' | 'names'>;
-  readonly notes: Settings['sending']['notes'];
-}
-
 /** What runs at present for a copy; none once it is not wanted any more. */
 interface Making {
   work: Pick<Work<unknown>, 'stop'> | null;
 }
 
 /**
- * The fixed copy of the open document, or of some of its pages: made and proved on request, off the main thread, and
+ * A copy of the open document, or of some of its pages: made and proved on request, off the main thread, and
  * stoppable. `make` gives what it has made, or why it has made nothing.
  */
 export function useFixedCopy(): {
@@ -72,9 +65,8 @@ export function useFixedCopy(): {
         const asked = await askOfCopy(session, of);
         if (making.current !== mine) return 'stopped';
         if (!asked.ok) return failed(asked.message);
-        const copying = startWork('fixedCopy', asked.ask, (done, all) =>
-          show({ phase: 'making', done, all }),
-        );
+        const tell = (done: number, all: number): void => show({ phase: 'making', done, all });
+        const copying = copyingOf(asked.ask, of, tell);
         mine.work = copying;
         const result = await copying.result;
         if (making.current !== mine) return 'stopped';
@@ -106,20 +98,33 @@ export function useFixedCopy(): {
   return { state, make, stop };
 }
 
+function copyingOf(
+  ask: AskOfCopy,
+  { part, as }: CopyOfPart,
+  tell: (done: number, all: number) => void,
+): Work<FixedCopy | LivingCopy> {
+  if (as === 'fixed') return startWork('fixedCopy', ask, tell);
+  const { sources, faces, own, copyOf } = ask;
+  const document = plainDocument(part.document);
+  return startWork('livingCopy', { sources, document, faces, own, madeAt: copyOf.madeAt }, tell);
+}
+
 /** Null where it was stopped. A proof that cannot be made is no reason to keep a copy back, but it is said. */
 async function prove(
   { sources, notes, notesAt, faces, own }: AskOfCopy,
-  { part }: CopyOfPart,
-  copy: FixedCopy,
+  { part, as }: CopyOfPart,
+  copy: FixedCopy | LivingCopy,
   mine: Making,
   tell: (done: number, all: number) => void,
 ): Promise<Proved | null> {
   const proving = startWork(
     'prove',
     {
-      ...{ sources, notes, notesAt, faces, own },
+      ...{ sources, notesAt, faces, own },
+      notes: as === 'fixed' ? notes : [],
+      living: as === 'living',
       document: plainDocument(part.document),
-      annotated: copy.annotatedPages,
+      annotated: 'annotatedPages' in copy ? copy.annotatedPages : [],
       copy: copy.bytes,
     },
     tell,

@@ -6,7 +6,7 @@ import { useSession } from '@/session';
 import { startWork, type Work } from '@/work';
 import { askOfCopy, notesAtOf } from './askOfCopy';
 import { notesFor } from './notesFor';
-import type { CopyOfPart } from './useFixedCopy';
+import type { CopyOfPart } from './copyOfPart';
 
 /** Pixels, so that a page can be read when it is shown large. */
 const WIDTH = 900;
@@ -33,7 +33,7 @@ export function usePreview({ part, notes }: CopyOfPart, index: number): Preview 
     };
     const run = async (): Promise<void> => {
       const page = { document: partOf(part.document, [index]), names: [part.names[index]] };
-      const asked = await askOfCopy(session, { part: page, notes: 'none' });
+      const asked = await askOfCopy(session, { part: page, notes: 'none', as: 'fixed' });
       if (!isWanted) return;
       if (!asked.ok) return show({ ...NONE, trouble: asked.message });
       const copying = startWork('fixedCopy', {

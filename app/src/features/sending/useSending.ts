@@ -1,7 +1,7 @@
 import type { ProvedPage } from '@marginalis/core/proof';
 import { useEffect, useRef, useState } from 'react';
 import { useSession } from '@/session';
-import { type Asked, howOf } from './asked';
+import { type Asked, howOf, isCopy } from './asked';
 import { copyFileName } from './fileName';
 import { notesFile } from './notesFile';
 import type { Part } from './useAsked';
@@ -46,7 +46,7 @@ export function useSending(part: Part | null, asked: Asked, links: Links, days: 
     tell('Downloaded.');
   };
   const leaveCopy = async ({ copy }: MadeCopy): Promise<void> => {
-    const name = copyFileName(title, part?.inName);
+    const name = copyFileName(title, part?.inName, isCopy(as) ? as : 'fixed');
     if (how === 'link') return links.make({ name, bytes: copy.bytes }, days);
     const bytes = copy.bytes as Uint8Array<ArrayBuffer>;
     return leave(new File([bytes], name, { type: 'application/pdf' }));
@@ -55,11 +55,11 @@ export function useSending(part: Part | null, asked: Asked, links: Links, days: 
   const sendIt = async (): Promise<void> => {
     if (!part) return;
     setTold(null);
-    if (as !== 'fixed')
+    if (!isCopy(as))
       return leave(notesFile(part.document, part.names, { title, pages: part.inName, as }).file);
     if (state.phase === 'made') return leaveCopy(state);
     sent.current = question;
-    const made = await make({ part, notes });
+    const made = await make({ part, notes, as });
     // Stopped by a change of the document it goes on below.
     if (made === 'stopped') return;
     sent.current = null;
@@ -81,7 +81,7 @@ export function useSending(part: Part | null, asked: Asked, links: Links, days: 
   return {
     state,
     told,
-    isNothing: as !== 'fixed' && part?.document.threads.size === 0,
+    isNothing: !isCopy(as) && part?.document.threads.size === 0,
     isDoubtful: state.phase === 'made' && isDoubtful(state),
     wrong: state.phase === 'made' && state.proved.proof ? state.proved.wrong : [],
     send: () => void sendIt(),

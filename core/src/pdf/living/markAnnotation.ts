@@ -115,8 +115,9 @@ function answersTo(
   const state = answer({
     NM: text(`${thread.id} settled`),
     Contents: text('Settled'),
-    State: text('Completed'),
-    StateModel: text('Review'),
+    // Plain strings: readers compare them letter by letter.
+    State: PDFString.of('Completed'),
+    StateModel: PDFString.of('Review'),
     CreationDate: date(settled.at),
     M: date(settled.at),
     ...(settled.by ? { T: text(settled.by) } : {}),

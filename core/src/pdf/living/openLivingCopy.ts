@@ -6,17 +6,17 @@ import {
   PDFName,
   PDFString,
 } from '@cantoo/pdf-lib';
-import { PdfRefusal } from '../../document/index.ts';
+import { type NamedPart, PdfRefusal } from '../../document/index.ts';
 import { quickenCrossReferences } from '../library/quickCrossReferences.ts';
 import { keepReachable } from '../library/reachable.ts';
 import { openPdf } from '../openPdf.ts';
-import { type OwnPart, ownPartsIn, removeOwnParts } from './ownParts.ts';
+import { ownPartsIn, removeOwnParts } from './ownParts.ts';
 
 /** A living copy taken apart again. */
 export interface OpenedLivingCopy {
   /** The PDF without the marks: the source it was made of, where that stands in it. */
   readonly source: Uint8Array;
-  readonly parts: readonly OwnPart[];
+  readonly parts: readonly NamedPart[];
 }
 
 /**
@@ -64,7 +64,7 @@ async function sourceWithin(
 }
 
 /** What annotations of ours are called: after marks, remarks, and that a thread is settled. */
-function namesOf(parts: readonly OwnPart[]): Set<string> {
+function namesOf(parts: readonly NamedPart[]): Set<string> {
   return new Set(
     parts.flatMap((one) => {
       if (one.part === 'mark') return [one.value.id];

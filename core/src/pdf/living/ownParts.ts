@@ -12,9 +12,9 @@ import {
   type DocState,
   fromPartRecord,
   isPartName,
+  type NamedPart,
   PartRecordError,
-  type PartName,
-  type Parts,
+  partsOfDocument,
   toPartRecord,
 } from '../../document/index.ts';
 import type { Deflate } from '../sink/formWriter.ts';
@@ -26,30 +26,11 @@ const FORMAT = 1;
 /** Characters of it that are read; more has been made to harm. */
 const LONGEST = 400_000_000;
 
-/** A part of a document, with the name of what it is. */
-export type OwnPart = {
-  readonly [P in PartName]: { readonly part: P; readonly value: Parts[P] };
-}[PartName];
-
 /** What a living copy keeps for ourselves: every part of the document as it is stored. */
 export interface OwnParts {
-  readonly parts: readonly OwnPart[];
+  readonly parts: readonly NamedPart[];
   /** So many bytes at the head of the file are its source, which was only added to; null where it was written anew. */
   readonly source: number | null;
-}
-
-function partsOf(document: DocState): OwnPart[] {
-  const all = <P extends PartName>(part: P, values: Iterable<Parts[P]>): OwnPart[] =>
-    [...values].map((value) => ({ part, value }) as OwnPart);
-  return [
-    ...all('page', document.pages),
-    ...document.pages.flatMap(({ id }) => all('mark', document.marks.get(id)?.values() ?? [])),
-    ...all('thread', document.threads.values()),
-    ...all('tag', document.tags.values()),
-    ...all('bookmark', document.bookmarks.values()),
-    ...all('link', document.links.values()),
-    ...all('attachment', document.attachments.values()),
-  ];
 }
 
 /** As ASCII, whatever it says. */
@@ -70,7 +51,7 @@ export async function keepOwnParts(
   deflate?: Deflate,
 ): Promise<void> {
   const { context, catalog } = doc;
-  const records = partsOf(document).map(({ part, value }) => ({
+  const records = partsOfDocument(document).map(({ part, value }) => ({
     part,
     record: toPartRecord(part, value),
   }));
@@ -119,7 +100,7 @@ export function ownPartsIn(doc: PDFDocument): OwnParts | null {
   }
 }
 
-function partsIn(bytes: Uint8Array): OwnPart[] {
+function partsIn(bytes: Uint8Array): NamedPart[] {
   const chunks: string[] = [];
   for (let k = 0; k < bytes.length; k += 8192)
     chunks.push(String.fromCharCode(...bytes.subarray(k, k + 8192)));
@@ -128,7 +109,7 @@ function partsIn(bytes: Uint8Array): OwnPart[] {
   return records.map((one: unknown) => {
     const { part, record } = Object(one) as { part?: unknown; record?: unknown };
     if (!isPartName(part)) throw new PartRecordError('There is no such part.');
-    return { part, value: fromPartRecord(part, record) } as OwnPart;
+    return { part, value: fromPartRecord(part, record) } as NamedPart;
   });
 }
 

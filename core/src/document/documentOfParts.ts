@@ -1,16 +1,30 @@
-import {
-  type DocState,
-  emptyDocument,
-  type LinkTarget,
-  type Page,
-  type PageMarks,
-} from '../../document/index.ts';
-import type { Mark } from '../../kinds/index.ts';
-import type { PageId } from '../../marks/index.ts';
-import type { OwnPart } from './ownParts.ts';
+import type { Mark } from '../kinds/index.ts';
+import type { PageId } from '../marks/index.ts';
+import type { LinkTarget, Page, PartName, Parts } from './parts/index.ts';
+import { type DocState, emptyDocument, type PageMarks } from './state.ts';
 
-/** A document with what a living copy has kept of another, on pages that lie as those did. */
-export function documentOfParts(pages: readonly Page[], parts: readonly OwnPart[]): DocState {
+/** A part of a document, with the name of what it is. */
+export type NamedPart = {
+  readonly [P in PartName]: { readonly part: P; readonly value: Parts[P] };
+}[PartName];
+
+/** Every part of a document, pages first and in order. */
+export function partsOfDocument(document: DocState): NamedPart[] {
+  const all = <P extends PartName>(part: P, values: Iterable<Parts[P]>): NamedPart[] =>
+    [...values].map((value) => ({ part, value }) as NamedPart);
+  return [
+    ...all('page', document.pages),
+    ...document.pages.flatMap(({ id }) => all('mark', document.marks.get(id)?.values() ?? [])),
+    ...all('thread', document.threads.values()),
+    ...all('tag', document.tags.values()),
+    ...all('bookmark', document.bookmarks.values()),
+    ...all('link', document.links.values()),
+    ...all('attachment', document.attachments.values()),
+  ];
+}
+
+/** A document with the parts of another, on pages that lie as those did. */
+export function documentOfParts(pages: readonly Page[], parts: readonly NamedPart[]): DocState {
   const before = parts.flatMap((one) => (one.part === 'page' ? [one.value.id] : []));
   const now = new Map(before.flatMap((id, k) => (pages[k] ? [[id, pages[k].id] as const] : [])));
   const state = emptyDocument(pages);
