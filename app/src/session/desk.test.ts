@@ -1,6 +1,9 @@
+import { emptyDocument, partsOfDocument } from '@marginalis/core/document';
 import { plainPage } from '@marginalis/core/geometry';
+import { createJournal } from '@marginalis/core/journal';
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
-import { findDocument, readShelf, readSource, sha256 } from '@/storage';
+import { createJournalStore, findDocument, readShelf, readSource, sha256 } from '@/storage';
+import { pageRefsFor } from '../../../core/testing/marks';
 import { installFakeTabs, settle } from '../testing/fakeLocks';
 import { PictureError, PdfPictures, startWork } from '@/work';
 import {
@@ -15,6 +18,7 @@ import {
   unlockDocument,
 } from './desk';
 import { markInUse } from './inUse';
+import { pagesAsCame } from './pagesAsCame';
 import { passwordFor } from './passwords';
 
 jest.mock('@/work', () => {
@@ -186,4 +190,30 @@ test('a source stays as long as any document, or any step of one, refers to it',
   await dropRemoved();
   expect(await readSource(a.document.source)).toBeNull();
   expect(await readSource(b.document.source)).toBeNull();
+});
+
+test('a living copy is laid down as its source, with what is on it in a journal of its own; one that cannot be taken apart as it is', async () => {
+  const written = {
+    ...emptyDocument(pageRefsFor([plainPage(300, 400)])),
+    tags: new Map([['t', { id: 't', name: 'To measure', colour: '#1b5e3a', order: 1 }]]),
+  };
+  const opened = { source: bytes(40), parts: partsOfDocument(written as never) };
+  const asked = { inspect: { ...inspection, living: true }, openLiving: opened as unknown };
+  (startWork as jest.Mock).mockImplementation((job: 'inspect' | 'openLiving', ask) => {
+    // The source within is none.
+    const value =
+      job === 'inspect' ? { ...asked.inspect, living: ask.bytes[4] !== 40 } : asked[job];
+    return { result: Promise.resolve({ ok: true, value }) };
+  });
+  const added = await lay(41, 'from a colleague.pdf');
+  if (!added.ok) throw new Error(added.message);
+  expect(added.document.source).toBe(await sha256(bytes(40)));
+  const journal = createJournal(createJournalStore(added.document.id));
+  const { state } = await journal.open(pagesAsCame(added.document));
+  expect([...state.tags.keys()]).toEqual(['t']);
+  expect(state.pages).toHaveLength(1);
+
+  asked.openLiving = null;
+  const plain = await lay(42, 'spoilt.pdf');
+  expect(plain.ok && plain.document.source).toBe(await sha256(bytes(42)));
 });
