@@ -1,22 +1,34 @@
 import { isExpired } from '@marginalis/core/wire';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import type { KeptLink } from '@/storage';
-import { Action, useNow } from '@/ui';
+import { Action, Area, useNow } from '@/ui';
 import type { Links } from './useLinks';
 
 const linkUrl = (token: string): string => `${window.location.origin}/s/${token}`;
 
 /** The links to copies of a document, which can be copied and withdrawn. */
 export function LinksMade({ links }: { links: Links }) {
-  const { made, trouble, withdraw } = links;
+  const { made, attempts, trouble, withdraw } = links;
+  const head = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    // The button has just been pressed at the foot of the sheet: what came of it is to be seen.
+    if (attempts > 0) head.current?.scrollIntoView({ block: 'nearest' });
+  }, [attempts]);
+  const [newest, ...older] = made;
+  const shown = (link: KeptLink) => (
+    <MadeLink key={link.token} link={link} onWithdraw={() => withdraw(link)} />
+  );
   return (
     <View style={styles.all}>
-      {trouble && <Text role="alert">{trouble}</Text>}
-      {made.map((link) => (
-        <MadeLink key={link.token} link={link} onWithdraw={() => withdraw(link)} />
-      ))}
+      <Area ref={head}>
+        <View style={styles.all}>
+          {trouble && <Text role="alert">{trouble}</Text>}
+          {newest && shown(newest)}
+        </View>
+      </Area>
+      {older.map(shown)}
     </View>
   );
 }

@@ -28,6 +28,9 @@ test('a proof is told in words and numbers', () => {
   expect(proofInWords(proof([page({ alike: false, lost: ['a'], differs: 0.02 })]))).toBe(
     '1 page is not as on the screen. 1 changed page compared, 2 of 3 marks found, at most 2.0 % of the ink differs.',
   );
+  expect(proofInWords(proof([page({ differs: 0.00002 })]))).toMatch(
+    /found, less than 0.01 % of the ink differs\.$/,
+  );
   expect(proofInWords(proof([]))).toBe('Proved: no page was changed.');
   expect(proofInWords({ ...proof([]), alike: false, pageCount: { wanted: 2, found: 1 } })).toBe(
     'The copy has 1 page instead of 2.',

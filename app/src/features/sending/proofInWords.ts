@@ -11,6 +11,12 @@ export const shareInWords = (share: number): string =>
       ? 'less than 0.01 %'
       : `${(100 * share).toFixed(share < 0.01 ? 2 : 1)} %`;
 
+const inkInWords = (most: number): string => {
+  if (most === 0) return 'no ink differs';
+  const share = shareInWords(most);
+  return `${share.startsWith('less') ? share : `at most ${share}`} of the ink differs`;
+};
+
 /** What a proof has found, in words and numbers. */
 export function proofInWords({ alike, pageCount, pages }: Proof): string {
   const marks = pages.reduce((sum, page) => sum + page.marks, 0);
@@ -20,7 +26,7 @@ export function proofInWords({ alike, pageCount, pages }: Proof): string {
   const counted =
     pages.length === 0
       ? ''
-      : ` ${many(pages.length, 'changed page', 'changed pages')} compared, ${marks - lost} of ${many(marks, 'mark', 'marks')} found, ${most === 0 ? 'no ink differs' : `at most ${shareInWords(most)} of the ink differs`}.`;
+      : ` ${many(pages.length, 'changed page', 'changed pages')} compared, ${marks - lost} of ${many(marks, 'mark', 'marks')} found, ${inkInWords(most)}.`;
   if (alike)
     return pages.length === 0
       ? 'Proved: no page was changed.'

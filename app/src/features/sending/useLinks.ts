@@ -15,6 +15,8 @@ export interface Links {
   /** Those made before that were not withdrawn. */
   readonly made: readonly KeptLink[];
   readonly busy: boolean;
+  /** How often it was tried since the sheet is open. */
+  readonly attempts: number;
   /** What went wrong last, in words. */
   readonly trouble: string | null;
   make(file: { readonly name: string; readonly bytes: Uint8Array }, days: LinkLife): Promise<void>;
@@ -25,6 +27,7 @@ export interface Links {
 export function useLinks(documentId: string, title: string): Links {
   const { data, mutate } = useSWR(`links/${documentId}`, () => readLinks(documentId));
   const [busy, setBusy] = useState(false);
+  const [attempts, setAttempts] = useState(0);
   const [trouble, setTrouble] = useState<string | null>(null);
 
   const attempt = async (act: () => Promise<void>) => {
@@ -37,6 +40,7 @@ export function useLinks(documentId: string, title: string): Links {
       setTrouble(e.message);
     } finally {
       setBusy(false);
+      setAttempts((n) => n + 1);
     }
   };
   const keep = async (next: KeptLink[]) => {
@@ -65,5 +69,5 @@ export function useLinks(documentId: string, title: string): Links {
       }
       await keep((await readLinks(documentId)).filter((l) => l.token !== link.token));
     });
-  return { made: data ?? [], busy, trouble, make, withdraw };
+  return { made: data ?? [], busy, attempts, trouble, make, withdraw };
 }
