@@ -9,7 +9,7 @@ import {
 import { type NamedPart, PdfRefusal } from '../../document/index.ts';
 import { quickenCrossReferences } from '../library/quickCrossReferences.ts';
 import { keepReachable } from '../library/reachable.ts';
-import { openPdf } from '../openPdf.ts';
+import { hasEnd, openPdf } from '../openPdf.ts';
 import { ownPartsIn, removeOwnParts } from './ownParts.ts';
 
 /** A living copy taken apart again. */
@@ -53,11 +53,12 @@ async function sourceWithin(
 ): Promise<Uint8Array | null> {
   if (length === null || length <= 0 || length >= bytes.length) return null;
   const head = bytes.slice(0, length);
+  // Without its end another program has written the file anew, and what is cut off here is no source.
+  if (!hasEnd(head)) return null;
   try {
     const doc = await openPdf(head);
     return doc.getPageCount() === pages ? head : null;
   } catch (e) {
-    // Another program has written the file anew.
     if (e instanceof PdfRefusal) return null;
     throw e;
   }

@@ -1,0 +1,82 @@
+import fc from 'fast-check';
+import type { Raster } from '../pdfium/index.ts';
+import { compareRasters } from './compare.ts';
+
+const SIZE = { width: 60, height: 40 };
+
+/** A white picture with boxes of grey in it. */
+function picture(
+  boxes: readonly { x: number; y: number; w: number; h: number; level: number }[],
+  { width, height } = SIZE,
+): Raster {
+  const data = new Uint8ClampedArray(width * height * 4).fill(255);
+  for (const { x, y, w, h, level } of boxes)
+    for (let v = y; v < Math.min(height, y + h); v++)
+      for (let u = x; u < Math.min(width, x + w); u++)
+        data.set([level, level, level], 4 * (v * width + u));
+  return { width, height, data };
+}
+const box = fc.record({
+  x: fc.integer({ min: 0, max: 50 }),
+  y: fc.integer({ min: 0, max: 30 }),
+  w: fc.integer({ min: 1, max: 20 }),
+  h: fc.integer({ min: 1, max: 12 }),
+  level: fc.integer({ min: 0, max: 240 }),
+});
+
+test('a picture is like itself, and differs alike from both sides', () => {
+  fc.assert(
+    fc.property(fc.array(box, { maxLength: 6 }), fc.array(box, { maxLength: 6 }), (a, b) => {
+      const [p, q] = [picture(a), picture(b)];
+      expect(compareRasters(p, p)).toMatchObject({ differing: 0, spots: [] });
+      const [there, back] = [compareRasters(p, q), compareRasters(q, p)];
+      expect(there.differing).toBe(back.differing);
+      expect(there.inked).toBe(back.inked);
+      const counted = there.spots.reduce((sum, { pixels }) => sum + pixels, 0);
+      expect(counted).toBe(there.differing);
+    }),
+  );
+});
+
+test('what is there in one picture only is a spot of its size and place, however thin', () => {
+  const [spot] = compareRasters(
+    picture([{ x: 20, y: 10, w: 2, h: 12, level: 0 }]),
+    picture([]),
+  ).spots;
+  expect(spot).toMatchObject({ pixels: 24, clear: 24 });
+  expect(spot.box).toEqual({ minX: 20, minY: 10, maxX: 22, maxY: 22 });
+});
+
+test('edges may lie a pixel off, and half a pixel’s grey; two pixels are seen', () => {
+  const at = (x: number) => picture([{ x, y: 5, w: 20, h: 20, level: 40 }]);
+  expect(compareRasters(at(10), at(11)).differing).toBe(0);
+  expect(compareRasters(at(10), at(13)).spots[0].clear).toBeGreaterThan(10);
+  const soft = picture([
+    { x: 9, y: 5, w: 22, h: 20, level: 150 },
+    { x: 10, y: 5, w: 20, h: 20, level: 40 },
+  ]);
+  expect(compareRasters(at(10), soft).differing).toBe(0);
+});
+
+test('a pale seam is no clear difference, and photographs are compared by squares', () => {
+  const flat = { x: 0, y: 0, w: 60, h: 40, level: 180 };
+  const seam = picture([flat, { x: 5, y: 20, w: 40, h: 1, level: 200 }]);
+  const { spots } = compareRasters(picture([flat]), seam);
+  expect(spots.every(({ clear }) => clear === 0)).toBe(true);
+  const grainy = (phase: number) =>
+    picture(
+      Array.from({ length: 300 }, (_, k) => ({
+        ...{ x: 2 * (k % 30) + phase, y: 4 * Math.floor(k / 30), w: 1, h: 4, level: 100 },
+      })),
+    );
+  const whole = { minX: 0, minY: 0, maxX: 60, maxY: 40 };
+  expect(compareRasters(grainy(0), grainy(1), [whole]).differing).toBe(0);
+  const dark = picture([{ x: 0, y: 0, w: 30, h: 40, level: 20 }]);
+  const light = picture([{ x: 30, y: 0, w: 30, h: 40, level: 20 }]);
+  expect(compareRasters(dark, light, [whole]).differing).toBeGreaterThan(1500);
+});
+
+test('pictures of other sizes are not compared', () => {
+  const other = picture([], { width: 61, height: 40 });
+  expect(() => compareRasters(picture([]), other)).toThrow(RangeError);
+});
