@@ -11,6 +11,7 @@ export {
   fromTop,
   nextOrder,
   countMarks,
+  isAsCame,
   plainDocument,
 } from './state.ts';
 export {

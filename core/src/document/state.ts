@@ -43,6 +43,14 @@ export function pagesById({ pages }: DocState): ReadonlyMap<PageId, Page> {
 export const findPage = (state: DocState, id: PageId): Page | null =>
   pagesById(state).get(id) ?? null;
 
+/** Whether the document shows all pages of its source, which has so many, as they came, and no others. */
+export const isAsCame = ({ pages }: DocState, sha: string, count: number): boolean =>
+  pages.length === count &&
+  pages.every(
+    ({ shows, turn, crop }, k) =>
+      'source' in shows && shows.source === sha && shows.index === k && turn === 0 && !crop,
+  );
+
 /** The marks of a page; the same object as long as none of them changes. */
 export const marksOn = (state: DocState, page: PageId): PageMarks =>
   state.marks.get(page) ?? NO_MARKS;

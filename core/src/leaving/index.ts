@@ -1,5 +1,5 @@
 export { type NamedPages, pageRanges } from './pageRanges.ts';
-export { isAsCame, markedPages, partOf } from './partOf.ts';
+export { markedPages, partOf } from './partOf.ts';
 export { type NoteRecord, noteRecords, type SaidRecord } from './noteRecords.ts';
 export { type MarkdownOf, notesMarkdown } from './notesMarkdown.ts';
 export { notesTable } from './notesTable.ts';

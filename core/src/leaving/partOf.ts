@@ -30,14 +30,6 @@ const rooted = (bookmarks: DocState['bookmarks']): DocState['bookmarks'] =>
     ]),
   );
 
-/** Whether the document shows all pages of its source, which has so many, as they came, and no others. */
-export const isAsCame = ({ pages }: DocState, sha: string, count: number): boolean =>
-  pages.length === count &&
-  pages.every(
-    ({ shows, turn, crop }, k) =>
-      'source' in shows && shows.source === sha && shows.index === k && turn === 0 && !crop,
-  );
-
 /** The pages, from 0, that carry marks. */
 export const markedPages = (state: DocState): number[] =>
   state.pages.flatMap(({ id }, index) => (marksOn(state, id).size > 0 ? [index] : []));

@@ -1,7 +1,6 @@
 import { PDFDocument, type PDFRef } from '@cantoo/pdf-lib';
 import { CopyFonts, type CopyNote, type NotesAt, notesInCopy } from '../copy/index.ts';
 import { type DocState, marksOn } from '../document/index.ts';
-import { fromBase64 } from '../marks/index.ts';
 import { paperDrawing } from '../paper/index.ts';
 import { baseAddress } from './actions.ts';
 import { flattenAnnotations } from './annotations/flatten.ts';
@@ -10,8 +9,7 @@ import { type CopyOf, noteCopyOf } from './copyOf.ts';
 import { refreshFieldAppearances } from './fields.ts';
 import { isSigned } from './inspect.ts';
 import { removeInteraction } from './interaction.ts';
-import { quickenCrossReferences } from './library/quickCrossReferences.ts';
-import { keepReachable } from './library/reachable.ts';
+import { writeAnew } from './library/writeAnew.ts';
 import { openPdf } from './openPdf.ts';
 import { encodeMarks, type MarkLayer } from './markLayer.ts';
 import { addNotePages } from './pages/addNotePages.ts';
@@ -20,7 +18,7 @@ import { fixGeometry, pageGeometry } from './pages/geometry.ts';
 import { type EncodedForm, isEmptyForm } from './sink/encodedForm.ts';
 import { type Deflate, encodeForm } from './sink/formWriter.ts';
 import { Layer } from './sink/layer.ts';
-import { Held, type HeldFiles, type PictureFile } from './sink/held.ts';
+import { Held, type HeldFiles, withAttachments } from './sink/held.ts';
 import { registerForm } from './sink/registerForm.ts';
 
 export interface FixedCopyOptions extends HeldFiles {
@@ -86,10 +84,7 @@ export async function makeFixedCopy(
   const formDamaged = !refreshFieldAppearances(doc);
   const base = baseAddress(doc);
   const gathered = await gatherPages(doc, all, document);
-  const held = new Held(doc.context, {
-    ...options,
-    picture: async (source) => attached(document, source) ?? options.picture?.(source) ?? null,
-  });
+  const held = new Held(doc.context, withAttachments(document, options));
   const fonts = new CopyFonts(options);
   const notes = await notesInCopy(
     options.notes ?? [],
@@ -147,16 +142,8 @@ export async function makeFixedCopy(
   // Fonts that fields were drawn with have numbers already, but stand in the document only now.
   await doc.flush();
   if (options.copyOf) noteCopyOf(doc, options.copyOf);
-  keepReachable(doc.context);
-  quickenCrossReferences();
-  const bytes = await doc.save({
-    updateFieldAppearances: false,
-    addDefaultPage: false,
-    // Runs in a worker, which is ended to stop it; pausing between objects would only cost time.
-    objectsPerTick: Infinity,
-  });
   return {
-    bytes,
+    bytes: await writeAnew(doc),
     pages: gathered.pages.length + notePages,
     marksDrawn,
     annotationsDrawn,
@@ -182,9 +169,3 @@ const openFirst = ([first]: readonly Source[]): Promise<PDFDocument> =>
 /** How a page is seen: as it came, unless the person has turned it or cut it down. */
 const geometryOf = ({ page, pdf }: GatheredPage): ReturnType<typeof pageGeometry> =>
   page.turn === 0 && !page.crop ? pageGeometry(pdf) : page;
-
-/** The bytes of an attachment, by its id. */
-function attached({ attachments }: DocState, id: string): PictureFile | null {
-  const attachment = attachments.get(id);
-  return attachment ? { bytes: fromBase64(attachment.data), type: attachment.type } : null;
-}

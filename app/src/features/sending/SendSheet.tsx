@@ -1,5 +1,6 @@
 import { listMarks, listNotes, listRows } from '@marginalis/core/derived';
-import { isAsCame, markedPages } from '@marginalis/core/leaving';
+import { isAsCame } from '@marginalis/core/document';
+import { markedPages } from '@marginalis/core/leaving';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';

@@ -1,18 +1,16 @@
-import { PDFArray, type PDFDocument, PDFName, type PDFPage, type PDFRef } from '@cantoo/pdf-lib';
+import { PDFArray, PDFName, type PDFPage, type PDFRef } from '@cantoo/pdf-lib';
 import { CopyFonts } from '../../copy/index.ts';
 import { liesBeneath } from '../../derived/index.ts';
-import { type DocState, inOrder, marksOn, type Thread } from '../../document/index.ts';
-import { fromBase64 } from '../../marks/index.ts';
+import { type DocState, inOrder, isAsCame, marksOn, type Thread } from '../../document/index.ts';
 import { paperDrawing } from '../../paper/index.ts';
 import { drawOverPage } from '../appendContent.ts';
 import { isSigned } from '../inspect.ts';
-import { quickenCrossReferences } from '../library/quickCrossReferences.ts';
-import { keepReachable } from '../library/reachable.ts';
+import { writeAnew } from '../library/writeAnew.ts';
 import { openPdf } from '../openPdf.ts';
 import { gatherPages, type Source } from '../pages/gather.ts';
 import { fixGeometry, pageGeometry } from '../pages/geometry.ts';
 import { type Deflate, encodeForm } from '../sink/formWriter.ts';
-import { Held, type HeldFiles } from '../sink/held.ts';
+import { Held, type HeldFiles, withAttachments } from '../sink/held.ts';
 import { registerForm } from '../sink/registerForm.ts';
 import { type AnnotationWriter, markAnnotations } from './markAnnotation.ts';
 import { keepOwnParts } from './ownParts.ts';
@@ -58,21 +56,13 @@ export async function makeLivingCopy(
   const wasEncrypted = doc.context.isDecrypted === true;
   const signed = isSigned(doc);
   // Adding to an encrypted file would spoil it.
-  const addedTo = !wasEncrypted && hasPagesOf(document, source.sha, doc);
+  const addedTo = !wasEncrypted && isAsCame(document, source.sha, doc.getPageCount());
   const snapshot = addedTo ? doc.takeSnapshot() : null;
   const pages = addedTo
     ? document.pages.map((page, k) => ({ page, pdf: doc.getPage(k) }))
     : (await gatherPages(doc, sources, document)).pages;
   const { context } = doc;
-  const held = new Held(context, {
-    ...options,
-    picture: async (id) => {
-      const attachment = document.attachments.get(id);
-      return attachment
-        ? { bytes: fromBase64(attachment.data), type: attachment.type }
-        : ((await options.picture?.(id)) ?? null);
-    },
-  });
+  const held = new Held(context, withAttachments(document, options));
   const fonts = new CopyFonts(options);
   const { deflate } = options;
   const writer: AnnotationWriter = { context, fonts, held, ...(deflate ? { deflate } : {}) };
@@ -115,23 +105,8 @@ export async function makeLivingCopy(
     return { bytes, ...told };
   }
   await doc.flush();
-  keepReachable(context);
-  quickenCrossReferences();
-  const bytes = await doc.save({
-    updateFieldAppearances: false,
-    addDefaultPage: false,
-    objectsPerTick: Infinity,
-  });
-  return { bytes, ...told };
+  return { bytes: await writeAnew(doc), ...told };
 }
-
-/** Whether the document shows the pages of its source as they came, all of them and no others. */
-const hasPagesOf = ({ pages }: DocState, sha: string, doc: PDFDocument): boolean =>
-  pages.length === doc.getPageCount() &&
-  pages.every(
-    ({ shows, turn, crop }, k) =>
-      'source' in shows && shows.source === sha && shows.index === k && turn === 0 && !crop,
-  );
 
 /** Those that are multiplied lie beneath the others. */
 async function annotationsOn(

@@ -7,8 +7,7 @@ import {
   PDFString,
 } from '@cantoo/pdf-lib';
 import { type NamedPart, PdfRefusal } from '../../document/index.ts';
-import { quickenCrossReferences } from '../library/quickCrossReferences.ts';
-import { keepReachable } from '../library/reachable.ts';
+import { writeAnew } from '../library/writeAnew.ts';
 import { hasEnd, openPdf } from '../openPdf.ts';
 import { ownPartsIn, removeOwnParts } from './ownParts.ts';
 
@@ -35,14 +34,7 @@ export async function openLivingCopy(
   if (before) return { source: before, parts };
   removeAnnotations(doc, namesOf(parts));
   removeOwnParts(doc);
-  keepReachable(doc.context);
-  quickenCrossReferences();
-  const source = await doc.save({
-    updateFieldAppearances: false,
-    addDefaultPage: false,
-    objectsPerTick: Infinity,
-  });
-  return { source, parts };
+  return { source: await writeAnew(doc), parts };
 }
 
 /** The head of a file that was only added to, where it is a whole PDF of as many pages. */

@@ -1,6 +1,8 @@
 import { JpegEmbedder, type PDFContext, type PDFRef, PngEmbedder } from '@cantoo/pdf-lib';
 import type { FaceName } from '../../type/index.ts';
 import type { TextFiles } from '../../copy/index.ts';
+import type { DocState } from '../../document/index.ts';
+import { fromBase64 } from '../../marks/index.ts';
 import { embedFace } from './embedFace.ts';
 import type { Holdings } from './registerForm.ts';
 
@@ -15,6 +17,17 @@ export interface HeldFiles extends TextFiles {
   /** A picture by the SHA-256 of its bytes; null when it is not at hand. */
   readonly picture?: (source: string) => Promise<PictureFile | null>;
 }
+
+/** The same, with the pictures that a document's tasks carry, by their ids. */
+export const withAttachments = ({ attachments }: DocState, files: HeldFiles): HeldFiles => ({
+  ...files,
+  picture: async (source) => {
+    const attachment = attachments.get(source);
+    return attachment
+      ? { bytes: fromBase64(attachment.data), type: attachment.type }
+      : ((await files.picture?.(source)) ?? null);
+  },
+});
 
 /** The fonts and pictures a document holds, each once, put in when all that use them are there. */
 export class Held implements Holdings {
