@@ -1,3 +1,4 @@
+import { PDFDocument } from '@cantoo/pdf-lib';
 import { writeInkml } from '@marginalis/core/formats';
 import { toMarkRecord } from '@marginalis/core/kinds';
 import { inspectPdf } from '@marginalis/core/pdf';
@@ -192,4 +193,17 @@ test('proof tells of each changed page whether the copy shows what it ought to, 
   expect(io.results).toMatchObject([{ page: 1, alike: false, lost: ['m0'] }]);
   expect((io.results[0] as { places: unknown[] }).places.length).toBeGreaterThan(0);
   expect(await run(['proof', 'a.pdf', 'm.json'], io)).toBe(EXIT.wrongCall);
+});
+
+test('living makes annotations of marks and leaves the bytes of its source as they are', async () => {
+  const source = await plainPdf(2);
+  const io = stand({ 'a.pdf': source, 'm.json': JSON.stringify([{ page: 2, samples }]) });
+  const call = ['living', 'a.pdf', '--marks', 'm.json', '-o', 'copy.pdf'];
+  expect(await run(call, io)).toBe(EXIT.done);
+  expect(io.results).toMatchObject([{ ok: true, pages: 2, annotations: 1, addedTo: true }]);
+  const made = io.files.get('copy.pdf') ?? new Uint8Array();
+  expect(made.subarray(0, source.length)).toEqual(source);
+  const annotations = (await PDFDocument.load(made)).getPage(1).node.Annots();
+  expect(annotations?.lookup(0)?.toString()).toMatch(/\/Subtype \/Ink/);
+  expect(await run(['living', 'a.pdf'], io)).toBe(EXIT.wrongCall);
 });

@@ -3,6 +3,7 @@ import { PdfRefusal } from '@marginalis/core/document';
 import { find } from './commands/find.ts';
 import { fixed } from './commands/fixed.ts';
 import { inspect } from './commands/inspect.ts';
+import { living } from './commands/living.ts';
 import { proof } from './commands/proof.ts';
 import { words } from './commands/words.ts';
 import { CommandError, EXIT, type ExitCode, type Io } from './io.ts';
@@ -11,6 +12,8 @@ export const HELP = `npm run -s cli -- COMMAND
 
   fixed FILE [--marks FILE.json|FILE.inkml] [--password P] -o OUT
       makes the fixed copy of a PDF, with the marks of a file drawn in
+  living FILE [--marks FILE.json|FILE.inkml] [--password P] -o OUT
+      makes the living copy of a PDF: the marks of a file as standard annotations
   inspect FILE [--password P]
       tells what a PDF says of itself
   words FILE [--password P]
@@ -78,10 +81,10 @@ async function dispatch(args: readonly string[], io: Io): Promise<ExitCode> {
   if (more.length > 0) throw wrong('One file is needed.');
   if (command === 'words') await words(io, file, options.password);
   else if (command === 'inspect') await inspect(io, file, options.password);
-  else if (command === 'fixed') {
+  else if (command === 'fixed' || command === 'living') {
     const { out } = options;
     if (out === undefined) throw wrong('Where to? Say it with -o OUT.');
-    await fixed(io, { ...options, file, out });
+    await (command === 'fixed' ? fixed : living)(io, { ...options, file, out });
   } else throw wrong(`There is no command “${command}”.`);
   return EXIT.done;
 }

@@ -1,8 +1,5 @@
-import { createHash } from 'node:crypto';
-import { emptyDocument, pagesOfSource } from '@marginalis/core/document';
-import { inspectPdf } from '@marginalis/core/pdf';
 import type { Io } from '../io.ts';
-import { documentWith } from '../marksFile.ts';
+import { readMarked } from '../marked.ts';
 import { prove } from '../proving.ts';
 
 export interface ProofArguments {
@@ -17,12 +14,7 @@ const rounded = (n: number): number => Math.round(n * 1e6) / 1e6;
 /** Compares a copy with what its source and the marks of a file ought to show; one JSON object for each page that was changed. Whether it is alike. */
 export async function proof(io: Io, args: ProofArguments): Promise<boolean> {
   const { file, marks, copy, password } = args;
-  const source = await io.read(file);
-  const { pages } = await inspectPdf(source, password);
-  const sha = createHash('sha256').update(source).digest('hex');
-  const refs = pagesOfSource(sha, pages, (index) => `${sha.slice(0, 12)}-${index}`);
-  const text = new TextDecoder().decode(await io.read(marks));
-  const document = text.trim() === '' ? emptyDocument(refs) : documentWith(refs, marks, text);
+  const { source, document } = await readMarked(io, file, marks, password);
   const asked = { source, document, ...(password === undefined ? {} : { password }) };
   const { proof: found } = await prove(asked, await io.read(copy));
   for (const { index, differs, places, ...told } of found.pages)
