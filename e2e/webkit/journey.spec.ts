@@ -78,7 +78,7 @@ test('the whole journey in the engine of most tablets: write, highlight, figure,
     await browser.until('the copy', () =>
       document.querySelector('[data-testid=copy-made]')?.textContent?.includes('Ready'),
     );
-    await browser.press('A link', 'radio');
+    await browser.choose('A link');
     await browser.press('Make a link');
     const address = await browser.until(
       'the link',

@@ -119,16 +119,13 @@ export class WebKit {
   }
 
   /** Presses the button whose name begins like this, with the mouse. */
-  async press(name: string, role: 'button' | 'radio' = 'button'): Promise<void> {
+  async press(name: string): Promise<void> {
     const at = await this.until(
       `the button ${name}`,
-      (wanted: string, isRadio: boolean) => {
-        const all = document.querySelectorAll(
-          isRadio ? '[role=radio]' : 'button, [role=button], [role=menuitem]',
-        );
+      (wanted: string) => {
+        const all = document.querySelectorAll('button, [role=button], [role=menuitem]');
         for (const e of all) {
           const label = e.getAttribute('aria-label') ?? e.textContent ?? '';
-          if (label.trim().startsWith(wanted)) e.scrollIntoView({ block: 'nearest' });
           const r = e.getBoundingClientRect();
           if (label.trim().startsWith(wanted) && r.width > 0)
             return [r.left + r.width / 2, r.top + r.height / 2] as [number, number];
@@ -136,9 +133,22 @@ export class WebKit {
         return null;
       },
       name,
-      role === 'radio',
     );
     await this.draw([at, at]);
+  }
+
+  /** Chooses one of several by its name, wherever a sheet has scrolled to. */
+  async choose(name: string): Promise<void> {
+    await this.until(
+      `the choice ${name}`,
+      (wanted: string) => {
+        const all = [...document.querySelectorAll<HTMLElement>('[role=radio]')];
+        const choice = all.find((e) => (e.getAttribute('aria-label') ?? '') === wanted);
+        choice?.click();
+        return choice !== undefined;
+      },
+      name,
+    );
   }
 
   /** Draws with the mouse. */
