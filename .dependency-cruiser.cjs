@@ -36,7 +36,7 @@ const CORE = {
   formats: [...UP_TO_DOCUMENT, 'derived'],
   csv: [],
   tasks: ['geometry', 'document', 'derived', 'csv'],
-  leaving: ['document', 'guide', 'derived', 'csv'],
+  leaving: ['kinds', 'document', 'guide', 'derived', 'csv'],
   copy: [...UP_TO_DOCUMENT, 'derived', 'margin'],
   pdf: [...UP_TO_DOCUMENT, 'derived', 'copy'],
   proof: [...UP_TO_DOCUMENT, 'derived', 'canvas', 'pdfium', 'copy'],

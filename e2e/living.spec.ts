@@ -43,6 +43,13 @@ test('a living copy opens somewhere else with every mark and note as it was, to 
   const bytes = new Uint8Array(readFileSync(await file.path()));
   expect(complaintOfQpdf(bytes)).toBeNull();
 
+  await sheet.getByRole('radio', { name: 'Left out' }).click();
+  await expect(sheet.getByText('1 mark as an annotation.')).toBeVisible();
+  const without = page.waitForEvent('download');
+  await sheet.getByRole('button', { name: 'Download' }).click();
+  await without;
+  await expect(page.getByTestId('copy-made')).toContainText('1 annotation added.');
+
   // On a desk where nothing of it has ever been.
   const elsewhere = await browser.newContext();
   const other = await elsewhere.newPage();

@@ -98,7 +98,7 @@ test('a copy that is not as the screen shows it is held back, shown, and leaves 
   page,
 }) => {
   await noted(page);
-  // Marks that are encoded ahead for the copy are of another page: whoever proves knows nothing of them.
+  // The worker that makes the copy gets no marks; the one that proves it gets all of them.
   await page.addInitScript(() => {
     const { postMessage } = Worker.prototype;
     Worker.prototype.postMessage = function (this: Worker, message: never, ...rest: never[]) {

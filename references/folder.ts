@@ -7,7 +7,7 @@ import { unlockedBy } from './support/programs';
 
 /**
  * Makes a marked fixed copy of every PDF in a folder and counts: copies made, sound, same text, same streams, same
- * pictures in six readers. Fails when one that is made is not all of that, or cannot be made for a reason that is not
+ * pictures in six readers, the proof. Fails when one that is made is not all of that, or cannot be made for a reason that is not
  * told to people. npm run references -- FOLDER [--password P] [--pages N]
  */
 const [folder, ...options] = process.argv.slice(2);
@@ -29,6 +29,7 @@ const count = {
   streams: 0,
   outside: 0,
   inside: 0,
+  proved: 0,
 };
 const words: string[] = [];
 for (const name of readdirSync(folder)
@@ -58,6 +59,7 @@ for (const name of readdirSync(folder)
   if (report.streams.changed.length === 0) count.streams++;
   if (shares.length === 0) count.outside++;
   if (apart.length === 0) count.inside++;
+  if (report.unlike.length === 0) count.proved++;
   const percent = (n: number | string): string =>
     typeof n === 'string' ? n : `${(100 * n).toFixed(2)} %`;
   console.log(
@@ -72,6 +74,9 @@ for (const name of readdirSync(folder)
       apart.length > 0
         ? `MARKS APART ${apart.map(([n, a]) => `${n} ${percent(a)}`).join(', ')}`
         : `marks alike`,
+      report.unlike.length === 0
+        ? 'proved'
+        : `NOT PROVED ${typeof report.unlike === 'string' ? report.unlike : `pages ${report.unlike.join(' ')}`}`,
       `${((performance.now() - started) / 1000).toFixed(0)} s`,
     ].join(' · '),
   );
@@ -80,12 +85,12 @@ for (const line of words) console.error(line);
 console.log(
   `\n${count.files} files: ${count.made} copies made, ${count.refused} refused, ${count.sound} sound, ` +
     `${count.text} with the same text, ${count.streams} with the same streams, ` +
-    `${count.outside} with the same pictures away from the marks, ${count.inside} with the marks alike`,
+    `${count.outside} with the same pictures away from the marks, ${count.inside} with the marks alike, ${count.proved} proved`,
 );
-const { made, sound, text, streams, outside, inside } = count;
+const { made, sound, text, streams, outside, inside, proved } = count;
 deepStrictEqual(
-  { sound, text, streams, outside, inside },
-  { sound: made, text: made, streams: made, outside: made, inside: made },
+  { sound, text, streams, outside, inside, proved },
+  { sound: made, text: made, streams: made, outside: made, inside: made, proved: made },
   'Not every copy is as it should be; which, stands above.',
 );
 strictEqual(words.length, 0, 'Some files could not be copied, and people would not be told why.');

@@ -23,6 +23,7 @@ import { deflate } from './support/markedCopy';
 import { differingShare, type Picture } from './support/pictures';
 import { complaintOfQpdf, textOf, withFile } from './support/programs';
 import { READER_NAMES, type ReaderName, READERS } from './support/readers';
+import { signaturesOf, signedPdf } from './support/signedPdf';
 
 /**
  * Living copies as other programs see them: qpdf, six readers (support/readers), pdf.js's list of annotations. A fixed copy
@@ -208,7 +209,19 @@ test('where pages were turned it is written anew, and opens with its marks on th
   expect(again.threads.size).toBe(document.threads.size);
 });
 
-test('a signed file keeps the bytes that its signature covers; other files are no living copies', async () => {
+test('a signed file stays signed: another program finds the signature valid, and it is said where it is lost', async () => {
+  const source = await signedPdf(await sample('barnacles')());
+  expect(signaturesOf(source)).toMatch(/Signature is Valid/);
+  const { living, fixed } = await copiesOf(source);
+  expect(living).toMatchObject({ addedTo: true, signatureLost: false });
+  expect(complaintOfQpdf(living.bytes)).toBeNull();
+  expect(signaturesOf(living.bytes)).toMatch(/Signature is Valid/);
+  expect(() => signaturesOf(fixed)).toThrow();
+  const turned = await copiesOf(source, ([first, ...pages]) => [turnPage(first, 90), ...pages]);
+  expect(turned.living).toMatchObject({ addedTo: false, signatureLost: true });
+});
+
+test('files of others are no living copies; a living copy of one is only added to again', async () => {
   const source = await sample('barnacles')();
   expect(await openLivingCopy(source)).toBeNull();
   expect((await inspectPdf(source)).living).toBe(false);

@@ -18,6 +18,7 @@ const PROGRAMS = {
   'webkit2gtk-driver': '/usr/bin/WebKitWebDriver',
   xvfb: '/usr/bin/Xvfb',
   cmark: '/usr/bin/cmark',
+  openssl: '/usr/bin/openssl',
   'python3-icalendar': '/usr/lib/python3/dist-packages/icalendar/__init__.py',
 };
 

@@ -6,6 +6,7 @@ import {
   type Picture,
   without,
 } from './pictures';
+import { prove } from '../../cli/proving';
 import { markedCopy, placeOfMarks } from './markedCopy';
 import { complaintOfQpdf, newComplaints, streamsOf, textOf, withFile } from './programs';
 import { READER_NAMES, type ReaderName, READERS } from './readers';
@@ -22,6 +23,8 @@ export interface CopyReport {
   readonly streams: { readonly both: number; readonly changed: readonly number[] };
   /** The largest share of blocks that differ away from the marks, by reader; a sentence where one gave up. */
   readonly outside: Readonly<Partial<Record<ReaderName, number | string>>>;
+  /** Pages, from 1, that the proof finds unlike; a sentence where it gave up. */
+  readonly unlike: readonly number[] | string;
   /** How far the marks are apart from PDFium's, by reader. */
   readonly inside: Readonly<Partial<Record<ReaderName, number>>>;
 }
@@ -37,7 +40,7 @@ export function sampled(count: number, most: number): number[] {
 
 /** Makes a marked copy of `source` (not locked) and holds it against it; pictures of `most` pages. */
 export async function checkCopy(source: Uint8Array, most: number): Promise<CopyReport> {
-  const { pages, copy } = await markedCopy(source, (all) => sampled(all.length, most));
+  const { pages, document, copy } = await markedCopy(source, (all) => sampled(all.length, most));
   const bare = (await markedCopy(source, () => [])).copy;
   const marked = sampled(pages.length, most);
   const [before, after] = [streamsOf(source), streamsOf(copy.bytes)];
@@ -73,7 +76,13 @@ export async function checkCopy(source: Uint8Array, most: number): Promise<CopyR
     if (name !== 'PDFium' && theirs && yardstick)
       inside[name] = Math.max(...theirs.map((change, i) => apart(change, yardstick[i])));
   }
+  const asked = { source, document, annotated: copy.annotatedPages };
+  const unlike = await prove(asked, copy.bytes).then(
+    ({ proof }) => proof.pages.flatMap(({ alike, index }) => (alike ? [] : [index + 1])),
+    (e: unknown) => String(e),
+  );
   return {
+    unlike,
     pages: pages.length,
     qpdf: complaintOfQpdf(copy.bytes),
     mupdf: newComplaints(source, copy.bytes),

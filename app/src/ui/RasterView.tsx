@@ -27,9 +27,7 @@ export function RasterView(props: {
     if (!shown) return undefined;
     const watcher = new ResizeObserver(([{ contentRect }]) => {
       const width = Math.round(contentRect.width * devicePixelRatio);
-      drawScaled(shown, raster, Math.min(raster.width, width)).catch((e) =>
-        console.warn('A picture was not drawn.', e),
-      );
+      drawScaled(shown, raster, Math.min(raster.width, width));
     });
     watcher.observe(shown);
     return () => watcher.disconnect();
@@ -67,17 +65,25 @@ export function RasterView(props: {
   );
 }
 
-/** Browsers make canvases smaller by leaving pixels out; pictures they make smaller well. */
-async function drawScaled(
+const canvasOf = (width: number, height: number): HTMLCanvasElement =>
+  Object.assign(document.createElement('canvas'), { width, height });
+
+/** Draws a raster `wanted` pixels wide. Browsers leave pixels out when they make a picture much smaller: it is halved first. */
+function drawScaled(
   canvas: HTMLCanvasElement,
   { data, width, height }: Raster,
   wanted: number,
-): Promise<void> {
+): void {
   if (wanted < 1) return;
+  let picture = canvasOf(width, height);
   const pixels = new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height);
-  const picture = await createImageBitmap(pixels, { resizeWidth: wanted, resizeQuality: 'high' });
-  canvas.width = picture.width;
-  canvas.height = picture.height;
-  canvas.getContext('2d')?.drawImage(picture, 0, 0);
-  picture.close();
+  picture.getContext('2d')?.putImageData(pixels, 0, 0);
+  while (picture.width > 2 * wanted) {
+    const half = canvasOf(Math.ceil(picture.width / 2), Math.ceil(picture.height / 2));
+    half.getContext('2d')?.drawImage(picture, 0, 0, half.width, half.height);
+    picture = half;
+  }
+  canvas.width = wanted;
+  canvas.height = Math.max(1, Math.round((wanted * height) / width));
+  canvas.getContext('2d')?.drawImage(picture, 0, 0, canvas.width, canvas.height);
 }

@@ -14,13 +14,19 @@ export interface Work<T> {
 /** Work that says nothing for so long is taken for dead, ms. */
 const SILENCE = 120_000;
 
-/** One of each kind waits for the next job. */
+/** Workers of one kind, of which one waits for the next job. */
 class Workers {
   private idle: Worker | null = null;
+  private clock: ReturnType<typeof setTimeout> | undefined;
 
-  constructor(private readonly create: () => Worker) {}
+  /** One that waits is ended after so long, ms. */
+  constructor(
+    private readonly create: () => Worker,
+    private readonly patience = Infinity,
+  ) {}
 
   take(): Worker {
+    clearTimeout(this.clock);
     const worker = this.idle ?? this.create();
     this.idle = null;
     return worker;
@@ -28,13 +34,16 @@ class Workers {
 
   /** A second that waits would never be ended. */
   giveBack(worker: Worker): void {
-    if (this.idle) worker.terminate();
-    else this.idle = worker;
+    if (this.idle) return worker.terminate();
+    this.idle = worker;
+    if (this.patience < Infinity)
+      this.clock = setTimeout(() => this.take().terminate(), this.patience);
   }
 }
 
 const ofPdf = new Workers(() => createWorker());
-const ofLooks = new Workers(() => createLookWorker());
+/** PDFium never gives back the memory that a large file has taken. */
+const ofLooks = new Workers(() => createLookWorker(), 60_000);
 let count = 0;
 
 /**

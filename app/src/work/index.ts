@@ -1,6 +1,6 @@
 export { startWork, type Work, type WorkResult } from './client';
 export { StrokeFinisher } from './strokeFinisher';
-export type { WorkFailure } from './contract';
+export type { Jobs, WorkFailure } from './contract';
 export {
   PdfPictures,
   PictureError,

@@ -8,6 +8,7 @@ import { noteRecords } from './noteRecords.ts';
 import { notesMarkdown } from './notesMarkdown.ts';
 import { notesTable } from './notesTable.ts';
 import { markedPages, partOf } from './partOf.ts';
+import { withoutNotes } from './withoutNotes.ts';
 
 const STYLE = { colour: '#1b2a4a', width: 0.8, opacity: 1 };
 const TASK = { kind: 'Check', title: '', who: 'Teo', until: '2031-05-01', begun: false };
@@ -85,4 +86,15 @@ test('notes alone are told page by page, by whom and when, as a text and as a ta
     task: String,
   });
   expect(none).toBe('# Notes on Tide log\n\nThere are none.\n');
+});
+
+test('of some pages no label of other notes is kept, and without notes nothing that was said', () => {
+  expect(partOf(sample(), [0]).tags.size).toBe(0);
+  expect([...partOf(sample(), [2]).tags.keys()]).toEqual(['t']);
+  const bare = withoutNotes(sample());
+  expect(JSON.stringify([...bare.marks.values()].map((marks) => [...marks.values()]))).toBe(
+    '[[],[],[],[]]',
+  );
+  expect([bare.threads.size, bare.tags.size, bare.attachments.size]).toEqual([0, 0, 0]);
+  expect(bare.bookmarks.size).toBe(2);
 });

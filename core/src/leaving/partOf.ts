@@ -7,11 +7,13 @@ export function partOf(state: DocState, pages: readonly number[]): DocState {
   const onPages = [...marks.values()];
   const threads = only(state.threads, ({ mark }) => onPages.some((some) => some.has(mark)));
   const carried = new Set([...threads.values()].map(({ task }) => task?.picture));
+  const worn = new Set([...threads.values()].flatMap((thread) => thread.tags));
   return {
     ...state,
     pages: kept,
     marks,
     threads,
+    tags: only(state.tags, ({ id }) => worn.has(id)),
     attachments: only(state.attachments, ({ id }) => carried.has(id)),
     bookmarks: rooted(only(state.bookmarks, ({ page }) => marks.has(page))),
     links: only(state.links, ({ page }) => marks.has(page)),

@@ -10,7 +10,7 @@ const SMALL = '34%';
 
 /** A page of the copy as it will leave, and a way to the others; a press shows it large. What is told of the copy stands beside it. */
 export function PagePreview(props: {
-  of: CopyOfPart;
+  of: Pick<CopyOfPart, 'part' | 'notes'>;
   /** The page shown first, from 0. */
   first: number;
   children: ReactNode;

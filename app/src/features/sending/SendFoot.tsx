@@ -4,7 +4,7 @@ import { Action, type IconName, paperIcon } from '@/ui';
 import type { Asked } from './asked';
 import { copyInWords } from './copyInWords';
 import { proofInWords } from './proofInWords';
-import type { MadeCopy } from './useFixedCopy';
+import type { MadeCopy } from './useCopy';
 import type { Sending } from './useSending';
 
 const WAYS: Readonly<Record<Asked['how'], { readonly label: string; readonly icon: IconName }>> = {

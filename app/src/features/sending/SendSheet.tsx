@@ -7,6 +7,7 @@ import { Text, useTheme } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
 import { Sheet } from '@/ui';
 import { type Asked, howOf, isCopy } from './asked';
+import { documentOf } from './copyOfPart';
 import { copyFileName } from './fileName';
 import { LinksMade } from './LinksMade';
 import { notesFile } from './notesFile';
@@ -64,10 +65,13 @@ function AsCopy(props: {
   const keepsSignature = as === 'living' && isAsCame(part.document, source, pages.length);
   const { colors } = useTheme();
   // As people count them: a line of writing is one.
-  const marks = useMemo(() => listRows(listMarks(part.document)).length, [part]);
+  const marks = useMemo(
+    () => listRows(listMarks(documentOf({ part, notes, as }))).length,
+    [part, notes, as],
+  );
   // A page of a living copy looks as one of a fixed copy does, without what is told of notes.
   const of = useMemo(
-    () => ({ part, notes: as === 'fixed' ? notes : 'none', as }) as const,
+    () => ({ part, notes: as === 'fixed' ? notes : ('none' as const) }),
     [part, notes, as],
   );
   return (
@@ -122,7 +126,11 @@ function FileName({ name, says }: { name: string; says: string }) {
 const marksInWords = (count: number, as: 'fixed' | 'living'): string => {
   if (count === 0) return 'There are no marks on it yet.';
   const marks = count === 1 ? '1 mark' : `${count} marks`;
-  return as === 'fixed' ? `${marks} drawn into the pages.` : `${marks} as annotations.`;
+  return as === 'fixed'
+    ? `${marks} drawn into the pages.`
+    : count === 1
+      ? '1 mark as an annotation.'
+      : `${marks} as annotations.`;
 };
 
 const notesInWords = (count: number): string =>

@@ -20,6 +20,7 @@ export function WhatAndHow(props: {
 }) {
   const { asked, trouble, marked, notes, onChange, days, onDays } = props;
   const { colors } = useTheme();
+  const notesLabel = notes === 1 ? 'Its note' : `Its ${notes} notes`;
   return (
     <View style={styles.all}>
       <Choices
@@ -70,12 +71,23 @@ export function WhatAndHow(props: {
       )}
       {asked.as === 'fixed' && notes > 0 && (
         <Choices
-          label={notes === 1 ? 'Its note' : `Its ${notes} notes`}
+          label={notesLabel}
           value={asked.notes}
           onChange={(where) => onChange({ notes: where })}
           choices={[
             { value: 'beside', label: 'Beside the page' },
             { value: 'end', label: 'At the end' },
+            { value: 'none', label: 'Left out' },
+          ]}
+        />
+      )}
+      {asked.as === 'living' && notes > 0 && (
+        <Choices
+          label={notesLabel}
+          value={asked.notes === 'none' ? 'none' : 'end'}
+          onChange={(where) => onChange({ notes: where })}
+          choices={[
+            { value: 'end', label: 'As annotations' },
             { value: 'none', label: 'Left out' },
           ]}
         />

@@ -1,28 +1,15 @@
-import type { CopyNote, NotesAt } from '@marginalis/core/copy';
-import { type DocState, plainDocument } from '@marginalis/core/document';
-import type { PageId } from '@marginalis/core/marks';
-import type { CopyOf, MarkLayer, Source } from '@marginalis/core/pdf';
-import type { ShippedFace } from '@marginalis/core/type';
+import type { NotesAt } from '@marginalis/core/copy';
+import { plainDocument } from '@marginalis/core/document';
 import { type DocumentSession, passwordFor } from '@/session';
 import { readSource } from '@/storage';
-import { faceAddresses, type OwnFaceFile, ownFaces } from '@/work';
+import { faceAddresses, type Jobs, ownFaces } from '@/work';
 import { notesFor } from './notesFor';
 import type { CopyOfPart } from './copyOfPart';
 
 const BYTES_GONE = 'The bytes of this document are no longer in storage. Open the file again.';
 
-/** What is asked of the worker that makes a copy. */
-export interface AskOfCopy {
-  readonly sources: readonly Source[];
-  /** Of pages whose layer is given the marks are not there. */
-  readonly document: DocState;
-  readonly layers: ReadonlyMap<PageId, MarkLayer>;
-  readonly faces: Readonly<Record<ShippedFace, string>>;
-  readonly own: readonly OwnFaceFile[];
-  readonly notes: readonly CopyNote[];
-  readonly notesAt: NotesAt;
-  readonly copyOf: CopyOf;
-}
+/** What is asked of the worker that makes a copy; of pages whose layer is given the marks are not there. */
+export type AskOfCopy = Jobs['fixedCopy']['ask'];
 
 /** Where notes stand that are in the copy. */
 export const notesAtOf = (notes: CopyOfPart['notes']): NotesAt =>

@@ -1,3 +1,5 @@
+import type { DocState } from '@marginalis/core/document';
+import { withoutNotes } from '@marginalis/core/leaving';
 import type { Settings } from '@/storage';
 import type { Part } from './useAsked';
 
@@ -7,3 +9,7 @@ export interface CopyOfPart {
   readonly notes: Settings['sending']['notes'];
   readonly as: 'fixed' | 'living';
 }
+
+/** What goes into the copy: of a fixed one notes that are left out are only not drawn, in a living one they would be there. */
+export const documentOf = ({ part, notes, as }: CopyOfPart): DocState =>
+  as === 'living' && notes === 'none' ? withoutNotes(part.document) : part.document;

@@ -1,7 +1,7 @@
 import type { CopyNote } from '@marginalis/core/copy';
 import { partOf } from '@marginalis/core/leaving';
 import type { Raster } from '@marginalis/core/pdfium';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useSession } from '@/session';
 import { startWork, type Work } from '@/work';
 import { askOfCopy, notesAtOf } from './askOfCopy';
@@ -22,24 +22,32 @@ export interface Preview {
 const NONE: Preview = { picture: null, trouble: null };
 
 /** A page of a copy, from 0, as it will leave: made and drawn as the copy will be, that page alone. */
-export function usePreview({ part, notes }: CopyOfPart, index: number): Preview {
+export function usePreview(
+  { part, notes }: Pick<CopyOfPart, 'part' | 'notes'>,
+  index: number,
+): Preview {
   const session = useSession();
-  const [preview, setPreview] = useState<Preview>(NONE);
+  const [made, setMade] = useState<{ of: object; preview: Preview } | null>(null);
+  /** What the preview is of: a picture of another page is none. */
+  const of = useMemo(() => ({ part, notes, index }), [part, notes, index]);
   useEffect(() => {
     let isWanted = true;
     let work: Pick<Work<unknown>, 'stop'> | null = null;
     const show = (next: Preview): void => {
-      if (isWanted) setPreview(next);
+      if (isWanted) setMade({ of, preview: next });
     };
     const run = async (): Promise<void> => {
-      const page = { document: partOf(part.document, [index]), names: [part.names[index]] };
+      const page = {
+        document: partOf(of.part.document, [of.index]),
+        names: [of.part.names[of.index]],
+      };
       const asked = await askOfCopy(session, { part: page, notes: 'none', as: 'fixed' });
       if (!isWanted) return;
       if (!asked.ok) return show({ ...NONE, trouble: asked.message });
       const copying = startWork('fixedCopy', {
         ...asked.ask,
-        notes: notes === 'none' ? [] : notesOn(part, index),
-        notesAt: notesAtOf(notes),
+        notes: of.notes === 'none' ? [] : notesOn(of.part, of.index),
+        notesAt: notesAtOf(of.notes),
       });
       work = copying;
       const copy = await copying.result;
@@ -62,8 +70,8 @@ export function usePreview({ part, notes }: CopyOfPart, index: number): Preview 
       clearTimeout(waiting);
       work?.stop();
     };
-  }, [session, part, notes, index]);
-  return preview;
+  }, [session, of]);
+  return made?.of === of ? made.preview : NONE;
 }
 
 /** Its notes, numbered as among all of them. */

@@ -5,7 +5,7 @@ import { type Asked, howOf, isCopy } from './asked';
 import { copyFileName } from './fileName';
 import { notesFile } from './notesFile';
 import type { Part } from './useAsked';
-import { type CopyState, type MadeCopy, useFixedCopy } from './useFixedCopy';
+import { type CopyState, type MadeCopy, useCopy } from './useCopy';
 import type { LinkLife, Links } from './useLinks';
 import { download, share } from './waysOut';
 
@@ -28,7 +28,7 @@ const isDoubtful = ({ proved }: MadeCopy): boolean => proved.proof?.alike === fa
 /** Makes what is asked for, once, proves it, and lets it leave. What was made stays while the same is asked for. */
 export function useSending(part: Part | null, asked: Asked, links: Links, days: LinkLife): Sending {
   const { title } = useSession().desk;
-  const { state, make, stop } = useFixedCopy();
+  const { state, make, stop } = useCopy();
   const [told, setTold] = useState<Sending['told']>(null);
   const { as, notes } = asked;
   /** What is asked for while its copy is made; null where none is. */

@@ -28,10 +28,6 @@ export interface AnnotationWriter {
 const text = (words: string): PDFHexString => PDFHexString.fromText(words);
 const date = (ms: number): PDFString => PDFString.fromDate(new Date(ms));
 
-/** Names come as plain strings where PDF wants names. */
-const named = (entries: Readonly<Record<string, unknown>>): Record<string, unknown> =>
-  'DA' in entries ? { ...entries, DA: PDFString.of(String(entries.DA)) } : { ...entries };
-
 /**
  * A mark as a standard annotation with an appearance as on the screen, on an open page, and what is said about it: its
  * first remark in the annotation, answers and that it is settled as annotations of their own.
@@ -57,12 +53,13 @@ export async function markAnnotations(
     context.obj({
       Type: 'Annot',
       Subtype: sketch.subtype,
-      ...named(sketchEntries(sketch)),
+      ...(sketchEntries(sketch, colour) as Record<string, string>),
       Rect: boxEntry(rect),
       P: page,
       F: PRINT,
       NM: text(mark.id),
-      C: colourEntry(colour),
+      // Of typed text it would be the ground that its letters stand on.
+      ...(sketch.subtype === 'FreeText' ? {} : { C: colourEntry(colour) }),
       CA: round(opacity),
       Contents: text(contentsOf(mark, sketch.subtype, first && plainRemark(first.text))),
       CreationDate: date(mark.madeAt),

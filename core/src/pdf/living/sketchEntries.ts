@@ -1,3 +1,4 @@
+import { PDFString } from '@cantoo/pdf-lib';
 import type { AnnotationSketch } from '../../kinds/index.ts';
 import type { Vec } from '../../geometry/index.ts';
 import { colourEntry } from './colourEntry.ts';
@@ -10,8 +11,8 @@ const flat = (points: readonly Vec[]): number[] =>
 /** Points are kept to a thousandth: what another program shows is in the appearance. */
 export const round = (n: number): number => Math.round(n * 1000) / 1000;
 
-/** What the kind of an annotation says beside what all of them do (ISO 32000-1 §12.5.6). Names begin with a slash. */
-export function sketchEntries(sketch: AnnotationSketch): Entries {
+/** What the kind of an annotation says beside what all of them do (ISO 32000-1 §12.5.6). Text is in `colour`, `#rrggbb`. */
+export function sketchEntries(sketch: AnnotationSketch, colour: string): Entries {
   switch (sketch.subtype) {
     case 'Ink':
       return { InkList: sketch.lines.map(flat), ...stroked(sketch) };
@@ -38,7 +39,8 @@ export function sketchEntries(sketch: AnnotationSketch): Entries {
     case 'Text':
       return { Name: 'Note' };
     case 'FreeText':
-      return { DA: '0 g /Helv 12 Tf' };
+      // For programs that draw it anew when it is changed there; how it looks until then is in the appearance.
+      return { DA: PDFString.of(`${colourEntry(colour).join(' ')} rg /Helv 12 Tf`) };
   }
 }
 

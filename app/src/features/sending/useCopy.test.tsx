@@ -3,7 +3,7 @@ import { plainPage } from '@marginalis/core/geometry';
 import { act, renderHook } from '@testing-library/react';
 import { readSource } from '@/storage';
 import { startWork } from '@/work';
-import { useFixedCopy } from './useFixedCopy';
+import { useCopy } from './useCopy';
 
 const mockPages = pagesOfSource('a'.repeat(64), Array(3).fill(plainPage(9, 9)), String);
 const mockSession = {
@@ -44,7 +44,7 @@ function works(count: number) {
   return all;
 }
 const making = () => {
-  const { result, unmount } = renderHook(useFixedCopy);
+  const { result, unmount } = renderHook(useCopy);
   return { result, unmount, make: () => void result.current.make(WHOLE) };
 };
 
@@ -82,7 +82,7 @@ test('a source that cannot be read is said, and it can be tried again', async ()
 test('what is made is proved before it is given, and a proof that cannot be made is said', async () => {
   read.mockResolvedValue(new Uint8Array(3));
   const [copying, proving] = works(2);
-  const { result } = renderHook(useFixedCopy);
+  const { result } = renderHook(useCopy);
   let made: unknown;
   await act(async () => {
     void result.current.make(WHOLE).then((it) => (made = it));

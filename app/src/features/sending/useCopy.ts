@@ -5,7 +5,7 @@ import { useCallback, useEffect, useRef, useState } from 'react';
 import { useSession } from '@/session';
 import { startWork, type Work } from '@/work';
 import { type AskOfCopy, askOfCopy } from './askOfCopy';
-import type { CopyOfPart } from './copyOfPart';
+import { type CopyOfPart, documentOf } from './copyOfPart';
 
 /** What a proof has said of a copy; `why` it says nothing, in words. */
 export type Proved =
@@ -33,7 +33,7 @@ interface Making {
  * A copy of the open document, or of some of its pages: made and proved on request, off the main thread, and
  * stoppable. `make` gives what it has made, or why it has made nothing.
  */
-export function useFixedCopy(): {
+export function useCopy(): {
   state: CopyState;
   make: (of: CopyOfPart) => Promise<MadeCopy | 'stopped' | 'failed'>;
   stop: () => void;
@@ -100,19 +100,19 @@ export function useFixedCopy(): {
 
 function copyingOf(
   ask: AskOfCopy,
-  { part, as }: CopyOfPart,
+  of: CopyOfPart,
   tell: (done: number, all: number) => void,
 ): Work<FixedCopy | LivingCopy> {
-  if (as === 'fixed') return startWork('fixedCopy', ask, tell);
+  if (of.as === 'fixed') return startWork('fixedCopy', ask, tell);
   const { sources, faces, own, copyOf } = ask;
-  const document = plainDocument(part.document);
+  const document = plainDocument(documentOf(of));
   return startWork('livingCopy', { sources, document, faces, own, madeAt: copyOf.madeAt }, tell);
 }
 
 /** Null where it was stopped. A proof that cannot be made is no reason to keep a copy back, but it is said. */
 async function prove(
   { sources, notes, notesAt, faces, own }: AskOfCopy,
-  { part, as }: CopyOfPart,
+  of: CopyOfPart,
   copy: FixedCopy | LivingCopy,
   mine: Making,
   tell: (done: number, all: number) => void,
@@ -121,9 +121,9 @@ async function prove(
     'prove',
     {
       ...{ sources, notesAt, faces, own },
-      notes: as === 'fixed' ? notes : [],
-      living: as === 'living',
-      document: plainDocument(part.document),
+      notes: of.as === 'fixed' ? notes : [],
+      living: of.as === 'living',
+      document: plainDocument(documentOf(of)),
       annotated: 'annotatedPages' in copy ? copy.annotatedPages : [],
       copy: copy.bytes,
     },
