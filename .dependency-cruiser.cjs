@@ -38,7 +38,8 @@ const CORE = {
   tasks: ['geometry', 'document', 'derived', 'csv'],
   leaving: ['kinds', 'document', 'guide', 'derived', 'csv'],
   copy: [...UP_TO_DOCUMENT, 'derived', 'margin'],
-  pdf: [...UP_TO_DOCUMENT, 'derived', 'copy'],
+  annotations: [...UP_TO_DOCUMENT],
+  pdf: [...UP_TO_DOCUMENT, 'derived', 'copy', 'annotations'],
   proof: [...UP_TO_DOCUMENT, 'derived', 'canvas', 'pdfium', 'copy'],
   wire: ['marks', 'document', 'journal'],
 };

@@ -1,6 +1,7 @@
 import { parseArgs } from 'node:util';
 import { PdfRefusal } from '@marginalis/core/document';
 import { find } from './commands/find.ts';
+import { annotations } from './commands/annotations.ts';
 import { fixed } from './commands/fixed.ts';
 import { inspect } from './commands/inspect.ts';
 import { living } from './commands/living.ts';
@@ -16,6 +17,8 @@ export const HELP = `npm run -s cli -- COMMAND
       makes the living copy of a PDF: the marks of a file as standard annotations
   inspect FILE [--password P]
       tells what a PDF says of itself
+  annotations FILE [--password P]
+      what other programs have written on a PDF, as marks and threads: one JSON object
   words FILE [--password P]
       the words of a PDF in the order they are read in, one JSON object a line; boxes in points, y up
   find FILE TERM [--exact] [--whole] [--password P]
@@ -80,6 +83,7 @@ async function dispatch(args: readonly string[], io: Io): Promise<ExitCode> {
   }
   if (more.length > 0) throw wrong('One file is needed.');
   if (command === 'words') await words(io, file, options.password);
+  else if (command === 'annotations') await annotations(io, file, options.password);
   else if (command === 'inspect') await inspect(io, file, options.password);
   else if (command === 'fixed' || command === 'living') {
     const { out } = options;

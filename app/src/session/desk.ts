@@ -1,13 +1,13 @@
 import { documentOfParts, REFUSALS } from '@marginalis/core/document';
 import { displaySize } from '@marginalis/core/geometry';
 import { createJournal } from '@marginalis/core/journal';
+import type { Written } from '@marginalis/core/pdf';
 import {
   createJournalStore,
   type DeskDocument,
   dropDocument,
   dropJournal,
   dropPlace,
-  dropSource,
   findDocument,
   holdsSource,
   keepDocument,
@@ -20,6 +20,7 @@ import { firstPagePicture, PdfPictures, PictureError, startWork } from '@/work';
 import { ifUnused } from './inUse';
 import { pagesAsCame } from './pagesAsCame';
 import { holdPassword } from './passwords';
+import { dropUnheld } from './unheld';
 
 /** What came of opening a file; `already` when it lies on the desk. */
 export type Added =
@@ -51,13 +52,15 @@ export async function addDocument(
   asSecond = false,
 ): Promise<Added> {
   const source = await sha256(bytes);
-  const alike = (await readShelf()).documents.filter((d) => d.source === source);
+  const alike = (await readShelf()).documents.filter(
+    (d) => d.source === source || d.cameAs === source,
+  );
   // The one that lies here, not one that was taken off.
   const known = alike.find((d) => !d.removed) ?? alike[0];
   if (known && !asSecond) {
     try {
       // Opening the file again heals a source the browser has lost.
-      if (!(await holdsSource(source))) await keepSource(source, bytes);
+      if (known.source === source && !(await holdsSource(source))) await keepSource(source, bytes);
     } catch (e) {
       return { ok: false, message: noRoom(fileName, e) };
     }
@@ -73,6 +76,8 @@ export async function addDocument(
     sources: [],
     marked: null,
     copyOf: null,
+    cameAs: null,
+    written: null,
     size: bytes.length,
     pages: [],
     scanned: false,
@@ -153,7 +158,7 @@ async function lookAt(
       return { ok: true, document: { ...blank, locked: true } };
     return { ok: false, message: failure.kind === 'stopped' ? 'Stopped.' : failure.message };
   }
-  const { title, pages, scanned, signed, rescued, copyOf, living } = result.value;
+  const { title, pages, scanned, signed, rescued, copyOf, living, written = null } = result.value;
   try {
     const pictures = await PdfPictures.open(bytes.slice(), password);
     const { width, height } = displaySize(pages[0]);
@@ -167,6 +172,8 @@ async function lookAt(
       signed,
       rescued,
       copyOf,
+      // Of a locked file it would say what the lock hides.
+      written: password === undefined ? writtenAsKept(written) : null,
       picture,
     };
     return { ok: true, document, living };
@@ -175,6 +182,9 @@ async function lookAt(
     throw e;
   }
 }
+
+const writtenAsKept = (written: Written | null): DeskDocument['written'] =>
+  written && { ...written, authors: [...written.authors] };
 
 /** Opens a locked document with its password; a sentence when it does not fit. */
 export async function unlockDocument(document: DeskDocument, password: string): Promise<Added> {
@@ -220,13 +230,6 @@ export async function dropRemoved(): Promise<void> {
         await dropPlace(id);
         await dropUnheld([document.source, ...document.sources]);
       });
-}
-
-/** Drops sources that no document of the shelf refers to any more, those that were removed but can be put back included. */
-async function dropUnheld(sources: readonly string[]): Promise<void> {
-  const { documents } = await readShelf();
-  const held = new Set(documents.flatMap((d) => [d.source, ...d.sources]));
-  for (const source of sources) if (!held.has(source)) await dropSource(source);
 }
 
 /** Has a document hold sources that a step of it refers to, for as long as it is there. */

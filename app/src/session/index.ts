@@ -24,6 +24,8 @@ export {
   noteWorkedOn,
   changeDocument,
 } from './desk';
+export { leaveWritten, takeUpWritten, type TakenUpWritten } from './writtenElsewhere';
+export { leftInWords, writtenInWords } from './writtenInWords';
 export { useRemoval } from './removal';
 export { offeredDemos, addDemo, seedDesk } from './demo';
 export { type ChosenPart, type TypedSelection, type WordEnd, WordsInHand } from './wordsInHand';

@@ -1,7 +1,7 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { pageBoxShape } from '@marginalis/core/document';
 import type { PageBox } from '@marginalis/core/geometry';
-import { array, boolean, type InferType, number, object, string } from 'yup';
+import { array, boolean, type InferType, mixed, number, object, string } from 'yup';
 
 const store = createAsyncStorage('marginalis-shelf');
 
@@ -33,6 +33,19 @@ const documentShape = object({
   marked: string().nullable().default(null),
   /** What it is a marked copy of. */
   copyOf: object({ title: string().required(), madeAt: number().required() })
+    .nullable()
+    .default(null),
+  /** The file it came as, where its source is that without what other programs had written on it. */
+  cameAs: string()
+    .matches(/^[0-9a-f]{64}$/)
+    .nullable()
+    .default(null),
+  /** What other programs have written on it, until somebody has said what is to become of that. */
+  written: object({
+    count: number().integer().min(1).required(),
+    authors: array(string().required()).required(),
+    left: mixed<Record<string, number>>().required(),
+  })
     .nullable()
     .default(null),
 });

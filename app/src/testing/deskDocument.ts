@@ -19,5 +19,7 @@ export const deskDocument = (part: Partial<DeskDocument> = {}): DeskDocument => 
   picture: null,
   marked: null,
   copyOf: null,
+  cameAs: null,
+  written: null,
   ...part,
 });

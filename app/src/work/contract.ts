@@ -10,6 +10,7 @@ import type {
   Source,
   LivingCopy,
   OpenedLivingCopy,
+  TakenUp,
 } from '@marginalis/core/pdf';
 import type { Raster } from '@marginalis/core/pdfium';
 import type { CopyToProve, Proof, ProvedPage } from '@marginalis/core/proof';
@@ -48,6 +49,8 @@ interface PdfJobs {
     ask: { bytes: Uint8Array; password?: string };
     answer: OpenedLivingCopy | null;
   };
+  /** What other programs have written, taken off its pages as marks; these are called by their numbers, from 0. */
+  takeUp: { ask: { bytes: Uint8Array; now: number }; answer: TakenUp };
   /** A page's marks, stored, as a copy holds them. */
   encodeMarks: {
     ask: { marks: readonly MarkRecord[] } & FaceSources;

@@ -7,6 +7,7 @@ import {
   makeFixedCopy,
   makeLivingCopy,
   openLivingCopy,
+  takeUpAnnotations,
 } from '@marginalis/core/pdf';
 import { answer, type Run } from './answering';
 import type { PdfJob, WorkReply, WorkRequest } from './contract';
@@ -43,6 +44,7 @@ const runs: { [J in PdfJob]: Run<J> } = {
       ...textFiles({ faces, own }),
     }),
   openLiving: ({ bytes, password }) => openLivingCopy(bytes, password),
+  takeUp: ({ bytes, now }) => takeUpAnnotations(bytes, { now }),
   encodeMarks: ({ marks, faces, own }) =>
     encodeMarks(
       new Map(marks.map(fromMarkRecord).map((mark) => [mark.id, mark])),

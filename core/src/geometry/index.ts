@@ -63,6 +63,7 @@ export {
   resamplePolyline,
   simplifiedIndices,
 } from './polyline.ts';
+export { cubicInto, partsOfPath, polylinesOf } from './flatten.ts';
 export { convexHull } from './hull.ts';
 export { degrees, roundedAngle } from './angle.ts';
 export { withinCapsule } from './capsule.ts';

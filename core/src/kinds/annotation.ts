@@ -1,5 +1,7 @@
-import type { Vec } from '../geometry/index.ts';
+import type { Path, Vec } from '../geometry/index.ts';
+import type { MarkBase } from '../marks/index.ts';
 import type { Quad } from '../print/index.ts';
+import type { Alignment, Family } from '../type/index.ts';
 
 interface Stroked {
   /** Width of the border, points. */
@@ -9,12 +11,40 @@ interface Stroked {
   readonly inside?: string;
 }
 
+/** How typed text looks, as far as another program can be told. */
+interface Lettered {
+  /** Of its letters, points. */
+  readonly size: number;
+  readonly family: Family;
+  readonly bold: boolean;
+  readonly italic: boolean;
+  readonly align: Alignment;
+  /** `#rrggbb`; what its box is filled with. */
+  readonly ground?: string;
+  /** Width of its box's border, points. */
+  readonly border: number;
+  /** The line by which it points at a place, from there to its box. */
+  readonly leader?: {
+    readonly to: Vec;
+    readonly bend: Vec | null;
+    readonly from: Vec;
+    readonly head: boolean;
+  };
+}
+
 /**
  * A mark as the standard annotation that comes nearest (ISO 32000-1 §12.5.6): what another program can edit. How it
  * looks is the drawing's business. Points in user space.
  */
 export type AnnotationSketch =
-  | ({ readonly subtype: 'Ink'; readonly lines: readonly (readonly Vec[])[] } & Stroked)
+  | ({
+      readonly subtype: 'Ink';
+      readonly lines: readonly (readonly Vec[])[];
+      /** What is seen of the lines, where that is told: filled, non-zero rule. */
+      readonly outline?: Path;
+      /** It is multiplied onto what lies beneath. */
+      readonly multiplied?: boolean;
+    } & Stroked)
   | ({
       readonly subtype: 'Line';
       readonly from: Vec;
@@ -22,16 +52,25 @@ export type AnnotationSketch =
       /** Arrowheads at the beginning and at the end. */
       readonly heads: readonly [boolean, boolean];
     } & Stroked)
-  | ({ readonly subtype: 'PolyLine' | 'Polygon'; readonly corners: readonly Vec[] } & Stroked)
+  | ({
+      readonly subtype: 'PolyLine' | 'Polygon';
+      readonly corners: readonly Vec[];
+      readonly heads?: readonly [boolean, boolean];
+      /** Its sides bulge. */
+      readonly cloudy?: boolean;
+    } & Stroked)
   | {
       readonly subtype: 'Highlight' | 'Underline' | 'Squiggly' | 'StrikeOut';
       readonly quads: readonly Quad[];
     }
   | { readonly subtype: 'Text'; readonly at: Vec }
-  | {
+  | ({
       readonly subtype: 'FreeText';
       /** Of its box: upper left, upper right, lower right, lower left, as it is read. */
       readonly corners: readonly [Vec, Vec, Vec, Vec];
       readonly text: string;
-    }
+    } & Lettered)
   | ({ readonly subtype: 'Square' | 'Circle'; readonly corners: readonly [Vec, Vec] } & Stroked);
+
+/** What a mark that is made of an annotation has, whatever kind it becomes. */
+export type SketchedBase = Omit<MarkBase, 'kind'>;

@@ -1,5 +1,6 @@
 export type { CarryOptions, Kind, Look, LookChange, MarkWords, Plane } from './kind.ts';
-export type { AnnotationSketch } from './annotation.ts';
+export type { AnnotationSketch, SketchedBase } from './annotation.ts';
+export { marksOfSketch } from './ofSketch.ts';
 export { KINDS, kindFor, type Mark } from './table.ts';
 export { fromMarkRecord, toMarkRecord } from './record.ts';
 export {
@@ -28,6 +29,7 @@ export {
   rangesOf,
   stripsOf,
   textOfStrips,
+  withWordsOf,
   type WordsMark,
 } from './words/index.ts';
 export { asNote, type NoteMark } from './note/index.ts';

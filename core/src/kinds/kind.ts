@@ -13,7 +13,7 @@ import type {
   Run,
   WordManner,
 } from '../marks/index.ts';
-import type { AnnotationSketch } from './annotation.ts';
+import type { AnnotationSketch, SketchedBase } from './annotation.ts';
 
 /** How marks are carried to another place. */
 export interface CarryOptions {
@@ -103,4 +103,9 @@ export interface Kind<M extends MarkBase> {
   words(mark: M): MarkWords;
   /** As a standard annotation (ISO 32000-1 §12.5.6), beside the drawing. */
   annotation(mark: M): AnnotationSketch;
+  /**
+   * Marks of this kind that come nearest to an annotation of another program; none where it is not theirs to be. Of several the first has the base's id,
+   * the others that with a number.
+   */
+  ofAnnotation?(sketch: AnnotationSketch, base: SketchedBase): readonly M[];
 }

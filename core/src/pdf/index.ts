@@ -13,3 +13,10 @@ export type { Deflate } from './sink/formWriter.ts';
 export type { CopyOf } from './copyOf.ts';
 export { type LivingCopy, type LivingCopyOptions, makeLivingCopy } from './living/livingCopy.ts';
 export { type OpenedLivingCopy, openLivingCopy } from './living/openLivingCopy.ts';
+export {
+  type ReadAnnotations,
+  readAnnotations,
+  type ReadAnnotationsOptions,
+} from './incoming/readAnnotations.ts';
+export type { Written } from './incoming/written.ts';
+export { type TakenUp, takeUpAnnotations } from './incoming/takeUpAnnotations.ts';

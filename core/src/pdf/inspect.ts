@@ -11,6 +11,7 @@ import type { PageBox } from '../geometry/index.ts';
 import { contentCoverage } from './content/coverage.ts';
 import { pageContent } from './content/pageContent.ts';
 import { type CopyOf, copyOfIn } from './copyOf.ts';
+import { type Written, writtenOn } from './incoming/written.ts';
 import { hasOwnParts } from './living/ownParts.ts';
 import { hasEnd, openPdf } from './openPdf.ts';
 import { pageGeometry } from './pages/geometry.ts';
@@ -30,6 +31,8 @@ export interface Inspection {
   readonly copyOf: CopyOf | null;
   /** It says that it is a living copy of ours: `openLivingCopy` takes it apart where that is so. */
   readonly living: boolean;
+  /** What other programs have written on its pages and could be marks; null where nothing is. */
+  readonly written: Written | null;
 }
 
 /** Pages looked at to tell a scan; the rest is taken to be alike. */
@@ -51,6 +54,7 @@ export async function inspectPdf(bytes: Uint8Array, password?: string): Promise<
     rescued: !hasEnd(bytes),
     copyOf: copyOfIn(doc),
     living: hasOwnParts(doc),
+    written: writtenOn(doc),
   };
 }
 

@@ -4,6 +4,7 @@ import { ActivityIndicator } from 'react-native-paper';
 import type { Opened } from '@/shell';
 import { Action, EmptyScreen } from '@/ui';
 import { PasswordScreen } from './PasswordScreen';
+import { WrittenScreen } from './WrittenScreen';
 import { useOpenDocument } from './useOpenDocument';
 
 /** Opens a document and shows it; until then, or where it cannot be opened, what must be waited for, done or said. */
@@ -26,6 +27,12 @@ export function OpenedDocument(props: {
     return (
       <PasswordScreen document={opened.document} onUnlocked={opened.retry} onLeave={onLeave} />
     );
+  if (opened.phase === 'asking') {
+    const { document, written, retry } = opened;
+    return (
+      <WrittenScreen document={document} written={written} onAnswered={retry} onLeave={onLeave} />
+    );
+  }
   if (opened.phase === 'failed')
     return (
       <EmptyScreen title="This document cannot be opened" text={opened.message}>

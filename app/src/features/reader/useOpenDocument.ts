@@ -16,6 +16,13 @@ export type OpenedDocument =
   | { readonly phase: 'opening' }
   | { readonly phase: 'failed'; readonly message: string }
   | { readonly phase: 'locked'; readonly document: DeskDocument; retry(): void }
+  /** Other programs have written on it, and nobody has said what is to become of that. */
+  | {
+      readonly phase: 'asking';
+      readonly document: DeskDocument;
+      readonly written: NonNullable<DeskDocument['written']>;
+      retry(): void;
+    }
   | {
       readonly phase: 'open';
       readonly session: DocumentSession;
@@ -50,6 +57,8 @@ export function useOpenDocument(id: string): OpenedDocument {
       const password = passwordFor(document.source);
       if (document.locked && password === undefined)
         return show({ phase: 'locked', document, retry });
+      const { written } = document;
+      if (written) return show({ phase: 'asking', document, written, retry });
       const bytes = await readSource(document.source);
       if (!bytes) return show({ phase: 'failed', message: BYTES_GONE });
       const place = await readPlace(id);

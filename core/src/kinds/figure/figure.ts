@@ -29,7 +29,11 @@ import type { AnnotationSketch } from '../annotation.ts';
 import type { CarryOptions, Kind } from '../kind.ts';
 import { type FigureMark, untied } from './mark.ts';
 import { FIGURE_NAMES } from './names.ts';
+import { figureOfSketch } from './ofSketch.ts';
 import { fromFigureRecord, toFigureRecord } from './record.ts';
+
+/** Less than so much off is upright: of the sine of twice the angle. */
+const UPRIGHT = 1e-6;
 
 /** By the figure, so that a mark that is rubbed or restyled keeps its lines. */
 const lines = new WeakMap<Figure, readonly MarkLine[]>();
@@ -114,6 +118,19 @@ function annotation(mark: FigureMark): AnnotationSketch {
     ] as const;
     return { subtype: 'Circle', corners, ...look };
   }
+  if (figure.kind === 'cloud')
+    return { subtype: 'Polygon', corners: figure.corners, cloudy: true, ...look };
+  if (
+    (figure.kind === 'rectangle' || figure.kind === 'square') &&
+    Math.abs(Math.sin(2 * figure.angle)) < UPRIGHT
+  ) {
+    const { minX, minY, maxX, maxY } = boxOfPoints(points);
+    const corners = [
+      { x: minX, y: minY },
+      { x: maxX, y: maxY },
+    ] as const;
+    return { subtype: 'Square', corners, ...look };
+  }
   return isClosedFigure(figure)
     ? { subtype: 'Polygon', corners: points.slice(0, -1), ...look }
     : { subtype: 'PolyLine', corners: points, ...look };
@@ -157,4 +174,5 @@ export const FIGURE: Kind<FigureMark> = {
   },
   words: ({ figure }) => ({ name: FIGURE_NAMES[figure.kind], text: '', sort: 'figure' }),
   annotation,
+  ofAnnotation: figureOfSketch,
 };

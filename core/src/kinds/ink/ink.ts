@@ -7,6 +7,7 @@ import { inkLines } from './lines.ts';
 import { writtenBox } from './leftSamples.ts';
 import type { InkMark } from './mark.ts';
 import { inkOutline, nibOf } from './outline.ts';
+import { inkOfSketch } from './ofSketch.ts';
 import { fromInkRecord, toInkRecord } from './record.ts';
 
 const isHighlighter = ({ tool }: InkMark): boolean => tool === 'highlighter';
@@ -43,11 +44,15 @@ export const INK: Kind<InkMark> = {
   },
   carry: carryInk,
   madeWith: (mark) => (isHighlighter(mark) ? 'highlighter' : 'pen'),
-  look: ({ style, ink: { steadiness, nib } }) => ({ style, steadiness, nib }),
+  look: ({ style, ink: { engine, steadiness, nib } }) =>
+    engine === 0 ? { style, nib } : { style, steadiness, nib },
   restyle: (mark, { style, steadiness = mark.ink.steadiness }) => ({
     ...mark,
     style: style ? { ...mark.style, ...style } : mark.style,
-    ink: steadiness === mark.ink.steadiness ? mark.ink : { ...mark.ink, steadiness },
+    ink:
+      steadiness === mark.ink.steadiness || mark.ink.engine === 0
+        ? mark.ink
+        : { ...mark.ink, steadiness },
   }),
   words: (mark) =>
     isHighlighter(mark)
@@ -57,5 +62,8 @@ export const INK: Kind<InkMark> = {
     subtype: 'Ink',
     lines: leftOf(mark, inkLines(mark)).map(({ points }) => points),
     width: mark.style.width,
+    outline: inkOutline(mark),
+    ...(isHighlighter(mark) ? { multiplied: true } : {}),
   }),
+  ofAnnotation: inkOfSketch,
 };

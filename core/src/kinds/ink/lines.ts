@@ -69,9 +69,10 @@ function centrelineFor(ink: WrittenInk): Float64Array {
 
 /** Smoothed, joined and thinned; instead of times it has places among the samples. */
 function inkCentreline(ink: WrittenInk): InkSample[] {
-  const { steadiness, straight, hand } = ink;
+  const { steadiness, straight, hand, engine } = ink;
   const samples = samplesIn(ink.samples);
   const placed = (all: readonly InkSample[]): InkSample[] => all.map((s, t) => ({ ...s, t }));
+  if (engine === 0) return placed(samples);
   if (straight) return straightLine(placed(samples));
   return centrelineOf(
     placed(hand ? smoothInkAs(samples, steadiness, hand) : smoothInkOne(samples, steadiness)),

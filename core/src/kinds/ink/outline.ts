@@ -1,6 +1,7 @@
 import { joinPaths, type Path } from '../../geometry/index.ts';
 import { type InkSample, type Nib, outlineInk } from '../../ink/index.ts';
 import { beyondPart, leftOf, type MarkLine } from '../../marks/index.ts';
+import { drawnOutline } from './drawnOutline.ts';
 import { adoptLine, inkLines } from './lines.ts';
 import type { InkMark } from './mark.ts';
 
@@ -24,6 +25,8 @@ export function inkOutline(mark: InkMark): Path {
 }
 
 function outlineLeft(mark: InkMark): Path {
+  const drawn = drawnOutline(mark);
+  if (drawn) return drawn;
   const nib = nibOf(mark);
   const { width } = nib;
   const whole = inkLines(mark);

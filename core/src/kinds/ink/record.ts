@@ -9,6 +9,7 @@ import {
   nibShape,
   shareShape,
 } from '../../marks/index.ts';
+import { pathText, readPathText } from './drawnOutline.ts';
 import type { InkMark, WrittenInk } from './mark.ts';
 import { samplesOfStored, storedSamples } from './storedSamples.ts';
 
@@ -25,13 +26,21 @@ const handShape = object({
   evenClock: boolean().strict().required(),
   turns: array(finite.integer().min(0)).strict().required(),
 });
+/** Characters of an outline that another program has drawn. */
+const LONGEST_OUTLINE = 4_000_000;
 const secondInkShape = object({
   ...inkBase,
   nib: nibShape.required(),
   straight: boolean().strict().required(),
-  engine: number().strict().oneOf([1, 2]).required(),
+  engine: number().strict().oneOf([0, 1, 2]).required(),
   hand: handShape.nullable().defined().default(null),
   place: matrixShape,
+  drawn: object({
+    outline: string().strict().required().max(LONGEST_OUTLINE),
+    width: finite.min(0),
+  })
+    .optional()
+    .default(undefined),
 });
 /** Ink of the first release had pressure only. */
 const inkShape = lazy((value: { thinning?: unknown } | null | undefined) =>
@@ -46,15 +55,20 @@ const shape = object({
   ink: inkShape,
 });
 
-interface InkRecord extends Omit<WrittenInk, 'samples'> {
+interface InkRecord extends Omit<WrittenInk, 'samples' | 'drawn'> {
   readonly samples: string;
+  readonly drawn?: { readonly outline: string; readonly width: number };
 }
 
 const ofRecord = (
   record: InkRecord | { thinning: number; samples: string; steadiness: number },
 ): WrittenInk => {
   const samples = samplesOfStored(record.samples);
-  if (!('thinning' in record)) return { ...record, samples };
+  if (!('thinning' in record)) {
+    const { drawn, ...ink } = record;
+    if (!drawn) return { ...ink, samples };
+    return { ...ink, samples, drawn: { ...drawn, outline: readPathText(drawn.outline) } };
+  }
   const { thinning, steadiness } = record;
   return {
     samples,
@@ -68,7 +82,13 @@ const ofRecord = (
 
 export const toInkRecord = (mark: InkMark): MarkRecord => ({
   ...mark,
-  ink: { ...mark.ink, samples: storedSamples(mark.ink.samples) },
+  ink: {
+    ...mark.ink,
+    samples: storedSamples(mark.ink.samples),
+    ...(mark.ink.drawn
+      ? { drawn: { ...mark.ink.drawn, outline: pathText(mark.ink.drawn.outline) } }
+      : {}),
+  },
 });
 
 export function fromInkRecord(record: unknown): InkMark {

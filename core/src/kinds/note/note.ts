@@ -14,6 +14,7 @@ import { aroundQuad, mapQuad } from '../../print/index.ts';
 import { widened } from '../../marks/index.ts';
 import type { Kind } from '../kind.ts';
 import type { NoteMark } from './mark.ts';
+import { noteOfSketch } from './ofSketch.ts';
 import { fromNoteRecord, toNoteRecord } from './record.ts';
 
 /** Dots run beneath what type stands on, in shares of a line's height above its foot. */
@@ -76,6 +77,7 @@ export const NOTE: Kind<NoteMark> = {
   restyle: (mark, { style }) => (style ? { ...mark, style: { ...mark.style, ...style } } : mark),
   words: ({ quote }) => ({ name: 'Note', text: quote.exact, sort: 'note' }),
   annotation: ({ at }) => ({ subtype: 'Text', at }),
+  ofAnnotation: noteOfSketch,
 };
 
 const aroundPlace = (x: number, y: number, reach: number) => [

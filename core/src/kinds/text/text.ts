@@ -13,10 +13,12 @@ import {
 } from '../../geometry/index.ts';
 import { type Span, textOfSpans } from '../../type/index.ts';
 import { widened } from '../../marks/index.ts';
+import type { AnnotationSketch } from '../annotation.ts';
 import type { Kind } from '../kind.ts';
 import { cornersOfBox, placeOfBox } from './box.ts';
-import { leaderLines, leaderPath } from './leader.ts';
+import { leaderLines, leaderPath, leaderPoints } from './leader.ts';
 import type { TextMark } from './mark.ts';
+import { textOfSketch } from './ofSketch.ts';
 import { fromTextRecord, toTextRecord } from './record.ts';
 
 /** Letters reach so far beyond their lines, of the size: swashes, marks upon marks. */
@@ -135,12 +137,32 @@ export const TEXT: Kind<TextMark> = {
     ...(leader ? CALLOUT : PLAIN),
     text: textOfSpans(block.spans),
   }),
-  annotation: (mark) => ({
+  annotation,
+  ofAnnotation: textOfSketch,
+};
+
+/** Its letters are said to be as the first of them are. */
+function annotation(mark: TextMark): AnnotationSketch {
+  const { block, background, border, leader } = mark;
+  const [{ style }] = block.spans;
+  const { size, family, bold, italic } = style;
+  const line = leaderPoints(mark);
+  return {
     subtype: 'FreeText',
     corners: cornersOfBox(mark),
-    text: textOfSpans(mark.block.spans),
-  }),
-};
+    text: textOfSpans(block.spans),
+    size,
+    family,
+    bold,
+    italic,
+    align: block.align,
+    ...(background ? { ground: background.colour } : {}),
+    border,
+    ...(leader && line
+      ? { leader: { from: line[0], bend: leader.bend, to: leader.to, head: leader.head > 0 } }
+      : {}),
+  };
+}
 
 /** What has the box's own ink takes another; what stands out by its ink keeps it. */
 const inked = ({ block, style }: TextMark, colour: string): readonly Span[] =>

@@ -9,4 +9,5 @@ export {
 export { areaBetween, areaEnds } from './area.ts';
 export { rangesOf } from './ranges.ts';
 export { stripsOf } from './strips.ts';
+export { withWordsOf } from './underStrips.ts';
 export { WORDS } from './words.ts';

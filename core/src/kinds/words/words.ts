@@ -5,6 +5,7 @@ import { type WordManner, widened } from '../../marks/index.ts';
 import type { Kind } from '../kind.ts';
 import { isArea, textOfStrips, type WordsMark } from './mark.ts';
 import { pathOfWords } from './paths.ts';
+import { wordsOfSketch } from './ofSketch.ts';
 import { fromWordsRecord, toWordsRecord } from './record.ts';
 import { withoutWords } from './strips.ts';
 
@@ -87,4 +88,5 @@ export const WORDS: Kind<WordsMark> = {
     subtype: SUBTYPES[manner],
     quads: strips.map(({ quad }) => quad),
   }),
+  ofAnnotation: wordsOfSketch,
 };

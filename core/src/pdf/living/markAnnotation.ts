@@ -14,6 +14,7 @@ import { round, sketchEntries } from './sketchEntries.ts';
 /** Printed, and seen (§12.5.3). */
 const PRINT = 4;
 const HIDDEN = 2;
+const LOCKED = 128;
 /** Around what is drawn, so that no edge is cut, points. */
 const ROOM = 1;
 
@@ -53,10 +54,10 @@ export async function markAnnotations(
     context.obj({
       Type: 'Annot',
       Subtype: sketch.subtype,
-      ...(sketchEntries(sketch, colour) as Record<string, string>),
+      ...(sketchEntries(sketch, colour, rect) as Record<string, string>),
       Rect: boxEntry(rect),
       P: page,
-      F: PRINT,
+      F: PRINT | (mark.locked ? LOCKED : 0),
       NM: text(mark.id),
       // Of typed text it would be the ground that its letters stand on.
       ...(sketch.subtype === 'FreeText' ? {} : { C: colourEntry(colour) }),

@@ -1,6 +1,7 @@
-import { PDFString } from '@cantoo/pdf-lib';
+import { PDFName, PDFString } from '@cantoo/pdf-lib';
 import type { AnnotationSketch } from '../../kinds/index.ts';
-import type { Vec } from '../../geometry/index.ts';
+import { type Box, boxOfPoints, type Vec } from '../../geometry/index.ts';
+import type { Family } from '../../type/index.ts';
 import { colourEntry } from './colourEntry.ts';
 
 type Entries = Readonly<Record<string, unknown>>;
@@ -11,21 +12,33 @@ const flat = (points: readonly Vec[]): number[] =>
 /** Points are kept to a thousandth: what another program shows is in the appearance. */
 export const round = (n: number): number => Math.round(n * 1000) / 1000;
 
-/** What the kind of an annotation says beside what all of them do (ISO 32000-1 §12.5.6). Text is in `colour`, `#rrggbb`. */
-export function sketchEntries(sketch: AnnotationSketch, colour: string): Entries {
+/**
+ * What the kind of an annotation says beside what all of them do (ISO 32000-1 §12.5.6). Its lines and letters are in `colour`, `#rrggbb`; `rect` is its
+ * rectangle.
+ */
+export function sketchEntries(sketch: AnnotationSketch, colour: string, rect: Box): Entries {
   switch (sketch.subtype) {
     case 'Ink':
       return { InkList: sketch.lines.map(flat), ...stroked(sketch) };
-    case 'Line': {
-      const [begins, ends] = sketch.heads.map((head) => (head ? 'OpenArrow' : 'None'));
-      return { L: flat([sketch.from, sketch.to]), LE: [begins, ends], ...stroked(sketch) };
-    }
+    case 'Line':
+      return { L: flat([sketch.from, sketch.to]), ...ends(sketch.heads), ...stroked(sketch) };
     case 'PolyLine':
+      return {
+        Vertices: flat(sketch.corners),
+        ...(sketch.heads ? ends(sketch.heads) : {}),
+        ...stroked(sketch),
+      };
     case 'Polygon':
-      return { Vertices: flat(sketch.corners), ...stroked(sketch) };
+      return {
+        Vertices: flat(sketch.corners),
+        ...(sketch.cloudy ? { BE: { S: 'C', I: 1 } } : {}),
+        ...stroked(sketch),
+      };
     case 'Square':
-    case 'Circle':
-      return stroked(sketch);
+    case 'Circle': {
+      // The border lies half outside the shape.
+      return { RD: within(rect, sketch.corners, sketch.width / 2), ...stroked(sketch) };
+    }
     case 'Highlight':
     case 'Underline':
     case 'Squiggly':
@@ -39,10 +52,54 @@ export function sketchEntries(sketch: AnnotationSketch, colour: string): Entries
     case 'Text':
       return { Name: 'Note' };
     case 'FreeText':
-      // For programs that draw it anew when it is changed there; how it looks until then is in the appearance.
-      return { DA: PDFString.of(`${colourEntry(colour).join(' ')} rg /Helv 12 Tf`) };
+      return textEntries(sketch, colour, rect);
   }
 }
+
+/** For programs that draw it anew when it is changed there; how it looks until then is in the appearance. */
+function textEntries(
+  sketch: AnnotationSketch & { readonly subtype: 'FreeText' },
+  colour: string,
+  rect: Box,
+): Entries {
+  const { size, family, bold, italic, align, ground, border, leader, corners } = sketch;
+  const face = FACES[family][(bold ? 1 : 0) + (italic ? 2 : 0)];
+  const line = leader && [leader.to, ...(leader.bend ? [leader.bend] : []), leader.from];
+  return {
+    DA: PDFString.of(`${colourEntry(colour).join(' ')} rg /${face} ${round(size)} Tf`),
+    Q: ['start', 'centre', 'end'].indexOf(align),
+    BS: { W: round(border), S: 'S' },
+    RD: within(rect, corners, 0),
+    ...(ground ? { C: colourEntry(ground) } : {}),
+    ...(line
+      ? {
+          IT: 'FreeTextCallout',
+          CL: flat(line),
+          LE: PDFName.of(leader.head ? 'OpenArrow' : 'None'),
+        }
+      : {}),
+  };
+}
+
+/** Names of the standard faces that forms use (common practice): plain, bold, slanted, both. */
+const FACES: Readonly<Record<Family, readonly [string, string, string, string]>> = {
+  sans: ['Helv', 'HeBo', 'HeOb', 'HeBO'],
+  serif: ['TiRo', 'TiBo', 'TiIt', 'TiBI'],
+  mono: ['Cour', 'CoBo', 'CoOb', 'CoBO'],
+  hand: ['Helv', 'HeBo', 'HeOb', 'HeBO'],
+};
+
+/** How far what has these corners lies within its rectangle: left, foot, right, head. */
+function within(rect: Box, corners: readonly Vec[], beyond: number): number[] {
+  const { minX, minY, maxX, maxY } = boxOfPoints(corners);
+  return [minX - rect.minX, minY - rect.minY, rect.maxX - maxX, rect.maxY - maxY].map((n) =>
+    round(Math.max(0, n - beyond)),
+  );
+}
+
+const ends = ([begins, closes]: readonly [boolean, boolean]): Entries => ({
+  LE: [begins, closes].map((head) => (head ? 'OpenArrow' : 'None')),
+});
 
 interface Stroked {
   readonly width: number;

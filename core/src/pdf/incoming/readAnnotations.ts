@@ -1,0 +1,39 @@
+import { type Annotation, fromAnnotations } from '../../annotations/index.ts';
+import type { Thread } from '../../document/index.ts';
+import type { Mark } from '../../kinds/index.ts';
+import type { PageId } from '../../marks/index.ts';
+import { openPdf } from '../openPdf.ts';
+import { annotationsIn } from './annotationsIn.ts';
+
+export interface ReadAnnotationsOptions {
+  readonly password?: string;
+  /** What a page, from 0, is called; its number in words when left out. */
+  readonly pageId?: (page: number) => PageId;
+  /** For what does not say when it was made, milliseconds since 1970. */
+  readonly now?: number;
+}
+
+/** What other programs have written on the pages of a PDF. */
+export interface ReadAnnotations {
+  readonly marks: readonly Mark[];
+  readonly threads: readonly Thread[];
+  /** Annotations that could be no marks, and are left where they are. */
+  readonly left: readonly Annotation[];
+}
+
+/**
+ * Reads the annotations of a PDF as marks and threads of their authors. Marks on words do not know these yet: see `overPrint`.
+ * @throws PdfRefusal when it cannot be opened
+ */
+export async function readAnnotations(
+  source: Uint8Array,
+  options: ReadAnnotationsOptions = {},
+): Promise<ReadAnnotations> {
+  const doc = await openPdf(source, options.password);
+  const { annotations } = annotationsIn(doc);
+  const { marks, threads, taken } = fromAnnotations(annotations, {
+    pageId: options.pageId ?? String,
+    now: options.now ?? 0,
+  });
+  return { marks, threads, left: annotations.filter((one, k) => one.shown && !taken.has(k)) };
+}
