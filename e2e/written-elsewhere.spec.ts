@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { annotatedPdf } from '../core/testing/annotatedPdf';
-import { addFile, drawn, inkOn, openDesk, openMarks } from './support/reader';
+import { addFile, drawn, inkOn, openDesk, openDocument, openMarks } from './support/reader';
 
 test('what others have written with another program becomes marks and notes, to be changed and answered', async ({
   page,
@@ -31,7 +31,8 @@ test('what others have written with another program becomes marks and notes, to 
   // It stays when it is opened again, and is not asked again; the same file is known.
   await page.goto('/');
   await addFile(page, 'How barnacles settle.pdf', await annotatedPdf());
-  await drawn(page, 1);
+  await expect(page.getByText('“How barnacles settle” is already on the desk.')).toBeVisible();
+  await openDocument(page, 'How barnacles settle');
   await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(500);
 });
 

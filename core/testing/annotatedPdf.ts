@@ -10,12 +10,22 @@ export const LINES = [
 /** How far the ink's line swings, points. */
 const INK_TOP = 620;
 
-/** A page that two people have marked with another program: every kind that can be a mark, answers and a state, and a stamp. */
-export async function annotatedPdf(): Promise<Uint8Array> {
+/** The page with nothing but its lines. */
+async function shorePage() {
   const doc = await PDFDocument.create();
   const font = await doc.embedFont(StandardFonts.Helvetica);
   const page = doc.addPage([595, 842]);
   for (const { y, text } of LINES) page.drawText(text, { x: 72, y, size: 14, font });
+  return { doc, font, page };
+}
+
+/** The same in bytes. */
+export const shorePdf = async (): Promise<Uint8Array> =>
+  (await shorePage()).doc.save({ useObjectStreams: false });
+
+/** A page that two people have marked with another program: every kind that can be a mark, answers and a state, and a stamp; `only` of one kind where that is named. */
+export async function annotatedPdf(only?: string): Promise<Uint8Array> {
+  const { doc, font, page } = await shorePage();
   const { context } = doc;
   const widthOf = (text: string): number => font.widthOfTextAtSize(text, 14);
   const form = (content: string, bbox: number[], resources = {}): PDFRef =>
@@ -47,7 +57,7 @@ export async function annotatedPdf(): Promise<Uint8Array> {
         ...texts,
       } as never),
     );
-    page.node.addAnnot(ref);
+    if (only === undefined || entries.Subtype === only) page.node.addAnnot(ref);
     return ref;
   };
 
@@ -150,7 +160,7 @@ export async function annotatedPdf(): Promise<Uint8Array> {
   const popup = context.register(
     context.obj({ Type: 'Annot', Subtype: 'Popup', Parent: note, Rect: [520, 600, 590, 700] }),
   );
-  page.node.addAnnot(popup);
+  if (only === undefined) page.node.addAnnot(popup);
   (context.lookup(note) as unknown as { set(k: PDFName, v: PDFRef): void }).set(
     PDFName.of('Popup'),
     popup,

@@ -76,6 +76,12 @@ test('a pale seam is no clear difference, and photographs are compared by square
   expect(compareRasters(dark, light, [whole]).differing).toBeGreaterThan(1500);
 });
 
+test('a hairline at the edge of a photograph may lie a pixel further', () => {
+  const edged = (x: number) => picture([{ x, y: 0, w: 1, h: 40, level: 100 }]);
+  const photograph = { minX: 0, minY: 0, maxX: 58, maxY: 40 };
+  expect(compareRasters(edged(57), edged(56), [photograph]).differing).toBe(0);
+});
+
 test('pictures of other sizes are not compared', () => {
   const other = picture([], { width: 61, height: 40 });
   expect(() => compareRasters(picture([]), other)).toThrow(RangeError);

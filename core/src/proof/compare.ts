@@ -155,20 +155,27 @@ function coarselyDiffering(
   const [left, right] = [Math.floor(minX), Math.ceil(maxX)];
   const [top, foot] = [Math.floor(minY), Math.ceil(maxY)];
   const all: number[] = [];
-  for (let y = top; y < foot; y += SQUARE)
-    for (let x = left; x < right; x += SQUARE) {
+  const [columns, rows] = [cutsOf(left, right), cutsOf(top, foot)];
+  for (let r = 0; r + 1 < rows.length; r++)
+    for (let c = 0; c + 1 < columns.length; c++) {
       const own: number[] = [];
       const sums = [0, 0, 0];
-      for (let v = y; v < Math.min(foot, y + SQUARE); v++)
-        for (let u = x; u < Math.min(right, x + SQUARE); u++) {
+      for (let v = rows[r]; v < rows[r + 1]; v++)
+        for (let u = columns[c]; u < columns[c + 1]; u++) {
           const i = v * width + u;
           own.push(i);
-          for (let c = 0; c < 3; c++) sums[c] += a[4 * i + c] - b[4 * i + c];
+          for (let k = 0; k < 3; k++) sums[k] += a[4 * i + k] - b[4 * i + k];
         }
       for (const i of own) coarse[i] = 1;
       if (sums.some((sum) => Math.abs(sum) > SQUARE_LEVELS * own.length)) all.push(...own);
     }
   return all;
+}
+
+/** Where a side is cut into squares: none is narrower than they are to be, or a hairline at its edge would be all there is of it. */
+function cutsOf(from: number, to: number): number[] {
+  const count = Math.max(1, Math.floor((to - from) / SQUARE));
+  return Array.from({ length: count + 1 }, (_, k) => from + Math.round((k * (to - from)) / count));
 }
 
 /** What hangs together, also by corners. Uses up `differing`. */

@@ -80,7 +80,9 @@ export function sketchOf(annotation: PDFDict, context: PDFContext): Sketched | n
 
 /** As its appearance draws it, where that can be told; without one as its own lines do. */
 function inkOf(annotation: PDFDict, context: PDFContext): Sketched | null {
-  const look = inkLookOf(annotation, context);
+  const rect = rectOf(annotation);
+  const hasPlace = rect !== null && boxWidth(rect) > 0 && boxHeight(rect) > 0;
+  const look = hasPlace ? inkLookOf(annotation, context) : null;
   const list = annotation.lookup(PDFName.of('InkList'));
   const own =
     list instanceof PDFArray
@@ -100,7 +102,7 @@ function inkOf(annotation: PDFDict, context: PDFContext): Sketched | null {
     return { sketch: { subtype: 'Ink', lines: own, width, outline, multiplied }, ...said };
   }
   // With an appearance of another sort it would look otherwise afterwards: such ink stays as it is.
-  if (annotation.lookup(PDFName.of('AP')) instanceof PDFDict) return null;
+  if (hasPlace && annotation.lookup(PDFName.of('AP')) instanceof PDFDict) return null;
   if (count === 0 || count > MOST_POINTS) return null;
   return { sketch: { subtype: 'Ink', lines: own, width } };
 }
