@@ -12,7 +12,7 @@ const INK_TOP = 620;
 
 /** The page with nothing but its lines. */
 async function shorePage() {
-  const doc = await PDFDocument.create();
+  const doc = await PDFDocument.create({ updateMetadata: false });
   const font = await doc.embedFont(StandardFonts.Helvetica);
   const page = doc.addPage([595, 842]);
   for (const { y, text } of LINES) page.drawText(text, { x: 72, y, size: 14, font });
