@@ -38,7 +38,7 @@ const CORE = {
   tasks: ['geometry', 'document', 'derived', 'csv'],
   leaving: ['kinds', 'document', 'guide', 'derived', 'csv'],
   copy: [...UP_TO_DOCUMENT, 'derived', 'margin'],
-  annotations: [...UP_TO_DOCUMENT],
+  annotations: [...UP_TO_DOCUMENT, 'derived'],
   pdf: [...UP_TO_DOCUMENT, 'derived', 'copy', 'annotations'],
   proof: [...UP_TO_DOCUMENT, 'derived', 'canvas', 'pdfium', 'copy'],
   wire: ['marks', 'document', 'journal'],

@@ -161,7 +161,7 @@ describe.each(DOCUMENTS)('the living copy of $name', ({ bytes }) => {
   test('opens with every part as it was, to the last number', async () => {
     const source = await bytes();
     const { document, living } = await copiesOf(source);
-    const opened = await openLivingCopy(living.bytes);
+    const opened = await openLivingCopy(living.bytes, MADE);
     expect(opened?.source).toEqual(source);
     const again = documentOfParts(document.pages, opened?.parts ?? []);
     expect(sameParts(document, again)).toEqual([]);
@@ -191,7 +191,7 @@ test('where pages were turned it is written anew, and opens with its marks on th
   ]);
   expect(living).toMatchObject({ addedTo: false, pages: 5 });
   expect(complaintOfQpdf(living.bytes)).toBeNull();
-  const opened = await openLivingCopy(living.bytes);
+  const opened = await openLivingCopy(living.bytes, MADE);
   if (!opened) throw new Error('It is no living copy.');
   const boxes = (await inspectPdf(opened.source)).pages;
   expect(boxes).toHaveLength(5);
@@ -223,7 +223,7 @@ test('a signed file stays signed: another program finds the signature valid, and
 
 test('files of others are no living copies; a living copy of one is only added to again', async () => {
   const source = await sample('barnacles')();
-  expect(await openLivingCopy(source)).toBeNull();
+  expect(await openLivingCopy(source, MADE)).toBeNull();
   expect((await inspectPdf(source)).living).toBe(false);
   const { living } = await copiesOf(source);
   expect((await inspectPdf(living.bytes)).living).toBe(true);

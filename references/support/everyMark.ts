@@ -33,8 +33,8 @@ const wordsOn = (page: string, manner: WordsMark['manner'], k: number): WordsMar
   const quad = [
     { x: left, y: head },
     { x: right, y: head },
-    { x: right, y: foot },
     { x: left, y: foot },
+    { x: right, y: foot },
   ] as const;
   return {
     ...base(page, `${page}-${manner}`, 200 + k),

@@ -112,7 +112,7 @@ async function layLivingCopy(
   bytes: Uint8Array,
   now: number,
 ): Promise<Added | null> {
-  const opened = await startWork('openLiving', { bytes }).result;
+  const opened = await startWork('openLiving', { bytes, now }).result;
   if (!opened.ok || !opened.value) return null;
   const { source, parts } = opened.value;
   const added = await addDocument(fileName, source, now, true);

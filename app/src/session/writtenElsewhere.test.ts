@@ -31,7 +31,15 @@ const without = Uint8Array.from([37, 80, 68, 70, 2]);
 const read = fromAnnotations(
   [
     {
-      ...{ name: 'n', page: 0, subtype: 'Text', colour: '#c22f17', opacity: 1, author: 'Ada' },
+      ...{
+        name: 'n',
+        page: 0,
+        subtype: 'Text',
+        rect: null,
+        colour: '#c22f17',
+        opacity: 1,
+        author: 'Ada',
+      },
       ...{ contents: 'Why?', madeAt: 1, changedAt: null, locked: false, shown: true },
       ...{ answers: null, state: null, sketch: { subtype: 'Text', at: { x: 4, y: 5 } } },
     },

@@ -46,7 +46,7 @@ interface PdfJobs {
   };
   /** A living copy taken apart; null for every other PDF. */
   openLiving: {
-    ask: { bytes: Uint8Array; password?: string };
+    ask: { bytes: Uint8Array; now: number; password?: string };
     answer: OpenedLivingCopy | null;
   };
   /** What other programs have written, taken off its pages as marks; these are called by their numbers, from 0. */

@@ -43,7 +43,7 @@ const runs: { [J in PdfJob]: Run<J> } = {
       deflate: platformDeflate(),
       ...textFiles({ faces, own }),
     }),
-  openLiving: ({ bytes, password }) => openLivingCopy(bytes, password),
+  openLiving: ({ bytes, now, password }) => openLivingCopy(bytes, now, password),
   takeUp: ({ bytes, now }) => takeUpAnnotations(bytes, { now }),
   encodeMarks: ({ marks, faces, own }) =>
     encodeMarks(

@@ -1,3 +1,4 @@
+import type { Box } from '../geometry/index.ts';
 import type { AnnotationSketch } from '../kinds/index.ts';
 
 /** A standard annotation (ISO 32000-1 §12.5) as data, whatever file it stands in. */
@@ -8,6 +9,8 @@ export interface Annotation {
   readonly page: number;
   /** As its file says it: "Highlight", "Stamp". */
   readonly subtype: string;
+  /** Its rectangle, in user space; null where it has none. */
+  readonly rect: Box | null;
   /** What it is, where a kind of mark could be that; null for all others. */
   readonly sketch: AnnotationSketch | null;
   /** `#rrggbb`; null where it has none. */

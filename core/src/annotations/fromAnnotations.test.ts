@@ -19,6 +19,7 @@ const annotation = (part: Partial<Annotation> = {}): Annotation => ({
   name: '',
   page: 0,
   subtype: 'Text',
+  rect: null,
   sketch: NOTE,
   colour: '#c22f17',
   opacity: 1,

@@ -1,4 +1,4 @@
-import type { Remark, Thread } from '../document/index.ts';
+import { LONGEST_REMARK, type Remark, type Thread } from '../document/index.ts';
 import type { MarkId } from '../marks/index.ts';
 import type { Annotation } from './annotation.ts';
 
@@ -13,9 +13,22 @@ const SAYINGS: Readonly<Record<string, string>> = {
 };
 /** Longer names are cut. */
 const LONGEST_AUTHOR = 200;
-const LONGEST_REMARK = 100_000;
 
 const authorOf = ({ author }: Annotation): string => author.slice(0, LONGEST_AUTHOR);
+
+/** Which of a list answer one of it, answers to answers too. */
+export function answersUnder(annotations: readonly Annotation[], index: number): number[] {
+  const under = new Set([index]);
+  // Answers to answers are met in as many rounds as they lie deep; who answers in a circle is met once.
+  for (let before = 0; before !== under.size;) {
+    before = under.size;
+    annotations.forEach(({ answers }, k) => {
+      if (answers?.as === 'answer' && under.has(answers.to)) under.add(k);
+    });
+  }
+  under.delete(index);
+  return [...under].sort((a, b) => a - b);
+}
 
 /** An annotation that answers another, with what it is called here. */
 export interface Answer {

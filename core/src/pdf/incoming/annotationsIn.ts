@@ -1,7 +1,7 @@
 import { PDFArray, PDFDict, type PDFDocument, PDFName, PDFRef } from '@cantoo/pdf-lib';
 import type { Annotation } from '../../annotations/index.ts';
 import { isLayerShown } from '../annotations/optionalContent.ts';
-import { isShown, subtypeOf } from '../annotations/read.ts';
+import { isShown, rectOf, subtypeOf } from '../annotations/read.ts';
 import { sketchOf } from './sketchOf.ts';
 import { colourAt, dateAt, nameAt, numberAt, textAt } from './values.ts';
 
@@ -51,6 +51,7 @@ function annotationOf(
     name: textAt(dict, 'NM'),
     page,
     subtype: subtypeOf(dict),
+    rect: rectOf(dict),
     sketch: sketched?.sketch ?? null,
     colour: sketched?.colour ?? colourAt(dict, 'C'),
     opacity: Math.min(1, Math.max(0, opacity)),

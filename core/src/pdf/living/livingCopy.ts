@@ -4,6 +4,7 @@ import { liesBeneath } from '../../derived/index.ts';
 import { type DocState, inOrder, isAsCame, marksOn, type Thread } from '../../document/index.ts';
 import { paperDrawing } from '../../paper/index.ts';
 import { drawOverPage } from '../appendContent.ts';
+import { annotationsIn } from '../incoming/annotationsIn.ts';
 import { isSigned } from '../inspect.ts';
 import { writeAnew } from '../library/writeAnew.ts';
 import { openPdf } from '../openPdf.ts';
@@ -61,6 +62,8 @@ export async function makeLivingCopy(
   const pages = addedTo
     ? document.pages.map((page, k) => ({ page, pdf: doc.getPage(k) }))
     : (await gatherPages(doc, sources, document)).pages;
+  // Before anything of ours stands there.
+  const came = annotationsIn(doc).annotations;
   const { context } = doc;
   const held = new Held(context, withAttachments(document, options));
   const fonts = new CopyFonts(options);
@@ -87,7 +90,8 @@ export async function makeLivingCopy(
     options.onProgress?.(k + 1, pages.length);
   }
   await held.finish();
-  await keepOwnParts(doc, document, addedTo ? source.bytes.length : null, options.madeAt, deflate);
+  const kept = { source: addedTo ? source.bytes.length : null, came };
+  await keepOwnParts(doc, document, kept, options.madeAt, deflate);
   const told = {
     pages: pages.length,
     annotations,

@@ -1,22 +1,20 @@
 import { type PDFContext, PDFHexString, PDFName, type PDFRef, PDFString } from '@cantoo/pdf-lib';
+import { type Annotation, annotationsOfMark, writePdfDate } from '../../annotations/index.ts';
 import type { CopyFonts } from '../../copy/index.ts';
-import { boundsOf, drawingOf, layersFrom, plainRemark } from '../../derived/index.ts';
+import { layersFrom } from '../../derived/index.ts';
 import type { Thread } from '../../document/index.ts';
-import { drawingBounds } from '../../drawing/index.ts';
-import { type Box, growBox, uniteBoxes } from '../../geometry/index.ts';
-import { kindFor, type Mark } from '../../kinds/index.ts';
+import type { Box } from '../../geometry/index.ts';
+import type { Mark } from '../../kinds/index.ts';
 import type { Deflate } from '../sink/formWriter.ts';
 import { registerAppearance } from '../sink/appearance.ts';
 import type { Holdings } from '../sink/registerForm.ts';
 import { colourEntry } from './colourEntry.ts';
 import { round, sketchEntries } from './sketchEntries.ts';
 
-/** Printed, and seen (§12.5.3). */
-const PRINT = 4;
+/** Annotation flags (ISO 32000-1 §12.5.3). */
 const HIDDEN = 2;
+const PRINT = 4;
 const LOCKED = 128;
-/** Around what is drawn, so that no edge is cut, points. */
-const ROOM = 1;
 
 /** What annotations are written with. */
 export interface AnnotationWriter {
@@ -26,12 +24,13 @@ export interface AnnotationWriter {
   readonly deflate?: Deflate;
 }
 
+type Entries = Readonly<Record<string, unknown>>;
+
 const text = (words: string): PDFHexString => PDFHexString.fromText(words);
-const date = (ms: number): PDFString => PDFString.fromDate(new Date(ms));
+const date = (ms: number): PDFString => PDFString.of(writePdfDate(ms));
 
 /**
- * A mark as a standard annotation with an appearance as on the screen, on an open page, and what is said about it: its
- * first remark in the annotation, answers and that it is settled as annotations of their own.
+ * A mark as a standard annotation with an appearance as on the screen, on an open page, and what is said about it as annotations that answer it.
  */
 export async function markAnnotations(
   writer: AnnotationWriter,
@@ -39,88 +38,54 @@ export async function markAnnotations(
   mark: Mark,
   thread: Thread | null,
 ): Promise<PDFRef[]> {
-  const { context } = writer;
-  const kind = kindFor(mark);
-  const sketch = kind.annotation(mark);
+  const { context, fonts, held, deflate } = writer;
+  const [own, ...answers] = annotationsOfMark(mark, 0, thread);
   const { beneath, over } = layersFrom([mark]);
-  const drawing = await writer.fonts.set([...beneath, ...over]);
-  const drawn = uniteBoxes(boundsOf(mark), drawingBounds(drawingOf(mark)));
-  const rect = growBox(drawn, ROOM);
-  const { colour, opacity } = mark.style;
-  const [first] = thread?.remarks ?? [];
-  const appearance = await registerAppearance(context, drawing, rect, writer.held, writer.deflate);
-  const author = first?.author || mark.author || '';
-  const own = context.register(
-    context.obj({
-      Type: 'Annot',
-      Subtype: sketch.subtype,
-      ...(sketchEntries(sketch, colour, rect) as Record<string, string>),
-      Rect: boxEntry(rect),
-      P: page,
-      F: PRINT | (mark.locked ? LOCKED : 0),
-      NM: text(mark.id),
-      // Of typed text it would be the ground that its letters stand on.
-      ...(sketch.subtype === 'FreeText' ? {} : { C: colourEntry(colour) }),
-      CA: round(opacity),
-      Contents: text(contentsOf(mark, sketch.subtype, first && plainRemark(first.text))),
-      CreationDate: date(mark.madeAt),
-      M: date(first?.editedAt ?? first?.madeAt ?? mark.madeAt),
-      ...(author ? { T: text(author) } : {}),
-      AP: { N: appearance },
-    }),
-  );
-  return [own, ...answersTo(context, page, own, rect, thread)];
-}
-
-function contentsOf(mark: Mark, subtype: string, said: string | undefined): string {
-  if (subtype === 'FreeText') return kindFor(mark).words(mark).text;
-  return said ?? '';
-}
-
-/** Remarks after the first, and that the thread is settled, as other programs know them (§12.5.6.2, §12.5.6.3). */
-function answersTo(
-  context: PDFContext,
-  page: PDFRef,
-  to: PDFRef,
-  rect: Box,
-  thread: Thread | null,
-): PDFRef[] {
-  if (!thread) return [];
-  const { remarks, settled } = thread;
-  const answer = (entries: Record<string, unknown>): PDFRef =>
-    context.register(
-      context.obj({
-        Type: 'Annot',
-        Subtype: 'Text',
-        Rect: boxEntry(rect),
-        P: page,
-        IRT: to,
-        RT: PDFName.of('R'),
-        F: PRINT | HIDDEN,
-        ...(entries as Record<string, string>),
-      }),
-    );
-  const answers = remarks.slice(1).map(({ id, author, text: said, madeAt, editedAt }) =>
-    answer({
-      NM: text(id),
-      Contents: text(plainRemark(said)),
-      CreationDate: date(madeAt),
-      M: date(editedAt ?? madeAt),
-      ...(author ? { T: text(author) } : {}),
-    }),
-  );
-  if (!settled) return answers;
-  const state = answer({
-    NM: text(`${thread.id} settled`),
-    Contents: text('Settled'),
-    // Plain strings: readers compare them letter by letter.
-    State: PDFString.of('Completed'),
-    StateModel: PDFString.of('Review'),
-    CreationDate: date(settled.at),
-    M: date(settled.at),
-    ...(settled.by ? { T: text(settled.by) } : {}),
+  const drawing = await fonts.set([...beneath, ...over]);
+  const { rect, sketch, colour, opacity, locked } = own;
+  if (!rect || !sketch || colour === null) throw new RangeError('A mark is drawn somewhere.');
+  const appearance = await registerAppearance(context, drawing, rect, held, deflate);
+  const register = (entries: Entries): PDFRef =>
+    context.register(context.obj(entries as Record<string, string>));
+  const ref = register({
+    ...common(own, page, rect),
+    F: PRINT | (locked ? LOCKED : 0),
+    // Of typed text it would be the ground that its letters stand on.
+    ...(sketch.subtype === 'FreeText' ? {} : { C: colourEntry(colour) }),
+    ...sketchEntries(sketch, colour, rect),
+    CA: round(opacity),
+    AP: { N: appearance },
   });
-  return [...answers, state];
+  const refs = answers.map((answer) =>
+    register({
+      ...common(answer, page, rect),
+      F: PRINT | HIDDEN,
+      IRT: ref,
+      RT: PDFName.of('R'),
+      // Plain strings: readers compare them letter by letter.
+      ...(answer.state
+        ? {
+            State: PDFString.of(answer.state.says),
+            StateModel: PDFString.of(answer.state.model),
+          }
+        : {}),
+    }),
+  );
+  return [ref, ...refs];
 }
 
-const boxEntry = ({ minX, minY, maxX, maxY }: Box): number[] => [minX, minY, maxX, maxY].map(round);
+/** What every annotation says. */
+function common(annotation: Annotation, page: PDFRef, { minX, minY, maxX, maxY }: Box): Entries {
+  const { subtype, name, contents, author, madeAt, changedAt } = annotation;
+  return {
+    Type: 'Annot',
+    Subtype: subtype,
+    Rect: [minX, minY, maxX, maxY].map(round),
+    P: page,
+    NM: text(name),
+    Contents: text(contents),
+    ...(madeAt === null ? {} : { CreationDate: date(madeAt) }),
+    ...(changedAt === null ? {} : { M: date(changedAt) }),
+    ...(author ? { T: text(author) } : {}),
+  };
+}

@@ -1,12 +1,7 @@
-import {
-  PDFArray,
-  PDFDict,
-  type PDFDocument,
-  PDFHexString,
-  PDFName,
-  PDFString,
-} from '@cantoo/pdf-lib';
+import { type Elsewhere, elsewhereOf } from '../../annotations/index.ts';
 import { type NamedPart, PdfRefusal } from '../../document/index.ts';
+import { annotationsIn } from '../incoming/annotationsIn.ts';
+import { takeOff } from '../incoming/takeOff.ts';
 import { writeAnew } from '../library/writeAnew.ts';
 import { hasEnd, openPdf } from '../openPdf.ts';
 import { ownPartsIn, removeOwnParts } from './ownParts.ts';
@@ -15,26 +10,33 @@ import { ownPartsIn, removeOwnParts } from './ownParts.ts';
 export interface OpenedLivingCopy {
   /** The PDF without the marks: the source it was made of, where that stands in it. */
   readonly source: Uint8Array;
+  /** As they were when it was made. */
   readonly parts: readonly NamedPart[];
+  /** What has been done to it with other programs since. */
+  readonly elsewhere: Elsewhere;
 }
 
 /**
  * Takes a living copy apart into its source and the marks on it; null for every other PDF.
+ * @param now for what others have added without a date, milliseconds since 1970
  * @throws PdfRefusal when the bytes cannot be opened
  */
 export async function openLivingCopy(
   bytes: Uint8Array,
+  now: number,
   password?: string,
 ): Promise<OpenedLivingCopy | null> {
   const doc = await openPdf(bytes, password);
   const own = ownPartsIn(doc);
   if (!own) return null;
-  const { parts } = own;
+  const { parts, came } = own;
+  const { annotations, dicts } = annotationsIn(doc);
+  const elsewhere = elsewhereOf(parts, annotations, now, came);
   const before = await sourceWithin(bytes, own.source, doc.getPageCount());
-  if (before) return { source: before, parts };
-  removeAnnotations(doc, namesOf(parts));
+  if (before) return { source: before, parts, elsewhere };
+  takeOff(doc, new Set([...elsewhere.known].map((k) => dicts[k])));
   removeOwnParts(doc);
-  return { source: await writeAnew(doc), parts };
+  return { source: await writeAnew(doc), parts, elsewhere };
 }
 
 /** The head of a file that was only added to, where it is a whole PDF of as many pages. */
@@ -53,31 +55,5 @@ async function sourceWithin(
   } catch (e) {
     if (e instanceof PdfRefusal) return null;
     throw e;
-  }
-}
-
-/** What annotations of ours are called: after marks, remarks, and that a thread is settled. */
-function namesOf(parts: readonly NamedPart[]): Set<string> {
-  return new Set(
-    parts.flatMap((one) => {
-      if (one.part === 'mark') return [one.value.id];
-      if (one.part !== 'thread') return [];
-      return [...one.value.remarks.map(({ id }) => id), `${one.value.id} settled`];
-    }),
-  );
-}
-
-function removeAnnotations(doc: PDFDocument, names: ReadonlySet<string>): void {
-  const key = PDFName.of('Annots');
-  for (const page of doc.getPages()) {
-    const list = page.node.lookup(key);
-    if (!(list instanceof PDFArray)) continue;
-    for (let k = list.size() - 1; k >= 0; k--) {
-      const one = list.lookup(k);
-      const name = one instanceof PDFDict ? one.lookup(PDFName.of('NM')) : null;
-      const isText = name instanceof PDFString || name instanceof PDFHexString;
-      if (isText && names.has(name.decodeText())) list.remove(k);
-    }
-    if (list.size() === 0) page.node.delete(key);
   }
 }

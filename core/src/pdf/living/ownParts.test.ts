@@ -32,7 +32,7 @@ async function keeping(text: string): Promise<Uint8Array> {
 test('what somebody else has written in place of the parts makes it a file like any other', async () => {
   const spoilt = ['', '{', '{}', 'null', '[1]', '[{"part":"mark","record":{"kind":"ink"}}]'];
   for (const text of [...spoilt, ...fc.sample(fc.json(), { numRuns: 10, seed: 3 })]) {
-    const opened = await openLivingCopy(await keeping(text));
+    const opened = await openLivingCopy(await keeping(text), 1);
     // An empty list is a document with nothing on it.
     if (text.trim() !== '[]') expect({ text, opened }).toEqual({ text, opened: null });
   }
@@ -40,7 +40,7 @@ test('what somebody else has written in place of the parts makes it a file like 
 
 test('a file that another program has written anew gives its source without our marks', async () => {
   const doc = await PDFDocument.load(await living(), { updateMetadata: false });
-  const opened = await openLivingCopy(await doc.save());
+  const opened = await openLivingCopy(await doc.save(), 1);
   if (!opened) throw new Error('It is no living copy.');
   expect(opened.parts.filter(({ part }) => part === 'mark')).toHaveLength(1);
   const source = await PDFDocument.load(opened.source);

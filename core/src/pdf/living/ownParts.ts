@@ -17,6 +17,8 @@ import {
   partsOfDocument,
   toPartRecord,
 } from '../../document/index.ts';
+import { array, number, object, string, ValidationError } from 'yup';
+import type { CameAnnotation } from '../../annotations/index.ts';
 import type { Deflate } from '../sink/formWriter.ts';
 
 /** Data of a program's own in a file (ISO 32000-1 §14.5). */
@@ -31,6 +33,8 @@ export interface OwnParts {
   readonly parts: readonly NamedPart[];
   /** So many bytes at the head of the file are its source, which was only added to; null where it was written anew. */
   readonly source: number | null;
+  /** Annotations that stood on its pages before. */
+  readonly came: readonly CameAnnotation[];
 }
 
 /** As ASCII, whatever it says. */
@@ -46,7 +50,7 @@ const ascii = (value: unknown): Uint8Array => {
 export async function keepOwnParts(
   doc: PDFDocument,
   document: DocState,
-  source: number | null,
+  { source, came }: Omit<OwnParts, 'parts'>,
   madeAt: number,
   deflate?: Deflate,
 ): Promise<void> {
@@ -55,13 +59,22 @@ export async function keepOwnParts(
     part,
     record: toPartRecord(part, value),
   }));
-  const bytes = ascii(records);
-  const held: PDFRef = deflate
-    ? context.register(context.stream(await deflate(bytes), { Filter: 'FlateDecode' }))
-    : context.register(context.flateStream(bytes));
+  const streamOf = async (value: unknown): Promise<PDFRef> => {
+    const bytes = ascii(value);
+    return deflate
+      ? context.register(context.stream(await deflate(bytes), { Filter: 'FlateDecode' }))
+      : context.register(context.flateStream(bytes));
+  };
+  const held = await streamOf(records);
+  const before = came.map(({ name, page, subtype, rect }) => ({ name, page, subtype, rect }));
   const own = context.obj({
     LastModified: PDFString.fromDate(new Date(madeAt)),
-    Private: { Format: FORMAT, Parts: held, ...(source === null ? {} : { Source: source }) },
+    Private: {
+      Format: FORMAT,
+      Parts: held,
+      ...(source === null ? {} : { Source: source }),
+      ...(came.length > 0 ? { Came: await streamOf(before) } : {}),
+    },
   });
   const pieces = catalog.lookup(PIECES);
   if (pieces instanceof PDFDict) pieces.set(OWN, own);
@@ -87,24 +100,48 @@ export function ownPartsIn(doc: PDFDocument): OwnParts | null {
   const held = kept?.lookup(PDFName.of('Parts'));
   if (!kept || !(held instanceof PDFRawStream)) return null;
   const source = kept.lookup(PDFName.of('Source'));
+  const before = kept.lookup(PDFName.of('Came'));
   try {
-    const bytes = decodePDFRawStream(held).decode();
-    if (bytes.length > LONGEST) return null;
-    const parts = partsIn(bytes);
-    return { parts, source: source instanceof PDFNumber ? source.asNumber() : null };
+    return {
+      parts: partsIn(jsonIn(held)),
+      source: source instanceof PDFNumber ? source.asNumber() : null,
+      came: before instanceof PDFRawStream ? cameIn(jsonIn(before)) : [],
+    };
   } catch (e) {
     // Somebody else has written there, or it is damaged: the file is then one of others.
-    if (e instanceof PartRecordError || e instanceof SyntaxError || e instanceof RangeError)
+    if (
+      e instanceof PartRecordError ||
+      e instanceof ValidationError ||
+      e instanceof SyntaxError ||
+      e instanceof RangeError
+    )
       return null;
     throw e;
   }
 }
 
-function partsIn(bytes: Uint8Array): NamedPart[] {
+function jsonIn(stream: PDFRawStream): unknown {
+  const bytes = decodePDFRawStream(stream).decode();
+  if (bytes.length > LONGEST) throw new RangeError('So much has not been written here.');
   const chunks: string[] = [];
   for (let k = 0; k < bytes.length; k += 8192)
     chunks.push(String.fromCharCode(...bytes.subarray(k, k + 8192)));
-  const records: unknown = JSON.parse(chunks.join(''));
+  return JSON.parse(chunks.join(''));
+}
+
+const side = number().strict().required();
+const cameShape = array(
+  object({
+    name: string().strict().defined(),
+    page: number().strict().integer().min(0).required(),
+    subtype: string().strict().defined(),
+    rect: object({ minX: side, minY: side, maxX: side, maxY: side }).nullable().defined(),
+  }).required(),
+).required();
+
+const cameIn = (value: unknown): CameAnnotation[] => cameShape.validateSync(value);
+
+function partsIn(records: unknown): NamedPart[] {
   if (!Array.isArray(records)) throw new SyntaxError('Parts are a list.');
   return records.map((one: unknown) => {
     const { part, record } = Object(one) as { part?: unknown; record?: unknown };
