@@ -1,9 +1,11 @@
 import { readFileSync } from 'node:fs';
+import { type PDFDict, PDFDocument, PDFName, PDFString } from '@cantoo/pdf-lib';
 import { expect, test } from '@playwright/test';
 import { complaintOfQpdf } from '../references/support/programs';
 import { beginOnWords, card, say } from './support/notes';
 import { Pen, wave } from './support/pen';
 import {
+  addFile,
   drawn,
   inkOn,
   kept,
@@ -69,4 +71,63 @@ test('a living copy opens somewhere else with every mark and note as it was, to 
   await drawn(other, 1);
   await expect.poll(() => inkOn(other, 1)).toBe(seen);
   await elsewhere.close();
+});
+
+/** As another program would add to it: a line of ink, with an answer to what is said about the first mark that has a note. */
+async function markedFurther(bytes: Uint8Array): Promise<Uint8Array> {
+  const doc = await PDFDocument.load(bytes, { updateMetadata: false });
+  const { node } = doc.getPage(0);
+  const { context } = doc;
+  const said = node
+    .Annots()
+    ?.asArray()
+    .find((ref) => String((context.lookup(ref) as PDFDict).get(PDFName.of('Subtype'))) === '/Text');
+  const common = { Type: 'Annot', F: 4, T: PDFString.of('Tom Ferrier') };
+  for (const entries of [
+    {
+      ...{ ...common, Subtype: 'Ink', NM: PDFString.of('theirs'), C: [0, 0, 1] },
+      ...{ Rect: [95, 595, 305, 655], InkList: [[100, 600, 300, 650]], BS: { W: 3 } },
+    },
+    {
+      ...{ ...common, Subtype: 'Text', NM: PDFString.of('answer'), IRT: said, F: 6 },
+      ...{ Rect: [0, 0, 9, 9], Contents: PDFString.of('It is so.') },
+    },
+  ])
+    node.addAnnot(context.register(context.obj(entries as never)));
+  return doc.save({ useObjectStreams: false });
+}
+
+test('a living copy that was marked further elsewhere comes back to its document, in one step that can be undone', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  const pen = await Pen.of(page);
+  await take(page, 'Word picker');
+  await beginOnWords(page, pen, [0.14, 0.188], 0.34);
+  await say(page, 'Is that *so*?');
+  await kept(page);
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
+  const sheet = page.getByRole('dialog', { name: 'Send' });
+  await sheet.getByRole('radio', { name: 'A living copy' }).click();
+  const download = page.waitForEvent('download');
+  await sheet.getByRole('button', { name: 'Download' }).click();
+  const bytes = new Uint8Array(readFileSync(await (await download).path()));
+  await page.keyboard.press('Escape');
+  expect(await inkOn(page, 1)).toBeLessThan(400);
+
+  await page.goBack();
+  await addFile(page, 'from Tom.pdf', await markedFurther(bytes));
+  await expect(
+    page.getByText(
+      '“How barnacles choose a rock” has come back, marked further elsewhere by Tom Ferrier: 2 new.',
+    ),
+  ).toBeVisible();
+  await page.getByRole('button', { name: 'Take it in' }).click();
+  await drawn(page, 1);
+  await expect(page.getByText('What was marked elsewhere is here now.')).toBeVisible();
+  await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(500);
+  await expect(card(page, 1)).toContainText('It is so.');
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+  await expect(card(page, 1)).not.toContainText('It is so.');
 });

@@ -20,12 +20,14 @@ import {
 import { markInUse } from './inUse';
 import { pagesAsCame } from './pagesAsCame';
 import { passwordFor } from './passwords';
+import { returnedInWords } from './returned';
 
 jest.mock('@/work', () => {
   class FakePictureError extends Error {}
   return {
     startWork: jest.fn(),
     PictureError: FakePictureError,
+    PrintError: class extends Error {},
     PdfPictures: { open: jest.fn(async () => ({ close: () => undefined })) },
     firstPagePicture: jest.fn(async () => 'data:image/jpeg;base64,AA=='),
   };
@@ -197,7 +199,8 @@ test('a living copy is laid down as its source, with what is on it in a journal 
     ...emptyDocument(pageRefsFor([plainPage(300, 400)])),
     tags: new Map([['t', { id: 't', name: 'To measure', colour: '#1b5e3a', order: 1 }]]),
   };
-  const opened = { source: bytes(40), parts: partsOfDocument(written as never) };
+  const elsewhere = { changes: [], added: 0, changed: 0, removed: 0, authors: [], left: [] };
+  const opened = { source: bytes(40), parts: partsOfDocument(written as never), elsewhere };
   const asked = { inspect: { ...inspection, living: true }, openLiving: opened as unknown };
   (startWork as jest.Mock).mockImplementation((job: 'inspect' | 'openLiving', ask) => {
     // The source within is none.
@@ -216,4 +219,52 @@ test('a living copy is laid down as its source, with what is on it in a journal 
   asked.openLiving = null;
   const plain = await lay(42, 'spoilt.pdf');
   expect(plain.ok && plain.document.source).toBe(await sha256(bytes(42)));
+});
+
+test('a living copy that comes back belongs to the document it was sent from, or is laid down by itself', async () => {
+  const page = { ...pageRefsFor([plainPage(300, 400)])[0], id: 'theirs' };
+  const mark = noteMark('mine', 'theirs');
+  const parts = [
+    { part: 'page', value: page },
+    { part: 'mark', value: mark },
+  ];
+  const change = { part: 'mark', id: 'new', before: null, after: noteMark('new', 'theirs') };
+  const elsewhere = {
+    changes: [change],
+    added: 1,
+    changed: 0,
+    removed: 0,
+    authors: ['Tom'],
+    left: [],
+  };
+  (startWork as jest.Mock).mockImplementation((job: string, ask: { bytes: Uint8Array }) => {
+    const value =
+      job === 'inspect'
+        ? { ...inspection, living: ask.bytes[4] !== 50 }
+        : { source: bytes(50), parts, elsewhere };
+    return { result: Promise.resolve({ ok: true, value }) };
+  });
+  const first = await lay(51, 'tides.pdf');
+  if (!first.ok || !first.returned) throw new Error('It has come back.');
+  // No document of it is here: it lies there as it was sent.
+  expect(first.returned.layDown).toBeNull();
+  const again = await lay(52, 'tides again.pdf');
+  if (!again.ok || !again.returned?.layDown) throw new Error('It belongs to the first.');
+  expect(again.document.id).toBe(first.document.id);
+  expect(await onDesk()).toHaveLength(1);
+  const beside = await again.returned.layDown();
+  expect(beside).toMatchObject({ ok: true, document: { title: 'tides again (2)' } });
+  expect(await onDesk()).toHaveLength(2);
+  const said = (part = {}) =>
+    returnedInWords('tides', { ...again.returned?.elsewhere, ...part } as never);
+  expect(said()).toBe('“tides” has come back, marked further elsewhere by Tom: 1 new.');
+  expect(said({ authors: [], removed: 2, left: [{}] })).toBe(
+    '“tides” has come back, marked further elsewhere: 1 new, 2 gone. 1 thing was added that cannot be taken in.',
+  );
+});
+
+const noteMark = (id: string, on: string) => ({
+  ...{ kind: 'note', id, page: on, order: 1, madeAt: 1, at: { x: 9, y: 9 }, quads: [] },
+  style: { colour: '#c22f17', width: 1, opacity: 1 },
+  quote: { exact: '', before: '', after: '' },
 });

@@ -1,4 +1,4 @@
-import { documentOfParts, REFUSALS } from '@marginalis/core/document';
+import { documentOfParts, type NamedPart, REFUSALS } from '@marginalis/core/document';
 import { displaySize } from '@marginalis/core/geometry';
 import { createJournal } from '@marginalis/core/journal';
 import type { Written } from '@marginalis/core/pdf';
@@ -20,12 +20,24 @@ import { firstPagePicture, PdfPictures, PictureError, startWork } from '@/work';
 import { ifUnused } from './inUse';
 import { pagesAsCame } from './pagesAsCame';
 import { holdPassword } from './passwords';
+import { isReturned, type Returned, sentFrom } from './returned';
 import { dropUnheld } from './unheld';
 
 /** What came of opening a file; `already` when it lies on the desk. */
 export type Added =
-  | { readonly ok: true; readonly document: DeskDocument; readonly already: boolean }
+  | {
+      readonly ok: true;
+      readonly document: DeskDocument;
+      readonly already: boolean;
+      /** It is a living copy that has been marked further elsewhere, sent from the document. */
+      readonly returned?: ReturnedCopy;
+    }
   | { readonly ok: false; readonly message: string };
+
+/** A living copy that has come back, and how it is laid down as a document of its own where it was sent from one that is here. */
+export interface ReturnedCopy extends Returned {
+  readonly layDown: (() => Promise<Added>) | null;
+}
 
 const PICTURE_WIDTH = 280;
 
@@ -114,9 +126,34 @@ async function layLivingCopy(
 ): Promise<Added | null> {
   const opened = await startWork('openLiving', { bytes, now }).result;
   if (!opened.ok || !opened.value) return null;
-  const { source, parts } = opened.value;
+  const { source, parts, elsewhere } = opened.value;
+  const returned = isReturned(elsewhere)
+    ? { elsewhere, pages: parts.flatMap((one) => (one.part === 'page' ? [one.value] : [])) }
+    : null;
+  if (!returned) return layParts(fileName, source, parts, now);
+  // The source itself, or what it was before another program wrote all of it anew.
+  const shown = returned.pages.flatMap(({ shows }) => ('source' in shows ? [shows.source] : []));
+  const sources = new Set([await sha256(source), ...shown]);
+  const { documents } = await readShelf();
+  const alike = documents.filter((d) => sources.has(d.source) && !d.removed);
+  const document = await sentFrom(alike, parts);
+  const layDown = () => layParts(fileName, source, parts, now);
+  if (document) return { ok: true, document, already: true, returned: { ...returned, layDown } };
+  const laid = await layDown();
+  return laid.ok ? { ...laid, returned: { ...returned, layDown: null } } : laid;
+}
+
+/** Lays a source on the desk with the parts of a document on it. */
+async function layParts(
+  fileName: string,
+  source: Uint8Array,
+  parts: readonly NamedPart[],
+  now: number,
+): Promise<Added> {
   const added = await addDocument(fileName, source, now, true);
   if (!added.ok) return added;
+  // What others have written in the source was left in the print when it was marked.
+  if (added.document.written) await changeDocument(added.document.id, { written: null });
   const pages = pagesAsCame(added.document);
   try {
     const journal = createJournal(createJournalStore(added.document.id));

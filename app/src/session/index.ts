@@ -15,6 +15,7 @@ export type { Hint } from './hints';
 export { type AwaitedTouch, eraserOfRoll, Hand, type HandState } from './hand';
 export {
   type Added,
+  type ReturnedCopy,
   DESK_KEY,
   deskDocuments,
   addDocument,
@@ -26,6 +27,7 @@ export {
 } from './desk';
 export { leaveWritten, takeUpWritten, type TakenUpWritten } from './writtenElsewhere';
 export { leftInWords, writtenInWords } from './writtenInWords';
+export { returnedInWords, takeInWaiting, takeInWhenOpened } from './returned';
 export { useRemoval } from './removal';
 export { offeredDemos, addDemo, seedDesk } from './demo';
 export { type ChosenPart, type TypedSelection, type WordEnd, WordsInHand } from './wordsInHand';

@@ -58,6 +58,7 @@ export {
   readClip,
   writeClip,
 } from './clip.ts';
+export { takeIn, type TakenIn } from './takeIn.ts';
 export { type IncomingInk, bringInInk } from './bringIn.ts';
 export { addPaper } from './pages.ts';
 export { addBookmark, moveBookmark, removeBookmark, renameBookmark } from './bookmarks.ts';

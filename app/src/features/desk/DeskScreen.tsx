@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { ActivityIndicator, ProgressBar, Snackbar, Text, useTheme } from 'react-native-paper';
 import { Action, EmptyScreen, Notice, paperIcon, useNow, WIDE_FROM } from '@/ui';
+import { CopiesBack } from './CopiesBack';
 import { DemoOffer } from './DemoOffer';
 import { DocumentCard } from './DocumentCard';
 import { RenameSheet } from './RenameSheet';
@@ -80,6 +81,7 @@ function Desk({ onOpen }: { onOpen: (id: string) => void }) {
           <Action onPress={() => void desk.addFiles([one.file], true)}>A second, blank one</Action>
         </Notice>
       ))}
+      <CopiesBack desk={desk} onOpen={onOpen} />
       <NewVersion />
       <Unkept onOpen={onOpen} />
       {desk.unreadable > 0 && (

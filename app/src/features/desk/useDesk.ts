@@ -9,7 +9,9 @@ import {
   renameDocument,
   seedDesk,
   useRemoval,
+  takeInWhenOpened,
   type Added,
+  type ReturnedCopy,
 } from '@/session';
 import type { DeskDocument } from '@/storage';
 import { warmPdfJs } from '@/work';
@@ -28,6 +30,12 @@ interface Refusal {
 interface Twice {
   readonly document: DeskDocument;
   readonly file: File;
+}
+
+/** A living copy that was marked further elsewhere, and the document that it belongs to. */
+interface Back {
+  readonly document: DeskDocument;
+  readonly copy: ReturnedCopy;
 }
 
 /** Time for the desk itself to appear first, ms. */
@@ -72,6 +80,7 @@ export function useDesk(onOpen: (id: string) => void) {
   }, []);
 
   const [twice, setTwice] = useState<readonly Twice[]>([]);
+  const [back, setBack] = useState<readonly Back[]>([]);
 
   const report = useCallback((fileName: string, added: Added) => {
     if (!added.ok)
@@ -90,13 +99,17 @@ export function useDesk(onOpen: (id: string) => void) {
       // What was said of earlier files has been read.
       setRefusals([]);
       setTwice([]);
+      setBack([]);
       let last: Added | null = null;
       for (const file of files) {
         setAdding(file.name);
         try {
           const bytes = new Uint8Array(await file.arrayBuffer());
           last = await addDocument(file.name, bytes, Date.now(), asSecond);
-          if (last.ok && last.already) {
+          if (last.ok && last.returned) {
+            const { document, returned: copy } = last;
+            setBack((all) => [...all, { document, copy }]);
+          } else if (last.ok && last.already) {
             const { document } = last;
             setTwice((all) => [...all, { document, file }]);
           } else report(file.name, last);
@@ -110,7 +123,8 @@ export function useDesk(onOpen: (id: string) => void) {
       }
       setAdding(null);
       // One file is meant to be read now; several stay on the desk.
-      if (files.length === 1 && last?.ok && !last.already) onOpen(last.document.id);
+      if (files.length === 1 && last?.ok && !last.already && !last.returned)
+        onOpen(last.document.id);
     },
     [refresh, report, onOpen],
   );
@@ -142,6 +156,25 @@ export function useDesk(onOpen: (id: string) => void) {
     addFiles,
     twice,
     forgetTwice: (one: Twice) => setTwice((all) => all.filter((t) => t !== one)),
+    back,
+    forgetBack: (one: Back) => setBack((all) => all.filter((b) => b !== one)),
+    /** Opens the document of a copy that has come back, with what was done to that. */
+    takeIn({ document, copy }: Back) {
+      takeInWhenOpened(document.id, copy);
+      onOpen(document.id);
+    },
+    /** Lays such a copy down as a document of its own, and opens that with what was done to it. */
+    async layDown(one: Back) {
+      const { copy } = one;
+      setAdding(one.document.title);
+      const added = await copy.layDown?.();
+      setAdding(null);
+      setBack((all) => all.filter((b) => b !== one));
+      refresh();
+      if (!added?.ok) return added && report(one.document.title, added);
+      takeInWhenOpened(added.document.id, copy);
+      onOpen(added.document.id);
+    },
     forgetSaid: useCallback(() => {
       setSaid(null);
       useRemoval.getState().forget();

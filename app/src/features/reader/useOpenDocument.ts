@@ -5,6 +5,7 @@ import {
   noteWorkedOn,
   openSession,
   passwordFor,
+  takeInWaiting,
   useSettings,
 } from '@/session';
 import { type DeskDocument, findDocument, readPlace, readSource } from '@/storage';
@@ -67,6 +68,11 @@ export function useOpenDocument(id: string): OpenedDocument {
       const pictures = await PdfPictures.open(bytes, password);
       if (closed) return pictures.close();
       const session = openSession(document);
+      void takeInWaiting(session).catch((e: unknown) =>
+        session.notices.tell(
+          `It could not be taken in. ${e instanceof Error ? e.message : ''}`.trim(),
+        ),
+      );
       // A file that does not tell the way is read without.
       session.guide.read(document.source, pictures.guide).catch(console.warn);
       close = () => {
