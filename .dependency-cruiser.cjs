@@ -33,7 +33,7 @@ const CORE = {
   editing: [...UP_TO_DOCUMENT, 'derived'],
   history: ['document'],
   journal: ['document', 'history', 'marks', 'kinds'],
-  formats: [...UP_TO_DOCUMENT, 'derived'],
+  formats: [...UP_TO_DOCUMENT, 'derived', 'annotations'],
   csv: [],
   tasks: ['geometry', 'document', 'derived', 'csv'],
   leaving: ['kinds', 'document', 'guide', 'derived', 'csv'],

@@ -2,6 +2,7 @@ import { PDFDocument } from '@cantoo/pdf-lib';
 import { writeInkml } from '@marginalis/core/formats';
 import { toMarkRecord } from '@marginalis/core/kinds';
 import { inspectPdf } from '@marginalis/core/pdf';
+import { annotatedPdf } from '../core/testing/annotatedPdf';
 import { wavePath } from '../core/testing/hand';
 import { HIGHLIGHTER, markOf, pageRefsFor, written } from '../core/testing/marks';
 import { everythingIn, lockedPdf, plainPdf } from '../core/testing/pdfs';
@@ -206,4 +207,30 @@ test('living makes annotations of marks and leaves the bytes of its source as th
   const annotations = (await PDFDocument.load(made)).getPage(1).node.Annots();
   expect(annotations?.lookup(0)?.toString()).toMatch(/\/Subtype \/Ink/);
   expect(await run(['living', 'a.pdf'], io)).toBe(EXIT.wrongCall);
+});
+
+test('annotations and XFDF are told as marks and threads, and marks are written as XFDF', async () => {
+  const io = stand({ 'a.pdf': await annotatedPdf() });
+  expect(await run(['annotations', 'a.pdf'], io)).toBe(EXIT.done);
+  const [told] = io.results as { marks: object[]; threads: object[]; left: object[] }[];
+  expect(told.marks).toHaveLength(11);
+  expect(told.marks[0]).toMatchObject({ id: 'h-1', page: '1', strips: [{ words: [{}, {}] }] });
+  // What only repeats the words is no note.
+  expect(told.threads).toMatchObject([{ mark: 'h-1' }, { mark: 'n-1' }]);
+  expect(told.left).toEqual([{ page: 1, subtype: 'Stamp', author: 'Ada Rowan', contents: 'Seen' }]);
+
+  io.files.set(
+    'marks.json',
+    new TextEncoder().encode(
+      JSON.stringify([{ page: 1, samples, instrument: 'marking-pen', colour: '#0000ff' }]),
+    ),
+  );
+  const writing = ['xfdf', 'a.pdf', '--marks', 'marks.json', '-o', 'a.xfdf'];
+  expect(await run(writing, io)).toBe(EXIT.done);
+  expect(await run(['xfdf', 'a.xfdf'], io)).toBe(EXIT.done);
+  expect(io.results.at(-1)).toMatchObject({
+    marks: [{ kind: 'ink', page: '1', style: { colour: '#0000ff' } }],
+    threads: [],
+  });
+  expect(await run(['xfdf', 'marks.json'], io)).toBe(EXIT.badMarks);
 });

@@ -7,6 +7,7 @@ import { inspect } from './commands/inspect.ts';
 import { living } from './commands/living.ts';
 import { proof } from './commands/proof.ts';
 import { words } from './commands/words.ts';
+import { readMarks, writeMarks } from './commands/xfdf.ts';
 import { CommandError, EXIT, type ExitCode, type Io } from './io.ts';
 
 export const HELP = `npm run -s cli -- COMMAND
@@ -19,6 +20,10 @@ export const HELP = `npm run -s cli -- COMMAND
       tells what a PDF says of itself
   annotations FILE [--password P]
       what other programs have written on a PDF, as marks and threads: one JSON object
+  xfdf FILE --marks FILE.json [--password P] -o OUT.xfdf
+      the marks of a file, for a PDF, as XFDF
+  xfdf FILE.xfdf
+      what an XFDF file says, as marks and threads: one JSON object
   words FILE [--password P]
       the words of a PDF in the order they are read in, one JSON object a line; boxes in points, y up
   find FILE TERM [--exact] [--whole] [--password P]
@@ -85,13 +90,17 @@ async function dispatch(args: readonly string[], io: Io): Promise<ExitCode> {
   if (command === 'words') await words(io, file, options.password);
   else if (command === 'annotations') await annotations(io, file, options.password);
   else if (command === 'inspect') await inspect(io, file, options.password);
-  else if (command === 'fixed' || command === 'living') {
+  else if (command === 'xfdf' && options.out === undefined) await readMarks(io, file);
+  else if (command === 'fixed' || command === 'living' || command === 'xfdf') {
     const { out } = options;
     if (out === undefined) throw wrong('Where to? Say it with -o OUT.');
-    await (command === 'fixed' ? fixed : living)(io, { ...options, file, out });
+    await WRITES[command](io, { ...options, file, out });
   } else throw wrong(`There is no command “${command}”.`);
   return EXIT.done;
 }
+
+/** What is written of a PDF and the marks of a file. */
+const WRITES = { fixed, living, xfdf: writeMarks };
 
 const wrong = (message: string): CommandError =>
   new CommandError(EXIT.wrongCall, `${message}\n\n${HELP}`);

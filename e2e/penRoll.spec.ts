@@ -178,6 +178,6 @@ test('the practice hand writes through the stylus’s path; its ink goes out as 
   await bringIn(Buffer.from(text));
   await expect.poll(() => inkOn(page, 2)).toBe(ink);
   await bringIn(Buffer.from(text.slice(0, 900)));
-  await expect(page.getByText(/ink\.inkml: This file is not well-formed XML/)).toBeVisible();
+  await expect(page.getByText(/ink\.inkml: This InkML file is not well-formed XML/)).toBeVisible();
   expect(await inkOn(page, 2)).toBe(ink);
 });

@@ -1,6 +1,15 @@
+import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { annotatedPdf } from '../core/testing/annotatedPdf';
-import { addFile, drawn, inkOn, openDesk, openDocument, openMarks } from './support/reader';
+import {
+  addFile,
+  command,
+  drawn,
+  inkOn,
+  openDesk,
+  openDocument,
+  openMarks,
+} from './support/reader';
 
 test('what others have written with another program becomes marks and notes, to be changed and answered', async ({
   page,
@@ -44,4 +53,35 @@ test('left in the print it is part of it', async ({ page }) => {
   expect(await inkOn(page, 1)).toBe(0);
   await page.reload();
   await drawn(page, 1);
+});
+
+test('marks leave as XFDF and come into another document, in one step that can be undone', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await addFile(page, 'How barnacles settle.pdf', await annotatedPdf());
+  await page.getByRole('button', { name: 'Take them up as marks' }).click();
+  await drawn(page, 1);
+  const download = page.waitForEvent('download');
+  await command(page, 'Marks as XFDF');
+  const file = await download;
+  expect(file.suggestedFilename()).toBe('How barnacles settle.xfdf');
+  const bytes = readFileSync(await file.path());
+  expect(bytes.toString()).toContain('<contents>Who was the first, then?</contents>');
+
+  await page.goto('/');
+  await openDocument(page, 'Rock-pool zones');
+  const before = await inkOn(page, 1);
+  const bring = async (name: string, buffer: Buffer): Promise<void> => {
+    const chooser = page.waitForEvent('filechooser');
+    await command(page, 'Bring in marks');
+    await (await chooser).setFiles({ name, mimeType: 'application/xml', buffer });
+  };
+  await bring('broken.xfdf', Buffer.from('<xfdf'));
+  await expect(page.getByText(/broken\.xfdf: This XFDF file is not well-formed/)).toBeVisible();
+  await bring('marks.xfdf', bytes);
+  await expect(page.getByText('What was marked elsewhere is here now.')).toBeVisible();
+  await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(before + 500);
+  await page.getByRole('button', { name: 'Undo', exact: true }).first().click();
+  await expect.poll(() => inkOn(page, 1)).toBe(before);
 });

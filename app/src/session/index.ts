@@ -27,7 +27,8 @@ export {
 } from './desk';
 export { leaveWritten, takeUpWritten, type TakenUpWritten } from './writtenElsewhere';
 export { leftInWords, writtenInWords } from './writtenInWords';
-export { returnedInWords, takeInWaiting, takeInWhenOpened } from './returned';
+export { returnedInWords } from './returned';
+export { takeInElsewhere, takeInWaiting, takeInWhenOpened } from './takingIn';
 export { useRemoval } from './removal';
 export { offeredDemos, addDemo, seedDesk } from './demo';
 export { type ChosenPart, type TypedSelection, type WordEnd, WordsInHand } from './wordsInHand';

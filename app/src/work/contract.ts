@@ -1,3 +1,4 @@
+import type { Elsewhere } from '@marginalis/core/annotations';
 import type { CopyNote, NotesAt } from '@marginalis/core/copy';
 import type { DocState, Page, RefusalReason } from '@marginalis/core/document';
 import type { PlacedInk } from '@marginalis/core/formats';
@@ -61,6 +62,9 @@ interface PdfJobs {
     ask: { text: string; pages: readonly Page[]; otherwise: number };
     answer: readonly PlacedInk[];
   };
+  /** What of an XFDF file a document does not have. */
+  readXfdf: { ask: { text: string; document: DocState; now: number }; answer: Elsewhere };
+  writeXfdf: { ask: { document: DocState; fileName: string }; answer: string };
   writeInk: { ask: { document: DocState; title: string }; answer: string };
 }
 

@@ -1,5 +1,7 @@
+import { elsewhereOf } from '@marginalis/core/annotations';
 import { CopyFonts } from '@marginalis/core/copy';
-import { placeTraces, readInkml, writeInkml } from '@marginalis/core/formats';
+import { placeTraces, readInkml, readXfdf, writeInkml, writeXfdf } from '@marginalis/core/formats';
+import { partsOfDocument } from '@marginalis/core/document';
 import { fromMarkRecord } from '@marginalis/core/kinds';
 import {
   encodeMarks,
@@ -53,6 +55,9 @@ const runs: { [J in PdfJob]: Run<J> } = {
     ),
   readInk: async ({ text, pages, otherwise }, onProgress) =>
     placeTraces(readInkml(text), pages, otherwise, everyHundredth(onProgress)),
+  readXfdf: async ({ text, document, now }) =>
+    elsewhereOf(partsOfDocument(document), readXfdf(text), { now, partial: true }),
+  writeXfdf: async ({ document, fileName }) => writeXfdf(document, fileName),
   writeInk: async ({ document, title }) => writeInkml(document, title),
 };
 

@@ -30,17 +30,23 @@ export interface Elsewhere {
   readonly known: ReadonlySet<number>;
 }
 
+export interface ElsewhereOptions {
+  /** For what does not say when it was written, ms since 1970. */
+  readonly now: number;
+  /** What stood in the file before anything of ours did. */
+  readonly came?: readonly CameAnnotation[];
+  /** Nothing is gone only because it is not there. */
+  readonly partial?: boolean;
+}
+
 /**
  * Compares the annotations of a living copy with the parts it was made with. They are known by their names; where a program has given them others, by kind and place. What is
  * not found is gone only where the file still has names of ours, and nothing that it might be by now.
- * @param came what stood in the file before anything of ours did
- * @param now for what does not say when it was written, ms since 1970
  */
 export function elsewhereOf(
   parts: readonly NamedPart[],
   annotations: readonly Annotation[],
-  now: number,
-  came: readonly CameAnnotation[] = [],
+  { now, came = [], partial = false }: ElsewhereOptions,
 ): Elsewhere {
   const pages = parts.flatMap((one) => (one.part === 'page' ? [one.value.id] : []));
   const marks = parts.flatMap((one) => (one.part === 'mark' ? [one.value] : []));
@@ -52,11 +58,12 @@ export function elsewhereOf(
       const thread = threads.get(mark.id) ?? null;
       return { mark, thread, sent: annotationsOfMark(mark, pages.indexOf(mark.page), thread) };
     });
-  const recognised = recognise(
+  const found = recognise(
     own.flatMap(({ sent }) => sent),
     annotations,
     came,
   );
+  const recognised = partial ? { ...found, isGone: () => false } : found;
   const tally = new Tally();
   for (const { mark, thread, sent } of own)
     compare(mark, thread, sent, annotations, recognised, now, tally);

@@ -1,12 +1,13 @@
 export type { Annotation } from './annotation.ts';
 export { readPdfDate, writePdfDate } from './dates.ts';
 export { annotationBox, annotationsOfMark, settledName } from './ofMark.ts';
+export { notePlace } from './notePlace.ts';
 export { quadOf } from './quad.ts';
 export {
   fromAnnotations,
   type FromAnnotations,
   type FromAnnotationsOptions,
 } from './fromAnnotations.ts';
-export { type Elsewhere, elsewhereOf } from './elsewhere.ts';
+export { type Elsewhere, elsewhereOf, type ElsewhereOptions } from './elsewhere.ts';
 export type { CameAnnotation } from './recognise.ts';
 export { overPrint, pagesToRead } from './overPrint.ts';

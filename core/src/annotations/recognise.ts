@@ -53,8 +53,7 @@ export function recognise(
     places,
     indices,
     isGone: (one) =>
-      keepsNames &&
-      !annotations.some((other, k) => !indices.has(k) && mightBe(one, other)),
+      keepsNames && !annotations.some((other, k) => !indices.has(k) && mightBe(one, other)),
   };
 }
 

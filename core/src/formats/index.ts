@@ -1,3 +1,5 @@
 export { writeInkml } from './inkml/write.ts';
 export { readInkml, InkmlError, type ReadTrace } from './inkml/read.ts';
 export { placeTraces, type PlacedInk } from './inkml/place.ts';
+export { readXfdf, XfdfError } from './xfdf/read.ts';
+export { writeXfdf } from './xfdf/write.ts';

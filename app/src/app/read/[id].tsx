@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { figuresFeature } from '@/features/figures';
 import { historyFeature } from '@/features/history';
 import { inkFilesFeature } from '@/features/inkfiles';
+import { markFilesFeature } from '@/features/markfiles';
 import { inkingFeature } from '@/features/inking';
 import { keepingFeature } from '@/features/keeping';
 import { markListFeature } from '@/features/marklist';
@@ -55,6 +56,7 @@ const FEATURES = [
   placesFeature,
   viewFeature,
   inkFilesFeature,
+  markFilesFeature,
   practiceFeature,
   offlineFeature,
   hintsFeature,

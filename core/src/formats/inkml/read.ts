@@ -1,7 +1,8 @@
-import { DOMParser, type Element as XmlElement } from '@xmldom/xmldom';
+import type { Element as XmlElement } from '@xmldom/xmldom';
 import { type Matrix, transform } from '../../geometry/index.ts';
 import { type InkSample, type NibManner, PLAIN_NIB } from '../../ink/index.ts';
 import type { MarkStyle } from '../../marks/index.ts';
+import { elementsOf, openXml, XmlError } from '../xml.ts';
 import { INKML, OWN } from './names.ts';
 import { parseTraceData, TraceDataError } from './traceData.ts';
 
@@ -48,8 +49,6 @@ const PLAIN_FORMAT: readonly Channel[] = ['X', 'Y'].map((name) => ({ name, units
 /** Between samples of traces without a time channel, ms. */
 const BEAT = 10;
 const DEFAULT_STYLE: MarkStyle = { colour: '#1b1b1d', width: 1.4, opacity: 1 };
-/** A file with more than this is refused, rather than the tab lost. */
-const MOST_CHARACTERS = 64 * 1024 * 1024;
 
 /**
  * Reads the traces of an InkML file.
@@ -58,14 +57,14 @@ const MOST_CHARACTERS = 64 * 1024 * 1024;
 export function readInkml(text: string): ReadTrace[] {
   const root = parse(text);
   const byId = new Map<string, XmlElement>();
-  for (const e of all(root, '*')) {
+  for (const e of elementsOf(root, '*')) {
     const id = e.getAttribute('xml:id') ?? e.getAttribute('id');
     if (id) byId.set(id, e);
   }
   const refer = (e: XmlElement | null, name: string): XmlElement | null =>
     byId.get((e?.getAttribute(name) ?? '').replace(/^#/, '')) ?? null;
 
-  const traces = all(root, 'trace').filter((t) => t.getAttribute('type') !== 'penUp');
+  const traces = elementsOf(root, 'trace').filter((t) => t.getAttribute('type') !== 'penUp');
   const read = traces.map((trace, n): ReadTrace => {
     const context = refer(nearest(trace, 'contextRef'), 'contextRef');
     const brush = refer(nearest(trace, 'brushRef'), 'brushRef') ?? refer(context, 'brushRef');
@@ -87,29 +86,17 @@ export function readInkml(text: string): ReadTrace[] {
 }
 
 function parse(text: string): XmlElement {
-  if (text.length > MOST_CHARACTERS) throw new InkmlError('This InkML file is too large.');
-  // No entities of their own: a few lines of them could unfold into gigabytes.
-  if (/<!(DOCTYPE|ENTITY)/i.test(text))
-    throw new InkmlError('This InkML file declares a document type, which is not read here.');
-  let root: XmlElement | null = null;
+  let root: XmlElement;
   try {
-    const document = new DOMParser({
-      onError: (level, message) => {
-        if (level !== 'warning') throw new InkmlError(message);
-      },
-    }).parseFromString(text, 'application/xml');
-    root = document.documentElement;
-  } catch {
-    throw new InkmlError('This file is not well-formed XML, so no ink can be read from it.');
+    root = openXml(text);
+  } catch (e) {
+    if (e instanceof XmlError) throw new InkmlError(`This InkML file ${e.message}`);
+    throw e;
   }
-  if (root?.localName !== 'ink' || (root.namespaceURI && root.namespaceURI !== INKML))
+  if (root.localName !== 'ink' || (root.namespaceURI && root.namespaceURI !== INKML))
     throw new InkmlError('This file is XML, but not InkML.');
   return root;
 }
-
-const all = (root: XmlElement, name: string): XmlElement[] => [
-  ...(root.getElementsByTagNameNS('*', name) as unknown as Iterable<XmlElement>),
-];
 
 /** The element or the nearest group around it that has the attribute. */
 function nearest(e: XmlElement, attribute: string): XmlElement | null {
@@ -124,9 +111,9 @@ function formatOf(
   root: XmlElement,
 ): readonly Channel[] {
   const holder = [context, source, context ? null : root].find(
-    (e) => e && all(e, 'traceFormat')[0],
+    (e) => e && elementsOf(e, 'traceFormat')[0],
   );
-  const channels = holder ? all(all(holder, 'traceFormat')[0], 'channel') : [];
+  const channels = holder ? elementsOf(elementsOf(holder, 'traceFormat')[0], 'channel') : [];
   if (channels.length === 0) return PLAIN_FORMAT;
   return channels.map((c) => ({
     name: c.getAttribute('name') ?? '',
@@ -144,7 +131,7 @@ function numberOr<T>(text: string | null | undefined, otherwise: T): number | T 
 function mappingOf(turn: XmlElement | null): Matrix | null {
   const rows =
     turn &&
-    all(turn, 'affine')[0]
+    elementsOf(turn, 'affine')[0]
       ?.textContent?.split(',')
       .map((r) => r.trim().split(/\s+/).map(Number));
   if (!rows || rows.length !== 2 || rows.some((r) => r.length !== 3 || !r.every(Number.isFinite)))
@@ -193,7 +180,7 @@ const inRange = (v: number, least: number, most: number): number =>
 
 function mannerOf(brush: XmlElement | null): Omit<ReadTrace, 'page' | 'samples'> {
   const properties = new Map(
-    (brush ? all(brush, 'brushProperty') : []).map((p) => [p.getAttribute('name') ?? '', p]),
+    (brush ? elementsOf(brush, 'brushProperty') : []).map((p) => [p.getAttribute('name') ?? '', p]),
   );
   const text = (name: string): string | null => properties.get(name)?.getAttribute('value') ?? null;
   const number = (name: string, otherwise: number, least: number, most: number): number =>

@@ -2,10 +2,8 @@ import { type DocState, inOrder, marksOn, type Page } from '../../document/index
 import { displayMatrix } from '../../geometry/index.ts';
 import type { InkSample } from '../../ink/index.ts';
 import { asInk, type InkMark, leftSamples } from '../../kinds/index.ts';
+import { escapeXml } from '../xml.ts';
 import { INKML, OWN } from './names.ts';
-
-const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
-const escaped = (text: string): string => text.replace(/[&<>"]/g, (c) => ESCAPES[c]);
 
 const decimals = (v: number, count: number): string => String(Number(v.toFixed(count)));
 
@@ -67,7 +65,7 @@ function trace(samples: readonly InkSample[], id: string, page: number, brushId:
     return row.join(' ');
   });
   const context = `page-${page}${tilted ? '-tilted' : ''}`;
-  return `  <trace xml:id="${escaped(id)}" contextRef="#${context}" brushRef="#${brushId}">${points.join(
+  return `  <trace xml:id="${escapeXml(id)}" contextRef="#${context}" brushRef="#${brushId}">${points.join(
     ', ',
   )}</trace>`;
 }
@@ -117,7 +115,7 @@ export function writeInkml(state: DocState, title: string): string {
   });
   return `<?xml version="1.0" encoding="UTF-8"?>
 <ink xmlns="${INKML}">
-  <annotation type="title">${escaped(title)}</annotation>
+  <annotation type="title">${escapeXml(title)}</annotation>
   <definitions>
 ${definitions.join('\n')}
   </definitions>

@@ -111,10 +111,12 @@ function annotation(mark: FigureMark): AnnotationSketch {
     return { subtype: 'Ink', lines: leftOf(mark, whole).map(({ points }) => points), ...look };
   const [{ points }] = whole;
   if (figure.kind === 'circle' || (figure.kind === 'ellipse' && figure.angle === 0)) {
-    const { minX, minY, maxX, maxY } = boxOfPoints(points);
+    const [rx, ry] =
+      figure.kind === 'circle' ? [figure.radius, figure.radius] : [figure.rx, figure.ry];
+    const { x, y } = figure.centre;
     const corners = [
-      { x: minX, y: minY },
-      { x: maxX, y: maxY },
+      { x: x - rx, y: y - ry },
+      { x: x + rx, y: y + ry },
     ] as const;
     return { subtype: 'Circle', corners, ...look };
   }

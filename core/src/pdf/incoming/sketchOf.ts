@@ -1,5 +1,5 @@
 import { PDFArray, type PDFContext, PDFDict, PDFName } from '@cantoo/pdf-lib';
-import { quadOf } from '../../annotations/index.ts';
+import { notePlace, quadOf } from '../../annotations/index.ts';
 import { boxHeight, boxWidth, type Vec } from '../../geometry/index.ts';
 import type { AnnotationSketch } from '../../kinds/index.ts';
 import type { Quad } from '../../print/index.ts';
@@ -66,9 +66,7 @@ export function sketchOf(annotation: PDFDict, context: PDFContext): Sketched | n
       const rect = rectOf(annotation);
       if (!rect) return null;
       const at =
-        subtype === 'Text'
-          ? { x: rect.minX, y: rect.maxY }
-          : { x: (rect.minX + rect.maxX) / 2, y: rect.minY };
+        subtype === 'Text' ? notePlace(rect) : { x: (rect.minX + rect.maxX) / 2, y: rect.minY };
       return { sketch: { subtype: 'Text', at } };
     }
     case 'FreeText':

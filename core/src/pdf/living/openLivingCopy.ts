@@ -31,7 +31,7 @@ export async function openLivingCopy(
   if (!own) return null;
   const { parts, came } = own;
   const { annotations, dicts } = annotationsIn(doc);
-  const elsewhere = elsewhereOf(parts, annotations, now, came);
+  const elsewhere = elsewhereOf(parts, annotations, { now, came });
   const before = await sourceWithin(bytes, own.source, doc.getPageCount());
   if (before) return { source: before, parts, elsewhere };
   takeOff(doc, new Set([...elsewhere.known].map((k) => dicts[k])));

@@ -1,0 +1,1 @@
+export { markFilesFeature } from './feature';
