@@ -1,7 +1,9 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
+import { annotatedPdf } from '../core/testing/annotatedPdf';
 import { circle, line, Pen } from './support/pen';
 import {
+  addFile,
   command,
   drawn,
   kept,
@@ -83,6 +85,13 @@ for (const scheme of ['light', 'dark'] as const) {
       expect(await complaints(page), 'desk menu').toEqual([]);
       await page.getByRole('menuitem', { name: 'Rename' }).click();
       expect(await complaints(page), 'rename').toEqual([]);
+    });
+
+    test('what others have written', async ({ page }) => {
+      await openDesk(page);
+      await addFile(page, 'How barnacles settle.pdf', await annotatedPdf());
+      await expect(page.getByRole('button', { name: 'Take them up as marks' })).toBeVisible();
+      expect(await complaints(page), 'what others have written').toEqual([]);
     });
 
     test('the reader', async ({ page }) => {
