@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { beginOnWords, say } from './support/notes';
@@ -122,4 +123,52 @@ test('a copy that is not as the screen shows it is held back, shown, and leaves 
   expect(downloads).toBe(0);
   await sheet.getByRole('button', { name: 'Download all the same' }).click();
   await expect.poll(() => downloads).toBe(1);
+});
+
+test('pages leave as pictures, one as it is or onto the clipboard, several in a ZIP file', async ({
+  page,
+  context,
+}) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
+  const sheet = page.getByRole('dialog', { name: 'Send' });
+  await sheet.getByRole('radio', { name: 'This page' }).click();
+  await sheet.getByRole('radio', { name: 'Pictures' }).click();
+  await sheet.getByRole('radio', { name: '300 dpi' }).click();
+  await expect(sheet.getByText('Rock-pool zones, page 1.png')).toBeVisible();
+  await sheet.getByRole('radio', { name: 'Copy', exact: true }).click();
+  await sheet.getByRole('button', { name: 'Copy', exact: true }).click();
+  await expect(sheet.getByText('Copied.')).toBeVisible({ timeout: 30_000 });
+  const size = await page.evaluate(async () => {
+    const [item] = await navigator.clipboard.read();
+    const { width, height } = await createImageBitmap(await item.getType('image/png'));
+    return [width, height];
+  });
+  // A4 at 300 dpi (595.28 × 841.89 points).
+  expect(size).toEqual([2480, 3508]);
+
+  await sheet.getByRole('radio', { name: 'Download' }).click();
+  const one = page.waitForEvent('download');
+  await sheet.getByRole('button', { name: 'Download' }).click();
+  const png = readFileSync(await (await one).path());
+  expect(png.subarray(37, 41).toString()).toBe('pHYs');
+
+  await sheet.getByRole('radio', { name: 'All pages' }).click();
+  await sheet.getByRole('radio', { name: 'JPEG' }).click();
+  await sheet.getByRole('radio', { name: '96 dpi' }).click();
+  const all = page.waitForEvent('download');
+  await sheet.getByRole('button', { name: 'Download' }).click();
+  const file = await all;
+  expect(file.suggestedFilename()).toBe('Rock-pool zones – pictures.zip');
+  await expect(page.getByTestId('copy-made')).toContainText('2 pictures in a ZIP file');
+  const listed = spawnSync('/usr/bin/python3', [
+    ...[
+      '-c',
+      'import sys,zipfile; z=zipfile.ZipFile(sys.argv[1]); print(z.testzip(), z.namelist())',
+    ],
+    await file.path(),
+  ]);
+  expect(listed.stdout.toString().trim()).toBe("None ['page 1.jpg', 'page 2.jpg']");
 });

@@ -55,14 +55,21 @@ const settingsShape = object({
       .oneOf(['whole', 'marked', 'here'] as const)
       .default('whole'),
     as: string()
-      .oneOf(['fixed', 'living', 'markdown', 'table'] as const)
+      .oneOf(['fixed', 'living', 'pictures', 'markdown', 'table'] as const)
       .default('fixed'),
     notes: string()
       .oneOf(['beside', 'end', 'none'] as const)
       .default('end'),
     how: string()
-      .oneOf(['download', 'share', 'link'] as const)
+      .oneOf(['download', 'share', 'clipboard', 'link'] as const)
       .default('download'),
+    picture: string()
+      .oneOf(['png', 'jpeg'] as const)
+      .default('png'),
+    /** Pixels an inch. */
+    dpi: number()
+      .oneOf([96, 150, 300] as const)
+      .default(150),
   }),
   /** Ids of instruments, the one in hand last first. */
   used: array(string().max(100).required()).max(100).default([]),
@@ -87,7 +94,7 @@ export const FIRST_SETTINGS: Settings = {
   reading: { voice: '', pace: 1, wordsPerMinute: 220 },
   signs: [],
   placed: [],
-  sending: { what: 'whole', as: 'fixed', notes: 'end', how: 'download' },
+  sending: { what: 'whole', as: 'fixed', notes: 'end', how: 'download', picture: 'png', dpi: 150 },
   used: [],
 };
 

@@ -68,10 +68,24 @@ interface PdfJobs {
   writeInk: { ask: { document: DocState; title: string }; answer: string };
 }
 
+/** Pages of a PDF that is not locked, as pictures. */
+export interface PicturesAsk {
+  readonly bytes: Uint8Array;
+  /** Pixels an inch. */
+  readonly dpi: number;
+  readonly type: 'image/png' | 'image/jpeg';
+  /** What the picture of each is called, without its ending, and how long its points are. */
+  readonly pages: readonly { readonly name: string; readonly userUnit: number }[];
+  /** What pages after these are called, before their number. */
+  readonly rest: string;
+}
+
 /** What can be asked of the worker that looks at finished copies, and what it answers. */
 interface LookJobs {
   /** A page, from 0, of a PDF that is not locked, so many pixels wide. */
   pagePicture: { ask: { bytes: Uint8Array; page: number; width: number }; answer: Raster };
+  /** One picture, or several in a ZIP file. */
+  pictures: { ask: PicturesAsk; answer: Blob };
   /** Whether a copy shows what the screen shows. */
   prove: {
     ask: CopyToProve & FaceSources & { sources: readonly Source[]; copy: Uint8Array };
@@ -84,7 +98,7 @@ export type PdfJob = keyof PdfJobs;
 export type LookJob = keyof LookJobs;
 export type JobName = keyof Jobs;
 
-const LOOK_JOBS: readonly LookJob[] = ['pagePicture', 'prove'];
+const LOOK_JOBS: readonly LookJob[] = ['pagePicture', 'pictures', 'prove'];
 
 export const isLookJob = (job: JobName): boolean => (LOOK_JOBS as readonly string[]).includes(job);
 

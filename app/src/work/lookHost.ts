@@ -5,6 +5,7 @@ import { type OpenPages, openPages } from '@marginalis/core/pdfium';
 import { proveCopy } from '@marginalis/core/proof';
 import { answer, type Run } from './answering';
 import type { LookJob, WorkReply, WorkRequest } from './contract';
+import { pagePictures } from './pagePictures';
 import { startPdfium } from './startPdfium';
 import { textFiles } from './textFiles';
 import { workerPainter } from './workerPainter';
@@ -28,6 +29,14 @@ const runs: { [J in LookJob]: Run<J> } = {
       });
       if (!picture) throw new Error('The page cannot be drawn.');
       return picture;
+    } finally {
+      open.close();
+    }
+  },
+  async pictures({ bytes, ...ask }, onProgress) {
+    const open = openPages(await pdfium(), bytes);
+    try {
+      return await pagePictures(open, ask, onProgress);
     } finally {
       open.close();
     }

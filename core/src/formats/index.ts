@@ -3,3 +3,4 @@ export { readInkml, InkmlError, type ReadTrace } from './inkml/read.ts';
 export { placeTraces, type PlacedInk } from './inkml/place.ts';
 export { readXfdf, XfdfError } from './xfdf/read.ts';
 export { writeXfdf } from './xfdf/write.ts';
+export { withResolution } from './resolution.ts';

@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import { ProgressBar, Text, useTheme } from 'react-native-paper';
 import { Action, type IconName, paperIcon } from '@/ui';
 import type { Asked } from './asked';
-import { copyInWords } from './copyInWords';
+import { copyInWords, picturesInWords } from './copyInWords';
 import { proofInWords } from './proofInWords';
 import type { MadeCopy } from './useCopy';
 import type { Sending } from './useSending';
@@ -10,8 +10,15 @@ import type { Sending } from './useSending';
 const WAYS: Readonly<Record<Asked['how'], { readonly label: string; readonly icon: IconName }>> = {
   download: { label: 'Download', icon: 'download' },
   share: { label: 'Share', icon: 'send' },
+  clipboard: { label: 'Copy', icon: 'copy' },
   link: { label: 'Make a link', icon: 'link' },
 };
+
+const DOING = {
+  making: 'Making the copy',
+  proving: 'Comparing it with the screen',
+  drawing: 'Drawing the pictures',
+} as const;
 
 /** The one button, and how far it has come. */
 export function SendFoot(props: { how: Asked['how']; sending: Sending; busy: boolean }) {
@@ -19,9 +26,9 @@ export function SendFoot(props: { how: Asked['how']; sending: Sending; busy: boo
   const { state, told, isNothing, isDoubtful, send, stop } = sending;
   const { colors } = useTheme();
   const { label, icon } = WAYS[how];
-  if (state.phase === 'making' || state.phase === 'proving') {
+  if (state.phase !== 'idle' && state.phase !== 'made' && state.phase !== 'failed') {
     const { done, all, phase } = state;
-    const doing = phase === 'making' ? 'Making the copy' : 'Comparing it with the screen';
+    const doing = DOING[phase];
     return (
       <View style={styles.all} role="status">
         <Text>
@@ -67,13 +74,13 @@ export function SendFoot(props: { how: Asked['how']; sending: Sending; busy: boo
 }
 
 /** What a copy has become, and what its proof says. */
-function Told({ made: { copy, proved } }: { made: MadeCopy }) {
+function Told({ made: { copy, proved, pictures } }: { made: MadeCopy }) {
   const { colors } = useTheme();
   const isWrong = proved.proof?.alike === false;
   return (
     <>
       <Text role="status" testID="copy-made" style={{ color: colors.onSurfaceVariant }}>
-        {copyInWords(copy)}
+        {pictures ? picturesInWords(copy.pages, pictures.size) : copyInWords(copy)}
       </Text>
       <Text
         role={isWrong ? 'alert' : 'status'}

@@ -8,7 +8,7 @@ import { useSession, useSessionState } from '@/session';
 import { Sheet } from '@/ui';
 import { type Asked, howOf, isCopy } from './asked';
 import { documentOf } from './copyOfPart';
-import { copyFileName } from './fileName';
+import { copyFileName, picturesFileName } from './fileName';
 import { LinksMade } from './LinksMade';
 import { notesFile } from './notesFile';
 import { PagePreview } from './PagePreview';
@@ -27,40 +27,42 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
   const marked = useMemo(() => markedPages(document).length, [document]);
   const [days, setDays] = useState<LinkLife>(7);
   const links = useLinks(id, title);
+  const count = part?.document.pages.length ?? 0;
+  const how = howOf(asked, count);
   const sending = useSending(part, asked, links, days);
   return (
     <Sheet
       title="Send"
       open
       onClose={onClose}
-      foot={part && <SendFoot how={howOf(asked)} sending={sending} busy={links.busy} />}
+      foot={part && <SendFoot how={how} sending={sending} busy={links.busy} />}
     >
       {part && sending.isDoubtful && <WrongPages pages={sending.wrong} names={part.names} />}
-      {part && isCopy(asked.as) && (
-        <AsCopy part={part} notes={asked.notes} as={asked.as} first={first} />
-      )}
+      {part && isCopy(asked.as) && <AsCopy part={part} asked={asked} as={asked.as} first={first} />}
       {part && !isCopy(asked.as) && <AsNotes part={part} as={asked.as} />}
       <WhatAndHow
         asked={asked}
         trouble={trouble}
         marked={marked}
+        pages={count}
         notes={part ? listNotes(part.document).length : 0}
         onChange={change}
         days={days}
         onDays={setDays}
       />
-      {howOf(asked) === 'link' && <LinksMade links={links} />}
+      {how === 'link' && <LinksMade links={links} />}
     </Sheet>
   );
 }
 
 function AsCopy(props: {
   part: Part;
-  notes: Asked['notes'];
-  as: 'fixed' | 'living';
+  asked: Pick<Asked, 'notes' | 'picture'>;
+  as: 'fixed' | 'living' | 'pictures';
   first: number;
 }) {
-  const { part, notes, as, first } = props;
+  const { part, asked, as, first } = props;
+  const { notes, picture } = asked;
   const { title, signed, source, pages } = useSession().desk;
   const keepsSignature = as === 'living' && isAsCame(part.document, source, pages.length);
   const { colors } = useTheme();
@@ -71,13 +73,20 @@ function AsCopy(props: {
   );
   // A page of a living copy looks as one of a fixed copy does, without what is told of notes.
   const of = useMemo(
-    () => ({ part, notes: as === 'fixed' ? notes : ('none' as const) }),
+    () => ({ part, notes: as === 'living' ? ('none' as const) : notes }),
     [part, notes, as],
   );
   return (
     <PagePreview key={part.inName} of={of} first={first}>
-      <FileName name={copyFileName(title, part.inName, as)} says={marksInWords(marks, as)} />
-      {signed && !keepsSignature && (
+      <FileName
+        name={
+          as === 'pictures'
+            ? picturesFileName(title, part.inName, part.names.length, picture)
+            : copyFileName(title, part.inName, as)
+        }
+        says={marksInWords(marks, as)}
+      />
+      {signed && !keepsSignature && as !== 'pictures' && (
         <Text style={{ color: colors.error }}>
           The original is signed. This copy no longer carries the signature.
         </Text>
@@ -123,10 +132,10 @@ function FileName({ name, says }: { name: string; says: string }) {
   );
 }
 
-const marksInWords = (count: number, as: 'fixed' | 'living'): string => {
+const marksInWords = (count: number, as: 'fixed' | 'living' | 'pictures'): string => {
   if (count === 0) return 'There are no marks on it yet.';
   const marks = count === 1 ? '1 mark' : `${count} marks`;
-  return as === 'fixed'
+  return as !== 'living'
     ? `${marks} drawn into the pages.`
     : count === 1
       ? '1 mark as an annotation.'

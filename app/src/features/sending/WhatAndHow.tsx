@@ -2,7 +2,7 @@ import { StyleSheet, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
 import { type Choice, Choices } from '@/ui';
 import { LINK_DAYS } from '@marginalis/core/wire';
-import { type Asked, howOf, waysFor } from './asked';
+import { type Asked, howOf, isCopy, waysFor } from './asked';
 import type { LinkLife } from './useLinks';
 
 /** The three questions: what is to leave, as what, and how. */
@@ -12,13 +12,15 @@ export function WhatAndHow(props: {
   trouble: string | null;
   /** How many pages carry marks, and how many notes there are. */
   marked: number;
+  /** How many are to leave. */
+  pages: number;
   notes: number;
   onChange: (part: Partial<Asked>) => void;
   /** How long a link lasts, days. */
   days: LinkLife;
   onDays: (days: LinkLife) => void;
 }) {
-  const { asked, trouble, marked, notes, onChange, days, onDays } = props;
+  const { asked, trouble, marked, pages, notes, onChange, days, onDays } = props;
   const { colors } = useTheme();
   const notesLabel = notes === 1 ? 'Its note' : `Its ${notes} notes`;
   return (
@@ -59,6 +61,7 @@ export function WhatAndHow(props: {
         choices={[
           { value: 'fixed', label: 'A fixed copy' },
           { value: 'living', label: 'A living copy' },
+          { value: 'pictures', label: 'Pictures' },
           { value: 'markdown', label: 'Notes as text' },
           { value: 'table', label: 'Notes as a table' },
         ]}
@@ -69,7 +72,26 @@ export function WhatAndHow(props: {
           here with everything as it is.
         </Text>
       )}
-      {asked.as === 'fixed' && notes > 0 && (
+      {asked.as === 'pictures' && (
+        <>
+          <Choices
+            label="Kind"
+            value={asked.picture}
+            onChange={(picture) => onChange({ picture })}
+            choices={[
+              { value: 'png', label: 'PNG' },
+              { value: 'jpeg', label: 'JPEG' },
+            ]}
+          />
+          <Choices
+            label="Resolution"
+            value={asked.dpi}
+            onChange={(dpi) => onChange({ dpi })}
+            choices={RESOLUTIONS.map((dpi) => ({ value: dpi, label: `${dpi} dpi` }))}
+          />
+        </>
+      )}
+      {asked.as !== 'living' && isCopy(asked.as) && notes > 0 && (
         <Choices
           label={notesLabel}
           value={asked.notes}
@@ -94,11 +116,11 @@ export function WhatAndHow(props: {
       )}
       <Choices
         label="How"
-        value={howOf(asked)}
+        value={howOf(asked, pages)}
         onChange={(how) => onChange({ how })}
-        choices={WAYS.filter(({ value }) => waysFor(asked).includes(value))}
+        choices={WAYS.filter(({ value }) => waysFor(asked, pages).includes(value))}
       />
-      {howOf(asked) === 'link' && (
+      {howOf(asked, pages) === 'link' && (
         <>
           <Text style={{ color: colors.onSurfaceVariant }}>
             Whoever has the link can read and download this copy, until it expires or you withdraw
@@ -116,9 +138,13 @@ export function WhatAndHow(props: {
   );
 }
 
+/** Pixels an inch: as on a screen, for reading, for printing. */
+const RESOLUTIONS = [96, 150, 300] as const;
+
 const WAYS: readonly Choice<Asked['how']>[] = [
   { value: 'download', label: 'Download' },
   { value: 'share', label: 'Share' },
+  { value: 'clipboard', label: 'Copy' },
   { value: 'link', label: 'A link' },
 ];
 

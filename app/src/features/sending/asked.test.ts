@@ -1,6 +1,6 @@
 import { emptyDocument, pagesOfSource } from '@marginalis/core/document';
 import { plainPage } from '@marginalis/core/geometry';
-import { type Asked, pagesAsked, pagesInName } from './asked';
+import { type Asked, howOf, pagesAsked, pagesInName, waysFor } from './asked';
 
 const NAMES = ['i', 'ii', '1', '2', '3'];
 const document = emptyDocument(
@@ -12,6 +12,8 @@ const asked = (part: Partial<Asked>): Asked => ({
   as: 'fixed',
   notes: 'end',
   how: 'download',
+  picture: 'png',
+  dpi: 150,
   ...part,
 });
 const pages = (part: Partial<Asked>) => pagesAsked(asked(part), document, NAMES, 3);
@@ -28,4 +30,18 @@ test('pages are named in a file’s name where they are not all', () => {
   expect(pagesInName([0, 1, 2, 3, 4], NAMES)).toBe('');
   expect(pagesInName([3], NAMES)).toBe('page 2');
   expect(pagesInName([0, 1, 2, 4], NAMES)).toBe('pages i-1, 3');
+});
+
+test('a link leads to a PDF, and the clipboard takes one PNG picture', () => {
+  Object.assign(globalThis, { ClipboardItem: class {} });
+  Object.assign(navigator, { clipboard: { write: () => Promise.resolve() } });
+  const ways = (part: Partial<Asked>, count: number) => waysFor(asked(part), count);
+  expect(ways({}, 3)).toEqual(['download', 'link']);
+  expect(ways({ as: 'pictures' }, 1)).toEqual(['download', 'clipboard']);
+  expect(ways({ as: 'pictures' }, 2)).toEqual(['download']);
+  expect(ways({ as: 'pictures', picture: 'jpeg' }, 1)).toEqual(['download']);
+  expect(ways({ as: 'table' }, 1)).toEqual(['download']);
+  // A way that was taken last and is none here is not taken.
+  expect(howOf(asked({ as: 'pictures', how: 'link' }), 1)).toBe('download');
+  expect(howOf(asked({ as: 'pictures', how: 'clipboard' }), 1)).toBe('clipboard');
 });

@@ -1,7 +1,7 @@
 import type { DocState } from '@marginalis/core/document';
 import { markedPages, type NamedPages, pageRanges } from '@marginalis/core/leaving';
 import type { Settings } from '@/storage';
-import { canShare } from './waysOut';
+import { canCopyPicture, canShare } from './waysOut';
 
 /** What is to leave. */
 export interface Asked {
@@ -12,6 +12,9 @@ export interface Asked {
   /** Where the notes of a copy stand. */
   readonly notes: Settings['sending']['notes'];
   readonly how: Settings['sending']['how'];
+  /** What kind pictures are of, and how many pixels an inch has. */
+  readonly picture: Settings['sending']['picture'];
+  readonly dpi: Settings['sending']['dpi'];
 }
 
 /** The pages, from 0, that are to leave, or why there are none. `names` are what they are called, `current` is the one in sight. */
@@ -52,17 +55,24 @@ export function pagesInName(pages: readonly number[], names: readonly string[]):
   return `${pages.length === 1 ? 'page' : 'pages'} ${said.join(', ')}`;
 }
 
-/** Whether it is a PDF that is made. */
-export const isCopy = (as: Asked['as']): as is 'fixed' | 'living' =>
-  as === 'fixed' || as === 'living';
+/** Whether a copy of the pages is made for it: a PDF, or what becomes pictures. */
+export const isCopy = (as: Asked['as']): as is 'fixed' | 'living' | 'pictures' =>
+  as === 'fixed' || as === 'living' || as === 'pictures';
 
-/** The ways out there are for what is asked for. A link leads to a copy. */
-export const waysFor = ({ as }: Pick<Asked, 'as'>): readonly Asked['how'][] => [
-  'download',
-  ...(canShare() ? (['share'] as const) : []),
-  ...(isCopy(as) ? (['link'] as const) : []),
-];
+/** The ways out there are for so many pages of what is asked for. A link leads to a PDF, and the clipboard takes one PNG picture. */
+export function waysFor(
+  { as, picture }: Pick<Asked, 'as' | 'picture'>,
+  pages: number,
+): readonly Asked['how'][] {
+  const isOnePng = as === 'pictures' && picture === 'png' && pages === 1;
+  return [
+    'download',
+    ...(canShare() ? (['share'] as const) : []),
+    ...(isOnePng && canCopyPicture() ? (['clipboard'] as const) : []),
+    ...(as === 'fixed' || as === 'living' ? (['link'] as const) : []),
+  ];
+}
 
 /** The way asked for, where there is that way. */
-export const howOf = (asked: Pick<Asked, 'as' | 'how'>): Asked['how'] =>
-  waysFor(asked).includes(asked.how) ? asked.how : 'download';
+export const howOf = (asked: Pick<Asked, 'as' | 'how' | 'picture'>, pages: number): Asked['how'] =>
+  waysFor(asked, pages).includes(asked.how) ? asked.how : 'download';

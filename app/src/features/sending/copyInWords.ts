@@ -9,6 +9,10 @@ const fewOf = (names: readonly string[]): readonly string[] =>
     ? names
     : [...names.slice(0, MOST_NAMED), `and ${names.length - MOST_NAMED} more`];
 
+/** What pictures of so many pages have become, in words. */
+export const picturesInWords = (pages: number, size: number): string =>
+  `Ready: ${pages === 1 ? '1 picture' : `${pages} pictures in a ZIP file`}, ${sizeInWords(size)}.`;
+
 /** What a copy has become, in words. */
 export function copyInWords(copy: FixedCopy | LivingCopy): string {
   const pages = copy.pages === 1 ? '1 page' : `${copy.pages} pages`;

@@ -7,7 +7,9 @@ import type { Part } from './useAsked';
 export interface CopyOfPart {
   readonly part: Pick<Part, 'document' | 'names'>;
   readonly notes: Settings['sending']['notes'];
-  readonly as: 'fixed' | 'living';
+  readonly as: 'fixed' | 'living' | 'pictures';
+  /** How pictures of it are drawn. */
+  readonly pictures?: Pick<Settings['sending'], 'picture' | 'dpi'>;
 }
 
 /** What goes into the copy: of a fixed one notes that are left out are only not drawn, in a living one they would be there. */

@@ -1,5 +1,5 @@
 import { sizeInWords } from '@/ui';
-import { copyFileName } from './fileName';
+import { copyFileName, picturesFileName } from './fileName';
 
 test.each([
   ['Rock-pool zones', 'Rock-pool zones – marked.pdf'],
@@ -9,6 +9,14 @@ test.each([
   ['x'.repeat(500), `${'x'.repeat(120)} – marked.pdf`],
 ])('the copy of %p is offered as %p', (title, name) => {
   expect(copyFileName(title)).toBe(name);
+});
+
+test('one picture is offered by its page, several in one file', () => {
+  expect(picturesFileName('Rock-pool zones', 'page 2', 1, 'png')).toBe(
+    'Rock-pool zones, page 2.png',
+  );
+  expect(picturesFileName('Rock-pool zones', '', 1, 'jpeg')).toBe('Rock-pool zones.jpg');
+  expect(picturesFileName('Rock-pool zones', '', 2, 'png')).toBe('Rock-pool zones – pictures.zip');
 });
 
 test('sizes are said in the unit a person would use', () => {

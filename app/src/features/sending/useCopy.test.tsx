@@ -96,7 +96,7 @@ test('what is made is proved before it is given, and a proof that cannot be made
   ]);
   const failure = { kind: 'failed', message: 'There is no room.' };
   await act(async () => proving.resolve({ ok: false, failure }));
-  expect(made).toEqual({ copy, proved: { proof: null, why: 'There is no room.' } });
+  expect(made).toEqual({ copy, proved: { proof: null, why: 'There is no room.' }, pictures: null });
   expect(result.current.state).toMatchObject({ phase: 'made', copy });
 });
 

@@ -1,5 +1,6 @@
 import { plainDocument } from '@marginalis/core/document';
 import type { FixedCopy, LivingCopy } from '@marginalis/core/pdf';
+import { fileStem } from '@marginalis/core/wire';
 import type { Proof, ProvedPage } from '@marginalis/core/proof';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { useSession } from '@/session';
@@ -16,11 +17,17 @@ export type Proved =
 export interface MadeCopy {
   readonly copy: FixedCopy | LivingCopy;
   readonly proved: Proved;
+  /** Its pages as pictures, where these are asked for. */
+  readonly pictures: Blob | null;
 }
 
 export type CopyState =
   | { readonly phase: 'idle' }
-  | { readonly phase: 'making' | 'proving'; readonly done: number; readonly all: number }
+  | {
+      readonly phase: 'making' | 'proving' | 'drawing';
+      readonly done: number;
+      readonly all: number;
+    }
   | ({ readonly phase: 'made' } & MadeCopy)
   | { readonly phase: 'failed'; readonly message: string };
 
@@ -78,8 +85,19 @@ export function useCopy(): {
           show({ phase: 'proving', done, all }),
         );
         if (making.current !== mine || !proved) return 'stopped';
-        show({ phase: 'made', copy, proved });
-        return { copy, proved };
+        const drawing = drawingOf(of, copy, (done, all) => show({ phase: 'drawing', done, all }));
+        let pictures: Blob | null = null;
+        if (drawing) {
+          show({ phase: 'drawing', done: 0, all: copy.pages });
+          mine.work = drawing;
+          const drawn = await drawing.result;
+          if (making.current !== mine) return 'stopped';
+          if (!drawn.ok)
+            return drawn.failure.kind === 'stopped' ? 'stopped' : failed(drawn.failure.message);
+          pictures = drawn.value;
+        }
+        show({ phase: 'made', copy, proved, pictures });
+        return { copy, proved, pictures };
       } catch (e) {
         const words = e instanceof Error ? e.message : String(e);
         return failed(`The document cannot be read from storage: ${words}`);
@@ -103,10 +121,26 @@ function copyingOf(
   of: CopyOfPart,
   tell: (done: number, all: number) => void,
 ): Work<FixedCopy | LivingCopy> {
-  if (of.as === 'fixed') return startWork('fixedCopy', ask, tell);
+  if (of.as !== 'living') return startWork('fixedCopy', ask, tell);
   const { sources, faces, own, copyOf } = ask;
   const document = plainDocument(documentOf(of));
   return startWork('livingCopy', { sources, document, faces, own, madeAt: copyOf.madeAt }, tell);
+}
+
+/** Null where no pictures are asked for. */
+function drawingOf(
+  { part, pictures }: CopyOfPart,
+  copy: FixedCopy | LivingCopy,
+  tell: (done: number, all: number) => void,
+): Work<Blob> | null {
+  if (!pictures) return null;
+  const { picture, dpi } = pictures;
+  const pages = part.document.pages.map(({ userUnit }, k) => ({
+    name: fileStem(`page ${part.names[k]}`, 60) || `page ${k + 1}`,
+    userUnit,
+  }));
+  const type = picture === 'png' ? 'image/png' : 'image/jpeg';
+  return startWork('pictures', { bytes: copy.bytes, dpi, type, pages, rest: 'notes' }, tell);
 }
 
 /** Null where it was stopped. A proof that cannot be made is no reason to keep a copy back, but it is said. */
@@ -121,7 +155,7 @@ async function prove(
     'prove',
     {
       ...{ sources, notesAt, faces, own },
-      notes: of.as === 'fixed' ? notes : [],
+      notes: of.as === 'living' ? [] : notes,
       living: of.as === 'living',
       document: plainDocument(documentOf(of)),
       annotated: 'annotatedPages' in copy ? copy.annotatedPages : [],

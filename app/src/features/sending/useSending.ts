@@ -2,12 +2,12 @@ import type { ProvedPage } from '@marginalis/core/proof';
 import { useEffect, useRef, useState } from 'react';
 import { useSession } from '@/session';
 import { type Asked, howOf, isCopy } from './asked';
-import { copyFileName } from './fileName';
+import { copyFileName, picturesFileName } from './fileName';
 import { notesFile } from './notesFile';
 import type { Part } from './useAsked';
 import { type CopyState, type MadeCopy, useCopy } from './useCopy';
 import type { LinkLife, Links } from './useLinks';
-import { download, share } from './waysOut';
+import { copyPicture, download, share } from './waysOut';
 
 export interface Sending {
   readonly state: CopyState;
@@ -30,10 +30,10 @@ export function useSending(part: Part | null, asked: Asked, links: Links, days: 
   const { title } = useSession().desk;
   const { state, make, stop } = useCopy();
   const [told, setTold] = useState<Sending['told']>(null);
-  const { as, notes } = asked;
+  const { as, notes, picture, dpi } = asked;
   /** What is asked for while its copy is made; null where none is. */
   const sent = useRef<string | null>(null);
-  const how = howOf(asked);
+  const how = howOf(asked, part?.document.pages.length ?? 0);
   const tell = (text: string, isTrouble = false): void => setTold({ text, isTrouble });
 
   const leave = async (file: File): Promise<void> => {
@@ -45,13 +45,22 @@ export function useSending(part: Part | null, asked: Asked, links: Links, days: 
     download(file);
     tell('Downloaded.');
   };
-  const leaveCopy = async ({ copy }: MadeCopy): Promise<void> => {
-    const name = copyFileName(title, part?.inName, isCopy(as) ? as : 'fixed');
+  const leavePictures = async (copy: MadeCopy['copy'], pictures: Blob): Promise<void> => {
+    if (how === 'clipboard') {
+      const trouble = await copyPicture(pictures);
+      return trouble ? tell(trouble, true) : tell('Copied.');
+    }
+    const name = picturesFileName(title, part?.inName ?? '', copy.pages, picture);
+    return leave(new File([pictures], name, { type: pictures.type }));
+  };
+  const leaveCopy = async ({ copy, pictures }: MadeCopy): Promise<void> => {
+    if (pictures) return leavePictures(copy, pictures);
+    const name = copyFileName(title, part?.inName, as === 'living' ? as : 'fixed');
     if (how === 'link') return links.make({ name, bytes: copy.bytes }, days);
     const bytes = copy.bytes as Uint8Array<ArrayBuffer>;
     return leave(new File([bytes], name, { type: 'application/pdf' }));
   };
-  const question = [as, notes, asked.what, asked.typed].join(' ');
+  const question = [as, notes, picture, dpi, asked.what, asked.typed].join(' ');
   const sendIt = async (): Promise<void> => {
     if (!part) return;
     setTold(null);
@@ -59,7 +68,10 @@ export function useSending(part: Part | null, asked: Asked, links: Links, days: 
       return leave(notesFile(part.document, part.names, { title, pages: part.inName, as }).file);
     if (state.phase === 'made') return leaveCopy(state);
     sent.current = question;
-    const made = await make({ part, notes, as });
+    const made = await make({
+      ...{ part, notes, as },
+      ...(as === 'pictures' ? { pictures: { picture, dpi } } : {}),
+    });
     // Stopped by a change of the document it goes on below.
     if (made === 'stopped') return;
     sent.current = null;
