@@ -11,6 +11,7 @@ import {
 } from '../geometry/index.ts';
 import { asNote, asText, asWords, kindFor, type Mark } from '../kinds/index.ts';
 import type { Annotation } from './annotation.ts';
+import { isSound } from './sound.ts';
 
 /** Places that differ by less are the same: programs round, points. */
 const SAME_PLACE = 0.5;
@@ -22,7 +23,11 @@ const SAME_OPACITY = 0.01;
 
 /** A mark as its annotation is by now; the same mark where nothing of that has been changed. */
 export function changedMark(mark: Mark, sent: Annotation, found: Annotation): Mark {
-  return [withLook, withText, withPlace].reduce((now, change) => change(now, sent, found), mark);
+  const after = [withLook, withText, withPlace].reduce(
+    (now, change) => change(now, sent, found),
+    mark,
+  );
+  return after === mark || isSound(after) ? after : mark;
 }
 
 function withLook(mark: Mark, sent: Annotation, found: Annotation): Mark {

@@ -109,3 +109,20 @@ test('who answers in a circle answers nobody, and the end comes', () => {
   const { threads } = read([annotation(), answer(2), answer(1), answer(7)]);
   expect(threads).toMatchObject([{ remarks: [{ text: 'Why?' }] }]);
 });
+
+test('numbers of a size that nothing has leave an annotation where it is', () => {
+  const far = 1e12;
+  for (const sketch of [
+    { ...STROKES, width: 1e9 },
+    { ...STROKES, lines: [[{ x: far, y: Infinity }]] },
+    {
+      subtype: 'Square',
+      corners: [
+        { x: 0, y: 0 },
+        { x: far, y: NaN },
+      ],
+      width: 1,
+    },
+  ] as AnnotationSketch[])
+    expect(read([annotation({ sketch })])).toMatchObject({ marks: [], threads: [] });
+});

@@ -2,6 +2,7 @@ import type { Thread } from '../document/index.ts';
 import { type Mark, marksOfSketch } from '../kinds/index.ts';
 import type { PageId } from '../marks/index.ts';
 import type { Annotation } from './annotation.ts';
+import { isSound } from './sound.ts';
 import { type Answer, threadOf } from './threads.ts';
 
 export interface FromAnnotationsOptions {
@@ -52,7 +53,7 @@ export function fromAnnotations(
       ...(annotation.locked ? { locked: true } : {}),
       ...(groups.has(k) ? { group: groups.get(k) } : {}),
     });
-    if (made.length === 0) return;
+    if (made.length === 0 || !made.every(isSound)) return;
     const answers = answersTo.get(k) ?? [];
     const thread = threadOf(
       id,

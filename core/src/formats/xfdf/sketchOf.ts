@@ -15,6 +15,8 @@ interface Sketched {
 const MOST_CORNERS = 2000;
 const MOST_POINTS = 200_000;
 const USUAL_SIZE = 12;
+/** Characters that are looked through for a style; more has been made to harm. */
+const LONGEST_STYLE = 2000;
 
 /** What an element is; null for kinds that no mark is of, and where it lacks what it needs. */
 export function sketchOf(
@@ -82,10 +84,11 @@ function shapeOf(one: XmlElement, subtype: string, rect: Box | null): Annotation
 function textOf(one: XmlElement, rect: Box | null, text: string): Sketched | null {
   const [foot, head] = withinFringe(one, rect, 0) ?? [];
   if (!foot || !head || text.trim() === '') return null;
-  const look = elementsOf(one, 'defaultappearance')[0]?.textContent ?? '';
-  const style = elementsOf(one, 'defaultstyle')[0]?.textContent ?? '';
-  const [, face = '', said = '0'] = /\/(\S+)\s+([\d.]+)\s+Tf/.exec(look) ?? [];
-  const size = Number(/([\d.]+)\s*pt/.exec(style)?.[1] ?? said);
+  const said = (name: string): string =>
+    (elementsOf(one, name)[0]?.textContent ?? '').slice(0, LONGEST_STYLE);
+  const [look, style] = [said('defaultappearance'), said('defaultstyle')];
+  const [, face = '', points = '0'] = /\/(\S+)\s+([\d.]+)\s+Tf/.exec(look) ?? [];
+  const size = Number(/([\d.]+)\s*pt/.exec(style)?.[1] ?? points);
   const name = `${face} ${style}`;
   const colour = colourOf(/color:\s*(#[0-9a-f]{6})/i.exec(style)?.[1] ?? '') ?? levelsIn(look);
   const ground = colourOf(wordOf(one, 'color'));

@@ -1,4 +1,11 @@
-import { dot, inPolygon, subtract, type Vec } from '../../geometry/index.ts';
+import {
+  boxesMeet,
+  boxOfPoints,
+  dot,
+  inPolygon,
+  subtract,
+  type Vec,
+} from '../../geometry/index.ts';
 import { aroundQuad, type Print, type Quad, quoteOf, type TextRange } from '../../print/index.ts';
 import type { MarkedWord, Strip, WordsMark } from './mark.ts';
 
@@ -28,8 +35,10 @@ export function withWordsOf(mark: WordsMark, print: Print): WordsMark {
 /** From the first letter within to the last of the same line; null where none is. */
 function rangeIn(quad: Quad, print: Print): TextRange | null {
   const around = aroundQuad(quad);
+  const box = boxOfPoints(around);
   let best: TextRange | null = null;
   for (const line of print.lines) {
+    if (!boxesMeet(line.box, box)) continue;
     let [from, to] = [-1, -1];
     for (let k = line.from; k < line.to; k++) {
       const [minX, minY, maxX, maxY] = print.boxes.subarray(4 * k, 4 * k + 4);

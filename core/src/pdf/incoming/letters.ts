@@ -16,12 +16,15 @@ export interface Letters {
 /** Where nothing, or 0 for "as it fits", is said, points. */
 const USUAL_SIZE = 12;
 const LARGEST = 1000;
+/** Characters that are looked through for a style; more has been made to harm. */
+const LONGEST_STYLE = 2000;
 const BLACK = '#000000';
 
 /** By the default appearance, and by the style of rich text, which goes before (ISO 32000-1 §12.7.3.3, §12.7.3.4). */
 export function lettersOf(annotation: PDFDict): Letters {
-  const look = textAt(annotation, 'DA');
-  const style = `${textAt(annotation, 'DS')};${firstStyle(textAt(annotation, 'RC'))}`;
+  const look = textAt(annotation, 'DA').slice(0, LONGEST_STYLE);
+  const rich = textAt(annotation, 'RC').slice(0, LONGEST_STYLE);
+  const style = `${textAt(annotation, 'DS').slice(0, LONGEST_STYLE)};${firstStyle(rich)}`;
   const [, face = '', said = '0'] = /\/(\S+)\s+([\d.]+)\s+Tf/.exec(look) ?? [];
   const styled = Number(last(/(?:font-size:|font:[^;]*?)\s*([\d.]+)pt/g, style) ?? said);
   const name = `${face} ${last(/font(?:-family)?:\s*([^;]+)/g, style) ?? ''}`;
