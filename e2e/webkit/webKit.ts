@@ -118,23 +118,35 @@ export class WebKit {
     }
   }
 
-  /** Presses the button whose name begins like this, with the mouse. */
+  /** Presses the button whose name begins like this, with the mouse, once it has come to rest where nothing lies above it. */
   async press(name: string): Promise<void> {
-    const at = await this.until(
+    const placeOf = (): Promise<Point> => this.placeOf(name);
+    let at = await placeOf();
+    for (;;) {
+      await new Promise((resolve) => setTimeout(resolve, 100));
+      const now = await placeOf();
+      if (now[0] === at[0] && now[1] === at[1]) break;
+      at = now;
+    }
+    await this.draw([at, at]);
+  }
+
+  private placeOf(name: string): Promise<Point> {
+    return this.until(
       `the button ${name}`,
       (wanted: string) => {
         const all = document.querySelectorAll('button, [role=button], [role=menuitem]');
         for (const e of all) {
           const label = e.getAttribute('aria-label') ?? e.textContent ?? '';
           const r = e.getBoundingClientRect();
-          if (label.trim().startsWith(wanted) && r.width > 0)
-            return [r.left + r.width / 2, r.top + r.height / 2] as [number, number];
+          if (!label.trim().startsWith(wanted) || r.width === 0) continue;
+          const [x, y] = [r.left + r.width / 2, r.top + r.height / 2];
+          if (e.contains(document.elementFromPoint(x, y))) return [x, y] as [number, number];
         }
         return null;
       },
       name,
     );
-    await this.draw([at, at]);
   }
 
   /** Chooses one of several by its name, wherever a sheet has scrolled to. */

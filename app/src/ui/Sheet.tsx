@@ -77,7 +77,6 @@ export function Sheet(props: {
           {
             backgroundColor: colors.surface,
             borderColor: colors.outlineVariant,
-            maxHeight: height * 0.86,
           },
           wide ? styles.wide : styles.narrow,
         ]}
@@ -89,7 +88,8 @@ export function Sheet(props: {
           role="dialog"
           aria-modal
           aria-label={title}
-          style={styles.dialog}
+          // On what shrinks its own content: through another box WebKit shrinks that late, and the foot is out of place until then.
+          style={{ maxHeight: height * 0.86 }}
         >
           <View style={styles.head} {...HEAD}>
             <Text variant="titleLarge" role="heading" aria-level={2} style={styles.title}>
@@ -118,7 +118,6 @@ const styles = StyleSheet.create({
   sheet: { borderWidth: 1 },
   wide: { width: 460, borderRadius: 6 },
   narrow: { borderTopLeftRadius: 10, borderTopRightRadius: 10, borderBottomWidth: 0 },
-  dialog: { flexShrink: 1 },
   head: {
     flexDirection: 'row',
     alignItems: 'center',
