@@ -11,14 +11,16 @@ import {
 } from '../geometry/index.ts';
 import { asNote, asText, asWords, kindFor, type Mark } from '../kinds/index.ts';
 import type { Annotation } from './annotation.ts';
+import { levelsOf } from './colour.ts';
+import { saysSame } from './saysSame.ts';
 import { isSound } from './sound.ts';
 
 /** Places that differ by less are the same: programs round, points. */
 const SAME_PLACE = 0.5;
 /** A note's sign is as large as each program likes: it has been moved where its middle lies farther off. */
 const SIGN = 12;
-/** Colours and opacities that differ by less are the same, of 255 and of 1. */
-const SAME_LEVEL = 2;
+/** Levels of colours, and opacities, that differ by less are the same, of 1. */
+const SAME_LEVEL = 0.008;
 const SAME_OPACITY = 0.01;
 
 /** A mark as its annotation is by now; the same mark where nothing of that has been changed. */
@@ -40,20 +42,15 @@ function withLook(mark: Mark, sent: Annotation, found: Annotation): Mark {
   });
 }
 
-const levels = (colour: string): number[] =>
-  [1, 3, 5].map((at) => parseInt(colour.slice(at, at + 2), 16));
-
 function isSameColour(a: string, b: string): boolean {
-  const other = levels(b);
-  return levels(a).every((level, k) => Math.abs(level - other[k]) <= SAME_LEVEL);
+  const other = levelsOf(b);
+  return levelsOf(a).every((level, k) => Math.abs(level - other[k]) <= SAME_LEVEL);
 }
-
-const flat = (text: string): string => text.replace(/\s+/g, ' ').trim();
 
 /** What a text box says. */
 function withText(mark: Mark, sent: Annotation, found: Annotation): Mark {
   const text = asText(mark);
-  if (!text || found.contents === '' || flat(found.contents) === flat(sent.contents)) return mark;
+  if (!text || found.contents === '' || saysSame(found, sent)) return mark;
   const [{ style }] = text.block.spans;
   return { ...text, block: { ...text.block, spans: [{ text: found.contents, style }] } };
 }

@@ -2,9 +2,20 @@ import { LONGEST_REMARK, type Remark, type Thread } from '../document/index.ts';
 import type { Annotation } from './annotation.ts';
 import { settledName } from './ofMark.ts';
 import type { Recognised } from './recognise.ts';
-import { answersUnder, threadOf } from './threads.ts';
+import { saysSame } from './saysSame.ts';
+import { settlementOf, threadOf, timeOf } from './threads.ts';
 
-const flat = (text: string): string => text.replace(/\s+/g, ' ').trim();
+/** The annotations of a copy that has come back, and what is known of them. */
+export interface CameBack {
+  readonly annotations: readonly Annotation[];
+  readonly recognised: Recognised;
+  /** What they are called here, where they are not ours. */
+  readonly ids: readonly string[];
+  /** Which answer each that stands for itself. */
+  readonly answers: ReadonlyMap<number, readonly number[]>;
+  /** For what does not say when it was written, ms since 1970. */
+  readonly now: number;
+}
 
 /**
  * What is said about a mark by now: remarks that others have changed, answers that they have added, and whether it is settled. `taken` are annotations of others among it.
@@ -15,50 +26,51 @@ export function changedThread(
   thread: Thread | null,
   sent: readonly Annotation[],
   index: number,
-  annotations: readonly Annotation[],
-  recognised: Recognised,
-  now: number,
+  back: CameBack,
 ): { readonly thread: Thread | null; readonly taken: readonly number[] } {
-  const own = annotations[index];
-  const isShown = own.sketch?.subtype === 'FreeText' || sent[0].sketch?.subtype === 'FreeText';
-  const under = answersUnder(annotations, index);
+  const { annotations, recognised, ids, now } = back;
+  const under = back.answers.get(index) ?? [];
   const taken = under.filter((k) => !recognised.indices.has(k));
-  const remarks = (thread?.remarks ?? []).flatMap((remark, k) => {
-    // The first stands in the mark's own annotation.
-    const before = sent.find(
-      ({ name }) => name === (k === 0 && !isShown ? sent[0].name : remark.id),
-    );
-    const at = before && recognised.places.get(before.name);
+  const own = annotations[index];
+  const others = threadOf(
+    sent[0].name,
+    // What the mark's own says is told below, unless it says something for the first time.
+    thread ? { ...own, contents: '' } : own,
+    taken.map((k) => ({ id: ids[k], annotation: annotations[k] })),
+    now,
+  );
+  if (!thread) return { thread: others, taken };
+  const remarks = [...remarksNow(thread, sent, back), ...(others?.remarks ?? [])];
+  const settled = settledNow(thread, sent, under, back);
+  const isSame =
+    settled === thread.settled &&
+    remarks.length === thread.remarks.length &&
+    remarks.every((one, k) => one === thread.remarks[k]);
+  if (isSame) return { thread, taken };
+  return { thread: remarks.length === 0 ? null : { ...thread, remarks, settled }, taken };
+}
+
+/** What was sent of its remarks, as that is by now. */
+function remarksNow(
+  thread: Thread,
+  sent: readonly Annotation[],
+  { annotations, recognised, now }: CameBack,
+): Remark[] {
+  const isShown = sent[0].sketch?.subtype === 'FreeText';
+  return thread.remarks.flatMap((remark, k) => {
+    // The first stands in the mark's own annotation, unless that shows what the mark says.
+    const name = k === 0 && !isShown ? sent[0].name : remark.id;
+    const before = sent.find((one) => one.name === name);
+    const at = recognised.places.get(name);
     if (!before) return [remark];
     if (at === undefined) return recognised.isGone(before) ? [] : [remark];
     return reworded(remark, before, annotations[at], now);
   });
-  const foreign = threadOf(
-    sent[0].name,
-    // What it says itself is told above, unless it says something for the first time.
-    thread && thread.remarks.length > 0 ? { ...own, contents: '' } : own,
-    taken.map((k) => ({ id: idOf(annotations, k), annotation: annotations[k] })),
-    now,
-  );
-  const all = [...remarks, ...(foreign?.remarks ?? [])];
-  if (!thread) return { thread: foreign, taken };
-  const says = settledNow(thread, under, annotations, recognised, now);
-  const isSame =
-    says === thread.settled &&
-    all.length === thread.remarks.length &&
-    all.every((one, k) => one === thread.remarks[k]);
-  if (isSame) return { thread, taken };
-  return { thread: all.length === 0 ? null : { ...thread, remarks: all, settled: says }, taken };
 }
 
-const idOf = (annotations: readonly Annotation[], k: number): string => {
-  const { name, page } = annotations[k];
-  return name !== '' && name.length <= 80 ? name : `answer-${page + 1}-${k + 1}`;
-};
-
 function reworded(remark: Remark, sent: Annotation, found: Annotation, now: number): Remark[] {
-  if (flat(sent.contents) === flat(found.contents)) return [remark];
-  if (flat(found.contents) === '') return [];
+  if (saysSame(sent, found)) return [remark];
+  if (found.contents.trim() === '') return [];
   const { id, author, madeAt } = remark;
   const text = found.contents.slice(0, LONGEST_REMARK);
   // What was written with the pen says something else by now.
@@ -68,20 +80,17 @@ function reworded(remark: Remark, sent: Annotation, found: Annotation, now: numb
 /** The last word on whether it is settled, ours among them. */
 function settledNow(
   thread: Thread,
+  sent: readonly Annotation[],
   under: readonly number[],
-  annotations: readonly Annotation[],
-  recognised: Recognised,
-  now: number,
+  { annotations, recognised, now }: CameBack,
 ): Thread['settled'] {
-  const name = settledName(thread);
-  const ownAt = recognised.places.get(name);
-  const states = under
-    .filter((k) => annotations[k].state !== null)
-    .map((k) => ({ k, at: annotations[k].changedAt ?? annotations[k].madeAt ?? now }))
-    .sort((a, b) => a.at - b.at);
-  const last = states.at(-1);
-  if (last === undefined || last.k === ownAt) return thread.settled;
-  const { state, author } = annotations[last.k];
-  if (state?.says === 'Completed') return { by: author.slice(0, 200), at: last.at };
-  return state?.says === 'None' ? null : thread.settled;
+  const own = sent.find(({ name }) => name === settledName(thread));
+  const ownAt = own && recognised.places.get(own.name);
+  const last = under
+    .filter((k) => settlementOf(annotations[k], now) !== undefined)
+    .sort((a, b) => timeOf(annotations[a], now) - timeOf(annotations[b], now))
+    .at(-1);
+  if (last !== undefined && last !== ownAt) return settlementOf(annotations[last], now) ?? null;
+  const isTakenBack = own !== undefined && ownAt === undefined && recognised.isGone(own);
+  return isTakenBack ? null : thread.settled;
 }

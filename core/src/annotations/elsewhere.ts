@@ -9,10 +9,12 @@ import {
 import type { Mark } from '../kinds/index.ts';
 import type { Annotation } from './annotation.ts';
 import { changedMark } from './changedMark.ts';
-import { changedThread } from './changedThread.ts';
-import { fromAnnotations } from './fromAnnotations.ts';
+import { answersByRoot } from './answers.ts';
+import { type CameBack, changedThread } from './changedThread.ts';
+import { fromAnnotations, type FromAnnotations } from './fromAnnotations.ts';
+import { idsFor } from './names.ts';
 import { annotationsOfMark } from './ofMark.ts';
-import { type CameAnnotation, type Recognised, recognise } from './recognise.ts';
+import { type CameAnnotation, recognise } from './recognise.ts';
 
 /** What has been done to a living copy with other programs since it was made. */
 export interface Elsewhere {
@@ -52,21 +54,26 @@ export function elsewhereOf(
   const marks = parts.flatMap((one) => (one.part === 'mark' ? [one.value] : []));
   const threads = new Map<string, Thread>();
   for (const one of parts) if (one.part === 'thread') threads.set(one.value.mark, one.value);
-  const own = marks
-    .filter((mark) => pages.includes(mark.page))
-    .map((mark) => {
-      const thread = threads.get(mark.id) ?? null;
-      return { mark, thread, sent: annotationsOfMark(mark, pages.indexOf(mark.page), thread) };
-    });
+  const own = marks.flatMap((mark): Sent[] => {
+    const page = pages.indexOf(mark.page);
+    const thread = threads.get(mark.id) ?? null;
+    return page < 0 ? [] : [{ mark, thread, sent: annotationsOfMark(mark, page, thread) }];
+  });
   const found = recognise(
     own.flatMap(({ sent }) => sent),
     annotations,
     came,
   );
   const recognised = partial ? { ...found, isGone: () => false } : found;
+  const back: CameBack = {
+    annotations,
+    recognised,
+    ids: idsFor(annotations),
+    answers: answersByRoot(annotations),
+    now,
+  };
   const tally = new Tally();
-  for (const { mark, thread, sent } of own)
-    compare(mark, thread, sent, annotations, recognised, now, tally);
+  for (const one of own) compare(one, back, tally);
   const others = annotations.map((one, k) =>
     recognised.indices.has(k) || tally.answers.has(k)
       ? { ...one, sketch: null, shown: false }
@@ -77,9 +84,9 @@ export function elsewhereOf(
     now,
     order: 1 + marks.reduce((top, { order }) => Math.max(top, order), 0),
   });
-  tally.take(more.marks, more.threads);
+  tally.add(more);
   const known = new Set([...recognised.places.values(), ...tally.answers, ...more.taken]);
-  for (const k of more.taken) tally.by(annotations[k]);
+  for (const k of more.taken) tally.author(annotations[k]);
   return {
     ...tally.told(),
     left: annotations.filter((one, k) => one.shown && !known.has(k) && !recognised.indices.has(k)),
@@ -97,8 +104,13 @@ class Tally {
   private changed = 0;
   private removed = 0;
 
-  by({ author }: Annotation): void {
+  author({ author }: Annotation): void {
     if (author) this.authors.add(author);
+  }
+
+  answer(index: number, annotation: Annotation): void {
+    this.answers.add(index);
+    this.author(annotation);
   }
 
   mark(before: Mark, after: Mark | null): void {
@@ -120,7 +132,7 @@ class Tally {
     if (after && (before?.settled?.at ?? null) !== (after.settled?.at ?? null)) this.changed++;
   }
 
-  take(marks: readonly Mark[], threads: readonly Thread[]): void {
+  add({ marks, threads }: Pick<FromAnnotations, 'marks' | 'threads'>): void {
     this.changes.push(...marks.map((mark) => markChange(null, mark)));
     this.changes.push(...threads.map((thread) => changeOf('thread', null, thread)));
     // Strokes of one drawing are one.
@@ -133,28 +145,24 @@ class Tally {
   }
 }
 
-function compare(
-  mark: Mark,
-  thread: Thread | null,
-  sent: readonly Annotation[],
-  annotations: readonly Annotation[],
-  recognised: Recognised,
-  now: number,
-  tally: Tally,
-): void {
+/** A mark, what is said about it, and the annotations that these were sent as, its own first. */
+interface Sent {
+  readonly mark: Mark;
+  readonly thread: Thread | null;
+  readonly sent: readonly Annotation[];
+}
+
+function compare({ mark, thread, sent }: Sent, back: CameBack, tally: Tally): void {
+  const { annotations, recognised } = back;
   const index = recognised.places.get(sent[0].name);
   if (index === undefined) {
     if (!recognised.isGone(sent[0])) return;
     tally.mark(mark, null);
-    if (thread) tally.thread(thread, null);
+    tally.thread(thread, null);
     return;
   }
-  const found = annotations[index];
-  tally.mark(mark, changedMark(mark, sent[0], found));
-  const { thread: then, taken } = changedThread(thread, sent, index, annotations, recognised, now);
-  for (const k of taken) {
-    tally.answers.add(k);
-    tally.by(annotations[k]);
-  }
-  tally.thread(thread, then);
+  tally.mark(mark, changedMark(mark, sent[0], annotations[index]));
+  const { thread: after, taken } = changedThread(thread, sent, index, back);
+  for (const k of taken) tally.answer(k, annotations[k]);
+  tally.thread(thread, after);
 }

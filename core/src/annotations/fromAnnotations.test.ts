@@ -90,8 +90,16 @@ test('a group is picked together, and is called by what leads it', () => {
 
 test('names that are missing, shared or endless are no ids; the same file gives the same ones', () => {
   const all = ['x', 'x', '', 'y'.repeat(3000)].map((name) => annotation({ name }));
-  const ids = read(all).marks.map(({ id }) => id);
-  expect(ids).toEqual(['annotation-1-1', 'annotation-1-2', 'annotation-1-3', 'annotation-1-4']);
+  const idsOf = (annotations: readonly Annotation[]) => read(annotations).marks.map(({ id }) => id);
+  const ids = idsOf(all);
+  expect(new Set(ids).size).toBe(4);
+  expect(ids.every((id) => /^annotation-1-[-\w]{16,20}$/.test(id))).toBe(true);
+  expect(idsOf(all)).toEqual(ids);
+  // It is called by what it is, not by where it stands: what others add does not take its name.
+  const one = annotation({ contents: 'Mine.' });
+  const [alone] = idsOf([one]);
+  expect(idsOf([annotation(), one]).at(-1)).toBe(alone);
+  expect(idsOf([annotation()])).not.toEqual([alone]);
 });
 
 test('what cannot be seen, says nothing, lies on no page or is of no kind is left', () => {

@@ -2,8 +2,10 @@ import type { Thread } from '../document/index.ts';
 import { type Mark, marksOfSketch } from '../kinds/index.ts';
 import type { PageId } from '../marks/index.ts';
 import type { Annotation } from './annotation.ts';
+import { answersByRoot } from './answers.ts';
+import { idsFor } from './names.ts';
 import { isSound } from './sound.ts';
-import { type Answer, threadOf } from './threads.ts';
+import { type Answer, authorOf, threadOf, timeOf } from './threads.ts';
 
 export interface FromAnnotationsOptions {
   /** What the page of a number, from 0, is called; null where there is none. */
@@ -22,10 +24,8 @@ export interface FromAnnotations {
   readonly taken: ReadonlySet<number>;
 }
 
-/** Longer names are no use as ids. */
-const LONGEST_NAME = 80;
+/** What has no colour is drawn in this. */
 const INK = '#1b1b1d';
-const LONGEST_AUTHOR = 200;
 
 /** Makes marks and threads of annotations; what no kind of mark could be is left. */
 export function fromAnnotations(
@@ -48,8 +48,8 @@ export function fromAnnotations(
       page,
       order: order + k,
       style: { colour: annotation.colour ?? INK, width: 1, opacity: annotation.opacity },
-      madeAt: annotation.madeAt ?? annotation.changedAt ?? now,
-      ...(annotation.author ? { author: annotation.author.slice(0, LONGEST_AUTHOR) } : {}),
+      madeAt: timeOf(annotation, now),
+      ...(annotation.author ? { author: authorOf(annotation) } : {}),
       ...(annotation.locked ? { locked: true } : {}),
       ...(groups.has(k) ? { group: groups.get(k) } : {}),
     });
@@ -68,37 +68,6 @@ export function fromAnnotations(
     for (const index of [k, ...answers]) taken.add(index);
   });
   return { marks, threads, taken };
-}
-
-/** Their names where these tell them apart; else a name by place, the same whenever the same file is read. */
-function idsFor(annotations: readonly Annotation[]): string[] {
-  const count = new Map<string, number>();
-  for (const { name } of annotations) count.set(name, (count.get(name) ?? 0) + 1);
-  const onPage = new Map<number, number>();
-  return annotations.map(({ name, page }) => {
-    const k = (onPage.get(page) ?? 0) + 1;
-    onPage.set(page, k);
-    const isOwn = name !== '' && name.length <= LONGEST_NAME && count.get(name) === 1;
-    return isOwn ? name : `annotation-${page + 1}-${k}`;
-  });
-}
-
-/** What answers each that stands for itself, answers to answers too. */
-function answersByRoot(annotations: readonly Annotation[]): ReadonlyMap<number, number[]> {
-  const byRoot = new Map<number, number[]>();
-  annotations.forEach(({ answers }, index) => {
-    if (answers?.as !== 'answer') return;
-    let root = answers.to;
-    // Who answers in a circle answers nobody.
-    for (let steps = 0; steps < annotations.length; steps++) {
-      const above = annotations[root]?.answers;
-      if (above?.as !== 'answer') break;
-      root = above.to;
-    }
-    if (annotations[root] === undefined || annotations[root].answers?.as === 'answer') return;
-    byRoot.set(root, [...(byRoot.get(root) ?? []), index]);
-  });
-  return byRoot;
 }
 
 /** What is of one group is picked together (RT Group, §12.5.6.2); a group is called by what leads it. */

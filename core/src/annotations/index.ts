@@ -1,6 +1,10 @@
 export type { Annotation } from './annotation.ts';
 export { readPdfDate, writePdfDate } from './dates.ts';
-export { annotationBox, annotationsOfMark, settledName } from './ofMark.ts';
+export { boxSketch, hasHead } from './boxSketch.ts';
+export { colourOfLevels, levelsOf } from './colour.ts';
+export { fringeOf, withinFringe } from './fringe.ts';
+export { type Letters, lettersOf } from './letters.ts';
+export { annotationsOfMark } from './ofMark.ts';
 export { notePlace } from './notePlace.ts';
 export { quadOf } from './quad.ts';
 export {

@@ -10,7 +10,7 @@ const ROOM = 1;
 const PLAIN = { opacity: 1, colour: null, locked: false, sketch: null, state: null } as const;
 
 /** The rectangle of a mark's annotation. */
-export const annotationBox = (mark: Mark): Box =>
+const annotationBox = (mark: Mark): Box =>
   growBox(uniteBoxes(boundsOf(mark), drawingBounds(drawingOf(mark))), ROOM);
 
 /** What the annotation is called that says that a thread is settled. */

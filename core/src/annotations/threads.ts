@@ -2,7 +2,7 @@ import { LONGEST_REMARK, type Remark, type Thread } from '../document/index.ts';
 import type { MarkId } from '../marks/index.ts';
 import type { Annotation } from './annotation.ts';
 
-/** States that close what is said (ISO 32000-1, table 171). */
+/** The state that closes what is said, and those that open it again (ISO 32000-1, table 171). */
 const SETTLED = 'Completed';
 const OPEN = new Set(['None', 'Unmarked', 'Marked']);
 /** What other states say, as an answer. */
@@ -14,21 +14,8 @@ const SAYINGS: Readonly<Record<string, string>> = {
 /** Longer names are cut. */
 const LONGEST_AUTHOR = 200;
 
-const authorOf = ({ author }: Annotation): string => author.slice(0, LONGEST_AUTHOR);
-
-/** Which of a list answer one of it, answers to answers too. */
-export function answersUnder(annotations: readonly Annotation[], index: number): number[] {
-  const under = new Set([index]);
-  // Answers to answers are met in as many rounds as they lie deep; who answers in a circle is met once.
-  for (let before = 0; before !== under.size;) {
-    before = under.size;
-    annotations.forEach(({ answers }, k) => {
-      if (answers?.as === 'answer' && under.has(answers.to)) under.add(k);
-    });
-  }
-  under.delete(index);
-  return [...under].sort((a, b) => a - b);
-}
+/** Who has written it, as far as that is kept. */
+export const authorOf = ({ author }: Annotation): string => author.slice(0, LONGEST_AUTHOR);
 
 /** An annotation that answers another, with what it is called here. */
 export interface Answer {
@@ -36,8 +23,16 @@ export interface Answer {
   readonly annotation: Annotation;
 }
 
-const timeOf = ({ madeAt, changedAt }: Annotation, now: number): number =>
+/** When it was written; `now` where it does not say, ms since 1970. */
+export const timeOf = ({ madeAt, changedAt }: Annotation, now: number): number =>
   madeAt ?? changedAt ?? now;
+
+/** Whether what an annotation's state is said of is settled by it: by whom and when, null where it is opened, undefined where the state says neither. */
+export function settlementOf(annotation: Annotation, now: number): Thread['settled'] | undefined {
+  const says = annotation.state?.says ?? '';
+  if (says === SETTLED) return { by: authorOf(annotation), at: timeOf(annotation, now) };
+  return OPEN.has(says) ? null : undefined;
+}
 
 function remarkOf(
   id: string,
@@ -72,12 +67,10 @@ export function threadOf(
   const inTime = [...answers].sort((a, b) => timeOf(a.annotation, now) - timeOf(b.annotation, now));
   for (const { id, annotation } of inTime) {
     const { state, contents } = annotation;
-    if (!state) {
-      if (contents.trim() !== '') remarks.push(remarkOf(id, annotation, now));
-    } else if (state.says === SETTLED)
-      settled = { by: authorOf(annotation), at: timeOf(annotation, now) };
-    else if (OPEN.has(state.says)) settled = null;
-    else if (SAYINGS[state.says]) remarks.push(remarkOf(id, annotation, now, SAYINGS[state.says]));
+    const settlement = settlementOf(annotation, now);
+    const says = state ? (SAYINGS[state.says] ?? '') : contents;
+    if (settlement !== undefined) settled = settlement;
+    else if (says.trim() !== '') remarks.push(remarkOf(id, annotation, now, says));
   }
   if (remarks.length === 0) return null;
   return { id: `${mark}.thread`, mark, remarks, settled, tags: [] };

@@ -1,8 +1,14 @@
 import type { Element as XmlElement } from '@xmldom/xmldom';
-import { notePlace, quadOf } from '../../annotations/index.ts';
+import {
+  boxSketch,
+  hasHead,
+  lettersOf,
+  notePlace,
+  quadOf,
+  withinFringe,
+} from '../../annotations/index.ts';
 import type { Box, Vec } from '../../geometry/index.ts';
 import type { AnnotationSketch } from '../../kinds/index.ts';
-import type { Family } from '../../type/index.ts';
 import { elementsOf } from '../xml.ts';
 import { colourOf, numbersOf, pointsOf, wordOf } from './attributes.ts';
 
@@ -14,9 +20,6 @@ interface Sketched {
 
 const MOST_CORNERS = 2000;
 const MOST_POINTS = 200_000;
-const USUAL_SIZE = 12;
-/** Characters that are looked through for a style; more has been made to harm. */
-const LONGEST_STYLE = 2000;
 
 /** What an element is; null for kinds that no mark is of, and where it lacks what it needs. */
 export function sketchOf(
@@ -55,11 +58,8 @@ function shapeOf(one: XmlElement, subtype: string, rect: Box | null): Annotation
     case 'Square':
     case 'Circle': {
       const look = strokedAs(one);
-      const [a, b] = withinFringe(one, rect, look.width / 2) ?? [];
-      if (!a || !b) return null;
-      if (subtype === 'Circle' || !isCloudy(one)) return { subtype, corners: [a, b], ...look };
-      const corners = [a, { x: b.x, y: a.y }, b, { x: a.x, y: b.y }];
-      return { subtype: 'Polygon', corners, cloudy: true, ...look };
+      const corners = cornersWithin(one, rect, look.width / 2);
+      return corners && boxSketch(subtype, corners, look, isCloudy(one));
     }
     case 'Highlight':
     case 'Underline':
@@ -82,31 +82,23 @@ function shapeOf(one: XmlElement, subtype: string, rect: Box | null): Annotation
 }
 
 function textOf(one: XmlElement, rect: Box | null, text: string): Sketched | null {
-  const [foot, head] = withinFringe(one, rect, 0) ?? [];
+  const [foot, head] = cornersWithin(one, rect, 0) ?? [];
   if (!foot || !head || text.trim() === '') return null;
-  const said = (name: string): string =>
-    (elementsOf(one, name)[0]?.textContent ?? '').slice(0, LONGEST_STYLE);
-  const [look, style] = [said('defaultappearance'), said('defaultstyle')];
-  const [, face = '', points = '0'] = /\/(\S+)\s+([\d.]+)\s+Tf/.exec(look) ?? [];
-  const size = Number(/([\d.]+)\s*pt/.exec(style)?.[1] ?? points);
-  const name = `${face} ${style}`;
-  const colour = colourOf(/color:\s*(#[0-9a-f]{6})/i.exec(style)?.[1] ?? '') ?? levelsIn(look);
+  const said = (name: string): string => elementsOf(one, name)[0]?.textContent ?? '';
+  const { colour, ...letters } = lettersOf(said('defaultappearance'), said('defaultstyle'));
   const ground = colourOf(wordOf(one, 'color'));
   const [border = 0] = numbersOf(wordOf(one, 'width'));
   const sketch: AnnotationSketch = {
     subtype: 'FreeText',
     corners: [{ x: foot.x, y: head.y }, head, { x: head.x, y: foot.y }, foot],
     text,
-    size: size > 0 && size <= 1000 ? size : USUAL_SIZE,
-    family: familyOf(name),
-    bold: /bold/i.test(name),
-    italic: /italic|oblique/i.test(name),
+    ...letters,
     align: ALIGNMENTS[wordOf(one, 'justification').toLowerCase()] ?? 'start',
     ...(ground ? { ground } : {}),
     border,
     ...leaderOf(one),
   };
-  return { sketch, ...(colour ? { colour } : {}) };
+  return { sketch, colour };
 }
 
 const ALIGNMENTS: Readonly<Record<string, 'start' | 'centre' | 'end'>> = {
@@ -121,46 +113,20 @@ function leaderOf(one: XmlElement): Pick<AnnotationSketch & { subtype: 'FreeText
   const [to, ...rest] = line;
   const from = rest[rest.length - 1];
   const bend = rest.length > 1 ? rest[0] : null;
-  return { leader: { to, bend, from, head: /Arrow/.test(wordOf(one, 'head')) } };
+  return { leader: { to, bend, from, head: hasHead(wordOf(one, 'head')) } };
 }
 
-const familyOf = (name: string): Family =>
-  /cour|mono/i.test(name)
-    ? 'mono'
-    : /tim|serif/i.test(name) && !/sans/i.test(name)
-      ? 'serif'
-      : 'sans';
-
-/** The colour that a default appearance sets, grey or red, green and blue. */
-function levelsIn(look: string): string | null {
-  const found = /((?:[\d.]+\s+){1,3})(?:g|rg)\b/.exec(look)?.[1];
-  if (!found) return null;
-  const levels = numbersOf(found);
-  const rgb = levels.length === 1 ? [levels[0], levels[0], levels[0]] : levels;
-  if (rgb.length !== 3) return null;
-  const two = (share: number): string =>
-    Math.round(255 * Math.min(1, Math.max(0, share)))
-      .toString(16)
-      .padStart(2, '0');
-  return `#${rgb.map(two).join('')}`;
-}
-
-/** The corners of what lies within a rectangle, less its fringe: lower left, upper right. */
-function withinFringe(
+/** The lower left and the upper right corner of what lies within an annotation's rectangle. */
+const cornersWithin = (
   one: XmlElement,
   rect: Box | null,
   beyond: number,
-): readonly [Vec, Vec] | null {
-  if (!rect) return null;
-  const [left = 0, foot = 0, right = 0, head = 0] = numbersOf(wordOf(one, 'fringe'));
-  const a = { x: rect.minX + left + beyond, y: rect.minY + foot + beyond };
-  const b = { x: rect.maxX - right - beyond, y: rect.maxY - head - beyond };
-  return b.x > a.x && b.y > a.y ? [a, b] : null;
-}
+): readonly [Vec, Vec] | null =>
+  rect && withinFringe(rect, numbersOf(wordOf(one, 'fringe')), beyond);
 
 const headsOf = (one: XmlElement): readonly [boolean, boolean] => [
-  /Arrow/.test(wordOf(one, 'head')),
-  /Arrow/.test(wordOf(one, 'tail')),
+  hasHead(wordOf(one, 'head')),
+  hasHead(wordOf(one, 'tail')),
 ];
 
 const isCloudy = (one: XmlElement): boolean => wordOf(one, 'style').toLowerCase() === 'cloudy';

@@ -1,6 +1,12 @@
-import { type Annotation, annotationsOfMark, writePdfDate } from '../../annotations/index.ts';
+import {
+  type Annotation,
+  annotationsOfMark,
+  fringeOf,
+  levelsOf,
+  writePdfDate,
+} from '../../annotations/index.ts';
 import { type DocState, inOrder, marksOn } from '../../document/index.ts';
-import { type Box, boxOfPoints, type Vec } from '../../geometry/index.ts';
+import type { Box, Vec } from '../../geometry/index.ts';
 import type { AnnotationSketch } from '../../kinds/index.ts';
 import { escapeXml } from '../xml.ts';
 import { XFDF } from './names.ts';
@@ -119,7 +125,6 @@ function textParts(
 ) {
   const { size, family, bold, italic, align, border, leader, corners } = sketch;
   const line = leader && [leader.to, ...(leader.bend ? [leader.bend] : []), leader.from];
-  const levels = [1, 3, 5].map((at) => parseInt(colour.slice(at, at + 2), 16) / 255);
   const style = `font:${italic ? ' italic' : ''}${bold ? ' bold' : ''} ${FACES[family]} ${round(size)}pt; color:${colour}`;
   return {
     own: {
@@ -134,17 +139,12 @@ function textParts(
           }
         : {}),
     },
-    inner: `<defaultappearance>${list(levels, ' ')} rg /${FACES[family]} ${round(size)} Tf</defaultappearance><defaultstyle>${style}</defaultstyle>`,
+    inner: `<defaultappearance>${list(levelsOf(colour), ' ')} rg /${FACES[family]} ${round(size)} Tf</defaultappearance><defaultstyle>${style}</defaultstyle>`,
   };
 }
 
-/** How far what has these corners lies within its rectangle: left, foot, right, head. */
-function fringe(rect: Box | null, corners: readonly Vec[], beyond: number): string | null {
-  if (!rect) return null;
-  const { minX, minY, maxX, maxY } = boxOfPoints(corners);
-  const all = [minX - rect.minX, minY - rect.minY, rect.maxX - maxX, rect.maxY - maxY];
-  return list(all.map((n) => Math.max(0, n - beyond)));
-}
+const fringe = (rect: Box | null, corners: readonly Vec[], beyond: number): string | null =>
+  rect && list(fringeOf(rect, corners, beyond));
 
 const headed = ([begins, ends]: readonly [boolean, boolean]): Attributes => ({
   head: begins ? 'OpenArrow' : 'None',

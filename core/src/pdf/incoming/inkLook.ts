@@ -11,11 +11,11 @@ import {
   transform,
   type Vec,
 } from '../../geometry/index.ts';
+import { colourOfLevels } from '../../annotations/index.ts';
 import { appearanceOf } from '../annotations/appearance.ts';
 import { numbersAt } from '../annotations/read.ts';
 import { streamBytes } from '../content/pageContent.ts';
 import { type Operation, scanContent } from '../content/scan.ts';
-import { colourOf } from './values.ts';
 
 /** What an appearance draws, all of one look: lines of one width, or areas that are filled. In user space. */
 export type InkLook = {
@@ -229,13 +229,13 @@ function changed(state: State, operator: string, numbers: readonly number[]): St
     case 'K':
     case 'SC':
     case 'SCN':
-      return { ...state, stroke: { ...state.stroke, colour: colourOf(numbers) } };
+      return { ...state, stroke: { ...state.stroke, colour: colourOfLevels(numbers) } };
     case 'g':
     case 'rg':
     case 'k':
     case 'sc':
     case 'scn':
-      return { ...state, fill: { ...state.fill, colour: colourOf(numbers) } };
+      return { ...state, fill: { ...state.fill, colour: colourOfLevels(numbers) } };
     default:
       if (HARMLESS.has(operator)) return state;
       throw new OtherThanInk();

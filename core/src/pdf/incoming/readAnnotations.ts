@@ -1,3 +1,4 @@
+import type { PDFDict, PDFDocument } from '@cantoo/pdf-lib';
 import { type Annotation, fromAnnotations } from '../../annotations/index.ts';
 import type { Thread } from '../../document/index.ts';
 import type { Mark } from '../../kinds/index.ts';
@@ -30,10 +31,21 @@ export async function readAnnotations(
   options: ReadAnnotationsOptions = {},
 ): Promise<ReadAnnotations> {
   const doc = await openPdf(source, options.password);
-  const { annotations } = annotationsIn(doc);
-  const { marks, threads, taken } = fromAnnotations(annotations, {
-    pageId: options.pageId ?? String,
-    now: options.now ?? 0,
-  });
-  return { marks, threads, left: annotations.filter((one, k) => one.shown && !taken.has(k)) };
+  const { marks, threads, left } = annotationsAsMarks(doc, options);
+  return { marks, threads, left };
+}
+
+/** The same of an open document; `taken` are the dictionaries of what has become marks and threads. */
+export function annotationsAsMarks(
+  doc: PDFDocument,
+  { pageId = String, now = 0 }: ReadAnnotationsOptions,
+): ReadAnnotations & { readonly taken: ReadonlySet<PDFDict> } {
+  const { annotations, dicts } = annotationsIn(doc);
+  const { marks, threads, taken } = fromAnnotations(annotations, { pageId, now });
+  return {
+    marks,
+    threads,
+    left: annotations.filter((one, k) => one.shown && !taken.has(k)),
+    taken: new Set([...taken].map((k) => dicts[k])),
+  };
 }

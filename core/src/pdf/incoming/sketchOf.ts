@@ -1,11 +1,18 @@
 import { PDFArray, type PDFContext, PDFDict, PDFName } from '@cantoo/pdf-lib';
-import { notePlace, quadOf } from '../../annotations/index.ts';
+import {
+  boxSketch,
+  hasHead,
+  lettersOf,
+  notePlace,
+  quadOf,
+  withinFringe,
+} from '../../annotations/index.ts';
 import { boxHeight, boxWidth, type Vec } from '../../geometry/index.ts';
 import type { AnnotationSketch } from '../../kinds/index.ts';
 import type { Quad } from '../../print/index.ts';
 import { numbersAt, numbersOf, rectOf, subtypeOf } from '../annotations/read.ts';
-import { lettersOf, plainRich } from './letters.ts';
 import { inkLookOf } from './inkLook.ts';
+import { plainRich, styleOfRich } from './richText.ts';
 import { colourAt, nameAt, numberAt, textAt } from './values.ts';
 
 /** An annotation as a mark could be it, and what its look says of colour and opacity in place of its entries. */
@@ -106,40 +113,28 @@ function inkOf(annotation: PDFDict, context: PDFContext): Sketched | null {
 }
 
 function boxOf(annotation: PDFDict, subtype: 'Square' | 'Circle'): Sketched | null {
+  const look = strokedAs(annotation);
+  const corners = cornersWithin(annotation, look.width / 2);
+  return corners && { sketch: boxSketch(subtype, corners, look, isCloudy(annotation)) };
+}
+
+/** The lower left and the upper right corner of what lies within an annotation's rectangle. */
+function cornersWithin(annotation: PDFDict, beyond: number): readonly [Vec, Vec] | null {
   const rect = rectOf(annotation);
-  if (!rect) return null;
-  const width = widthOf(annotation);
-  const [left = 0, foot = 0, right = 0, head = 0] = numbersAt(annotation, 'RD');
-  const a = { x: rect.minX + left + width / 2, y: rect.minY + foot + width / 2 };
-  const b = { x: rect.maxX - right - width / 2, y: rect.maxY - head - width / 2 };
-  if (b.x <= a.x || b.y <= a.y) return null;
-  if (subtype === 'Square' && isCloudy(annotation)) {
-    const corners = [a, { x: b.x, y: a.y }, b, { x: a.x, y: b.y }];
-    return { sketch: { subtype: 'Polygon', corners, cloudy: true, ...strokedAs(annotation) } };
-  }
-  return { sketch: { subtype, corners: [a, b], ...strokedAs(annotation) } };
+  return rect && withinFringe(rect, numbersAt(annotation, 'RD'), beyond);
 }
 
 function textOf(annotation: PDFDict): Sketched | null {
-  const rect = rectOf(annotation);
-  const text = textAt(annotation, 'Contents') || plainRich(textAt(annotation, 'RC'));
-  if (!rect || text.trim() === '') return null;
-  const [left = 0, foot = 0, right = 0, head = 0] = numbersAt(annotation, 'RD');
-  const minX = rect.minX + left;
-  const maxX = rect.maxX - right;
-  const minY = rect.minY + foot;
-  const maxY = rect.maxY - head;
-  if (maxX <= minX || maxY <= minY) return null;
-  const { colour, ...letters } = lettersOf(annotation);
+  const rich = textAt(annotation, 'RC');
+  const text = textAt(annotation, 'Contents') || plainRich(rich);
+  const [foot, head] = cornersWithin(annotation, 0) ?? [];
+  if (!foot || !head || text.trim() === '') return null;
+  const style = `${textAt(annotation, 'DS')};${styleOfRich(rich)}`;
+  const { colour, ...letters } = lettersOf(textAt(annotation, 'DA'), style);
   const ground = colourAt(annotation, 'C');
   // Anticlockwise, as some programs say how text on a turned page is to be read (no source: common practice).
   const turned = turnOf(annotation);
-  const around: readonly Vec[] = [
-    { x: minX, y: maxY },
-    { x: maxX, y: maxY },
-    { x: maxX, y: minY },
-    { x: minX, y: minY },
-  ];
+  const around: readonly Vec[] = [{ x: foot.x, y: head.y }, head, { x: head.x, y: foot.y }, foot];
   const corner = (k: number): Vec => around[(k + 4 - turned) % 4];
   return {
     sketch: {
@@ -176,7 +171,7 @@ function leaderOf(annotation: PDFDict): Pick<AnnotationSketch & { subtype: 'Free
       to: line[0],
       bend: line.length > 2 ? line[1] : null,
       from: line[line.length - 1],
-      head: /Arrow/.test(head),
+      head: hasHead(head),
     },
   };
 }
@@ -220,7 +215,7 @@ function endingsOf(annotation: PDFDict): string[] {
 
 const headsOf = (annotation: PDFDict): readonly [boolean, boolean] => {
   const [begins = 'None', ends = 'None'] = endingsOf(annotation);
-  return [/Arrow/.test(begins), /Arrow/.test(ends)];
+  return [hasHead(begins), hasHead(ends)];
 };
 
 const pointsAt = (annotation: PDFDict, key: string): Vec[] => pairs(numbersAt(annotation, key));

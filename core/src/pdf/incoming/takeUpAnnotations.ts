@@ -1,9 +1,12 @@
-import { fromAnnotations } from '../../annotations/index.ts';
 import { isSigned } from '../inspect.ts';
+import { addTo } from '../library/addTo.ts';
 import { writeAnew } from '../library/writeAnew.ts';
 import { openPdf } from '../openPdf.ts';
-import { annotationsIn } from './annotationsIn.ts';
-import type { ReadAnnotations, ReadAnnotationsOptions } from './readAnnotations.ts';
+import {
+  annotationsAsMarks,
+  type ReadAnnotations,
+  type ReadAnnotationsOptions,
+} from './readAnnotations.ts';
 import { takeOff } from './takeOff.ts';
 
 /** Annotations taken off their pages, as marks. */
@@ -22,20 +25,10 @@ export async function takeUpAnnotations(
   options: ReadAnnotationsOptions = {},
 ): Promise<TakenUp> {
   const doc = await openPdf(bytes, options.password);
-  const { annotations, dicts } = annotationsIn(doc);
-  const { marks, threads, taken } = fromAnnotations(annotations, {
-    pageId: options.pageId ?? String,
-    now: options.now ?? 0,
-  });
-  const left = annotations.filter((one, k) => one.shown && !taken.has(k));
-  const gone = new Set([...taken].map((k) => dicts[k]));
+  const { marks, threads, left, taken } = annotationsAsMarks(doc, options);
   const onlyAdded = isSigned(doc) && doc.context.isDecrypted !== true;
   const snapshot = onlyAdded ? doc.takeSnapshot() : null;
-  for (const ref of takeOff(doc, gone)) snapshot?.markRefForSave(ref);
-  if (!snapshot) return { marks, threads, left, source: await writeAnew(doc) };
-  const added = await doc.saveIncremental(snapshot, { objectsPerTick: Infinity });
-  const source = new Uint8Array(bytes.length + added.length);
-  source.set(bytes);
-  source.set(added, bytes.length);
+  for (const ref of takeOff(doc, taken)) snapshot?.markRefForSave(ref);
+  const source = snapshot ? await addTo(bytes, doc, snapshot) : await writeAnew(doc);
   return { marks, threads, left, source };
 }

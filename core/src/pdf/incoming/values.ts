@@ -1,5 +1,5 @@
 import { type PDFDict, PDFHexString, PDFName, PDFNumber, PDFString } from '@cantoo/pdf-lib';
-import { readPdfDate } from '../../annotations/index.ts';
+import { colourOfLevels, readPdfDate } from '../../annotations/index.ts';
 import { numbersAt } from '../annotations/read.ts';
 
 /** Characters of one entry that are read; more has been made to harm. */
@@ -29,23 +29,4 @@ export const dateAt = (dict: PDFDict, key: string): number | null => readPdfDate
 
 /** A colour of an entry, `#rrggbb`: grey, RGB or CMYK by the count of its numbers; null where it is none. */
 export const colourAt = (dict: PDFDict, key: string): string | null =>
-  colourOf(numbersAt(dict, key));
-
-/** The same of its numbers, 0–1. */
-export function colourOf(numbers: readonly number[]): string | null {
-  const rgb = rgbOf(numbers);
-  if (!rgb) return null;
-  const two = (share: number): string =>
-    Math.round(255 * Math.min(1, Math.max(0, share)))
-      .toString(16)
-      .padStart(2, '0');
-  return `#${rgb.map(two).join('')}`;
-}
-
-function rgbOf(c: readonly number[]): readonly number[] | null {
-  if (c.length === 1) return [c[0], c[0], c[0]];
-  if (c.length === 3) return c;
-  // Without a profile (ISO 32000-1 §10.3.5).
-  if (c.length === 4) return [0, 1, 2].map((k) => 1 - Math.min(1, c[k] + c[3]));
-  return null;
-}
+  colourOfLevels(numbersAt(dict, key));

@@ -6,6 +6,7 @@ import { paperDrawing } from '../../paper/index.ts';
 import { drawOverPage } from '../appendContent.ts';
 import { annotationsIn } from '../incoming/annotationsIn.ts';
 import { isSigned } from '../inspect.ts';
+import { addTo } from '../library/addTo.ts';
 import { writeAnew } from '../library/writeAnew.ts';
 import { openPdf } from '../openPdf.ts';
 import { gatherPages, type Source } from '../pages/gather.ts';
@@ -102,11 +103,7 @@ export async function makeLivingCopy(
   if (snapshot) {
     const { Root } = context.trailerInfo;
     if (Root && 'objectNumber' in Root) snapshot.markRefForSave(Root as PDFRef);
-    const added = await doc.saveIncremental(snapshot, { objectsPerTick: Infinity });
-    const bytes = new Uint8Array(source.bytes.length + added.length);
-    bytes.set(source.bytes);
-    bytes.set(added, source.bytes.length);
-    return { bytes, ...told };
+    return { bytes: await addTo(source.bytes, doc, snapshot), ...told };
   }
   await doc.flush();
   return { bytes: await writeAnew(doc), ...told };

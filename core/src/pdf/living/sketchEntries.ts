@@ -1,6 +1,7 @@
 import { PDFName, PDFString } from '@cantoo/pdf-lib';
+import { fringeOf } from '../../annotations/index.ts';
 import type { AnnotationSketch } from '../../kinds/index.ts';
-import { type Box, boxOfPoints, type Vec } from '../../geometry/index.ts';
+import type { Box, Vec } from '../../geometry/index.ts';
 import type { Family } from '../../type/index.ts';
 import { colourEntry } from './colourEntry.ts';
 
@@ -37,7 +38,10 @@ export function sketchEntries(sketch: AnnotationSketch, colour: string, rect: Bo
     case 'Square':
     case 'Circle': {
       // The border lies half outside the shape.
-      return { RD: within(rect, sketch.corners, sketch.width / 2), ...stroked(sketch) };
+      return {
+        RD: fringeOf(rect, sketch.corners, sketch.width / 2).map(round),
+        ...stroked(sketch),
+      };
     }
     case 'Highlight':
     case 'Underline':
@@ -69,7 +73,7 @@ function textEntries(
     DA: PDFString.of(`${colourEntry(colour).join(' ')} rg /${face} ${round(size)} Tf`),
     Q: ['start', 'centre', 'end'].indexOf(align),
     BS: { W: round(border), S: 'S' },
-    RD: within(rect, corners, 0),
+    RD: fringeOf(rect, corners, 0).map(round),
     ...(ground ? { C: colourEntry(ground) } : {}),
     ...(line
       ? {
@@ -88,14 +92,6 @@ const FACES: Readonly<Record<Family, readonly [string, string, string, string]>>
   mono: ['Cour', 'CoBo', 'CoOb', 'CoBO'],
   hand: ['Helv', 'HeBo', 'HeOb', 'HeBO'],
 };
-
-/** How far what has these corners lies within its rectangle: left, foot, right, head. */
-function within(rect: Box, corners: readonly Vec[], beyond: number): number[] {
-  const { minX, minY, maxX, maxY } = boxOfPoints(corners);
-  return [minX - rect.minX, minY - rect.minY, rect.maxX - maxX, rect.maxY - maxY].map((n) =>
-    round(Math.max(0, n - beyond)),
-  );
-}
 
 const ends = ([begins, closes]: readonly [boolean, boolean]): Entries => ({
   LE: [begins, closes].map((head) => (head ? 'OpenArrow' : 'None')),
