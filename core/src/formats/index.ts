@@ -4,3 +4,4 @@ export { placeTraces, type PlacedInk } from './inkml/place.ts';
 export { readXfdf, XfdfError } from './xfdf/read.ts';
 export { writeXfdf } from './xfdf/write.ts';
 export { withResolution } from './resolution.ts';
+export { type Mail, writeMail } from './mail/write.ts';

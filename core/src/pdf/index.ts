@@ -20,3 +20,5 @@ export {
 } from './incoming/readAnnotations.ts';
 export type { Written } from './incoming/written.ts';
 export { type TakenUp, takeUpAnnotations } from './incoming/takeUpAnnotations.ts';
+export { onSheets } from './sheets/onSheets.ts';
+export type { SheetPlan } from './sheets/cells.ts';

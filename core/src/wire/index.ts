@@ -3,6 +3,14 @@ export { fileStem, pdfFileName } from './fileName.ts';
 export {
   LINK_DAYS,
   MOST_LINK_BYTES,
+  MOST_MESSAGE,
+  PASSWORD_HEADER,
+  PASSWORD_LENGTH,
+  linkPasswordSchema,
+  visitSchema,
+  linkRenewalSchema,
+  type LinkOpenings,
+  linkOpeningsSchema,
   TOKEN_PATTERN,
   isExpired,
   type LinkRequest,
@@ -25,3 +33,13 @@ export {
   type Tracker,
   trackerSchema,
 } from './tasks.ts';
+export {
+  addressesIn,
+  mailAddressesSchema,
+  type MailRequest,
+  mailRequestSchema,
+  type MailWay,
+  mailWaySchema,
+  MOST_ADDRESSES,
+  MOST_MAIL_BYTES,
+} from './mail.ts';

@@ -9,7 +9,11 @@ import {
 const request = { fileName: 'Rock-pool zones – marked.pdf', title: 'Rock-pool zones', days: '7' };
 
 test('a request from an address’s query is read, its days as a number', () => {
-  expect(linkRequestSchema.validateSync(request)).toEqual({ ...request, days: 7 });
+  expect(linkRequestSchema.validateSync(request)).toEqual({
+    ...request,
+    days: 7,
+    message: '',
+  });
 });
 
 test.each([
