@@ -21,6 +21,7 @@ const PROGRAMS = {
   openssl: '/usr/bin/openssl',
   'python3-icalendar': '/usr/lib/python3/dist-packages/icalendar/__init__.py',
   'python3-pypdf': '/usr/lib/python3/dist-packages/pypdf/__init__.py',
+  'zbar-tools': '/usr/bin/zbarimg',
 };
 
 /** Runs a command in the project's root with its output shown; true when it ended well. */

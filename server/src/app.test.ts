@@ -15,6 +15,7 @@ test('a copy put under a link is told about and given byte for byte', async () =
   expect(await told.json()).toEqual({
     title: 'Zones',
     fileName: 'Zones – marked.pdf',
+    message: '',
     size: PDF.length,
     expiresAt,
   });

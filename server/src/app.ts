@@ -4,8 +4,13 @@ import { plainPage } from './http/plainPage.ts';
 import { refuse } from './http/refuse.ts';
 import { limitRate, permissionsPolicy, securityHeaders } from './http/security.ts';
 import { staticApp } from './http/staticApp.ts';
-import { linkRoutes, stateOfLink } from './links/linkRoutes.ts';
+import { linkRoutes } from './links/linkRoutes.ts';
+import { stateOfLink } from './links/linkState.ts';
 import type { LinkStore } from './links/linkStore.ts';
+import { mailRoutes } from './mail/mailRoutes.ts';
+import type { Mailer } from './mail/mailer.ts';
+import type { Outbox } from './mail/outbox.ts';
+import { outboxPages } from './standins/outboxPages.ts';
 import { simulatedTracker } from './standins/simulatedTracker.ts';
 import { taskRoutes } from './tasks/taskRoutes.ts';
 import type { Tracker } from './tasks/tracker.ts';
@@ -22,6 +27,10 @@ export interface AppDeps {
   readonly demoFolder: string | null;
   /** Where tasks are sent; null where none is set. */
   readonly tracker?: Tracker | null;
+  /** What mail leaves by; null where nothing is set. */
+  readonly mailer?: Mailer | null;
+  /** The outbox that is shown; null where none is. */
+  readonly outbox?: Outbox | null;
   readonly report: (error: unknown) => void;
   /** Proxies in front whose word about a guest's address is taken: how many, or their addresses; none without. */
   readonly trustedProxies?: number | readonly string[];
@@ -46,13 +55,23 @@ export function createApp(deps: AppDeps): Express {
   app.use(
     '/api/links',
     limitRate(limits.requests),
-    linkRoutes({ store: deps.links, now: deps.now, uploadLimit: limitRate(limits.uploads) }),
+    linkRoutes({
+      store: deps.links,
+      now: deps.now,
+      uploadLimit: limitRate(limits.uploads),
+      report: deps.report,
+    }),
   );
   app.use('/api/words', limitRate(limits.requests), wordRoutes(openLexicon()));
   app.use(
     '/api/tasks',
     limitRate(limits.requests),
     taskRoutes(deps.tracker ?? null, limitRate(limits.uploads)),
+  );
+  app.use(
+    '/api/mail',
+    limitRate(limits.requests),
+    mailRoutes(deps.mailer ?? null, limitRate(limits.uploads)),
   );
   app.use('/api', (_req, res) => refuse(res, 404, 'There is nothing at this address.'));
 
@@ -73,6 +92,8 @@ export function createApp(deps: AppDeps): Express {
 
   if (deps.demoFolder)
     app.use('/stand-ins/tracker', limitRate(limits.requests), simulatedTracker());
+  if (deps.outbox)
+    app.use('/stand-ins/outbox', limitRate(limits.requests, 'page'), outboxPages(deps.outbox));
   if (deps.demoFolder) app.use('/demo', express.static(deps.demoFolder, { index: false }));
   app.use('/demo', (_req, res) => refuse(res, 404, 'No such sample is offered here.'));
   app.use(staticApp(deps.appFolder));

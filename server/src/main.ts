@@ -4,6 +4,8 @@ import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { createDiskLinkStore } from './links/linkStore.ts';
+import { openOutbox } from './mail/outbox.ts';
+import { serviceMailer } from './mail/serviceMailer.ts';
 import { trackerAt } from './tasks/tracker.ts';
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..');
@@ -34,12 +36,27 @@ const trustedProxies =
 /** With the sample data tasks go to the tracker that stands in, unless another is set. */
 const trackerAddress =
   process.env.TRACKER?.trim() || (demoFolder && `http://localhost:${port}/stand-ins/tracker/tasks`);
+
+/** With the sample data mail goes into an outbox, unless a mail service is set: MAIL_SERVICE and MAIL_FROM. */
+const mailService = process.env.MAIL_SERVICE?.trim();
+const mailFrom = process.env.MAIL_FROM?.trim();
+if (mailService && !mailFrom) {
+  console.error('MAIL_SERVICE needs MAIL_FROM, the address that mail comes from.');
+  process.exit(1);
+}
+const outbox =
+  demoFolder && !mailService
+    ? await openOutbox(process.env.OUTBOX_FOLDER ?? join(root, 'server/data/outbox'), Date.now)
+    : null;
+
 const app = createApp({
   links,
   now: Date.now,
   appFolder,
   demoFolder,
   tracker: trackerAddress ? trackerAt(trackerAddress) : null,
+  mailer: mailService && mailFrom ? serviceMailer(mailService, mailFrom) : outbox,
+  outbox,
   report,
   limits,
   trustedProxies,

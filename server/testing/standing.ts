@@ -5,6 +5,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createApp } from '../src/app.ts';
 import type { Tracker } from '../src/tasks/tracker.ts';
+import type { Mailer } from '../src/mail/mailer.ts';
+import { openOutbox, type Outbox } from '../src/mail/outbox.ts';
 import { createDiskLinkStore, type LinkStore } from '../src/links/linkStore.ts';
 
 export const DAY = 24 * 3600 * 1000;
@@ -26,6 +28,8 @@ interface StartOptions {
   readonly mostBytes?: number;
   readonly trustedProxies?: number;
   readonly tracker?: Tracker;
+  /** The outbox unless another is given. */
+  readonly mailer?: Mailer | null;
 }
 
 /** A server on a folder of its own, with a clock the test sets. */
@@ -34,6 +38,7 @@ export class Standing {
   now = 0;
   base = '';
   links!: LinkStore;
+  outbox!: Outbox;
   readonly reported: unknown[] = [];
   private server!: Server;
 
@@ -57,12 +62,21 @@ export class Standing {
     await rm(this.folder, { recursive: true });
   }
 
-  async start({ limits, mostBytes, trustedProxies, tracker }: StartOptions = {}): Promise<void> {
+  async start({
+    limits,
+    mostBytes,
+    trustedProxies,
+    tracker,
+    mailer,
+  }: StartOptions = {}): Promise<void> {
     this.links = await createDiskLinkStore(this.store, mostBytes);
+    this.outbox = await openOutbox(join(this.folder, 'outbox'), () => this.now);
     const app = createApp({
       links: this.links,
       trustedProxies,
       tracker,
+      mailer: mailer === undefined ? this.outbox : mailer,
+      outbox: this.outbox,
       now: () => this.now,
       appFolder: join(this.folder, 'app'),
       demoFolder: join(this.folder, 'demo'),

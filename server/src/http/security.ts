@@ -1,4 +1,4 @@
-import type { RequestHandler } from 'express';
+import type { Request, RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
 import { plainPage } from './plainPage.ts';
@@ -15,6 +15,8 @@ export const securityHeaders = (): RequestHandler =>
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", 'data:', 'blob:'],
         workerSrc: ["'self'"],
+        // What is printed: a PDF that was made here.
+        frameSrc: ['blob:'],
         connectSrc: ["'self'"],
         fontSrc: ["'self'", 'data:'],
         objectSrc: ["'none'"],
@@ -74,4 +76,20 @@ export const limitRate = (most: number, tells: 'json' | 'page' = 'json'): Reques
             .set('cache-control', 'no-store')
             .type('html')
             .send(plainPage('A moment, please', TOO_MANY)),
+  });
+
+const TRIED_TOO_OFTEN =
+  'The password was tried too often. Wait a quarter of an hour and try again.';
+
+/** At most `most` refused requests in a quarter of an hour of what `keyOf` tells apart; what is let in does not count. */
+export const limitTries = (most: number, keyOf: (req: Request) => string): RequestHandler =>
+  rateLimit({
+    windowMs: 15 * 60_000,
+    limit: most,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    skipSuccessfulRequests: true,
+    keyGenerator: keyOf,
+    validate: { xForwardedForHeader: false },
+    handler: (_req, res) => refuse(res, 429, TRIED_TOO_OFTEN),
   });

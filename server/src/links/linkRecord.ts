@@ -11,6 +11,11 @@ const shape = object({
   expiresAt: number().required(),
   /** Set when the owner took the link back; the bytes are gone by then. */
   withdrawnAt: number().nullable().default(null),
+  message: string().default(''),
+  /** Made by `hashPassword`; null for a link that asks for none. */
+  password: string().nullable().default(null),
+  /** What visits of this link are signed with, 64 hex digits; links made before there were passwords have none. */
+  visitKey: string().default(''),
 });
 
 /** A link as it is kept, under the hash of its token. */
@@ -22,6 +27,9 @@ export interface LinkRecord {
   readonly createdAt: number;
   readonly expiresAt: number;
   readonly withdrawnAt: number | null;
+  readonly message: string;
+  readonly password: string | null;
+  readonly visitKey: string;
 }
 
 /** Null for what is no record; one nobody can read gives nobody access. */

@@ -1,4 +1,14 @@
-import { mkdir, open, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
+import {
+  appendFile,
+  mkdir,
+  open,
+  readdir,
+  readFile,
+  rename,
+  rm,
+  stat,
+  writeFile,
+} from 'node:fs/promises';
 import { join, resolve } from 'node:path';
 import { isExpired } from '@marginalis/core/wire';
 import { type LinkRecord, readRecord } from './linkRecord.ts';
@@ -14,11 +24,20 @@ export interface LinkStore {
     record: Omit<LinkRecord, 'size'>,
     bytes: AsyncIterable<Uint8Array>,
   ): Promise<LinkRecord>;
+  /**
+   * Puts another file in the place of a link's once all of it is there. @throws LinkGone when the link was withdrawn
+   * while it came, and as `create` does
+   */
+  replace(hash: string, fileName: string, bytes: AsyncIterable<Uint8Array>): Promise<LinkRecord>;
   find(hash: string): Promise<LinkRecord | null>;
+  /** Writes down that somebody has opened it; when, and nothing else. */
+  opened(hash: string, at: number): Promise<void>;
+  /** How often it was opened, counted up to 10,000, and the last times, newest first, ms since 1970. */
+  openings(hash: string): Promise<{ readonly count: number; readonly times: readonly number[] }>;
   /** Path of the stored file; null when it is not there. */
   filePath(hash: string): Promise<string | null>;
   /** Keeps the record, so that guests are told, and drops the file. */
-  withdraw(hash: string, record: LinkRecord, at: number): Promise<void>;
+  withdraw(hash: string, at: number): Promise<void>;
   /** Drops files of expired links, and records a while after that, and what a crash left behind. */
   sweep(now: number): Promise<number>;
   /** Bytes that all files together take. */
@@ -31,12 +50,23 @@ const REMEMBERED = 30 * 24 * 3600 * 1000;
 const STRAY_AFTER = 3600 * 1000;
 /** What all files together may take by default: 20 GB. */
 const MOST_BYTES = 20e9;
+/** Openings of one link that are written down. */
+const MOST_OPENINGS = 10_000;
+/** Of these the owner is told so many. */
+const LAST_OPENINGS = 20;
+/** Of a line in the file of openings, bytes: ms since 1970, and its end. */
+const LINE = 14;
 /** Files looked at together when the store opens. */
 const AT_ONCE = 64;
 
 /** Thrown when the files of all links together would take more than the store may hold. */
 export class LinkStoreFull extends Error {
   override readonly name = 'LinkStoreFull';
+}
+
+/** Thrown when a link is not there any more. */
+export class LinkGone extends Error {
+  override readonly name = 'LinkGone';
 }
 
 /** Null when there is no such file. */
@@ -47,7 +77,7 @@ const orNull = <T>(work: Promise<T>): Promise<T | null> =>
   });
 
 /**
- * One JSON and one PDF file a link, in the folder `at`, together no more than `mostBytes`. What the store holds, and when
+ * A JSON and a PDF file a link, and one of its openings, in the folder `at`, together no more than `mostBytes`. What the store holds, and when
  * it expires, is counted once when it opens and kept from then on, so that no request costs more where there are more
  * links. One server a folder.
  */
@@ -84,8 +114,11 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
     const text = await orNull(readFile(jsonPath(hash), 'utf8'));
     return text === null ? null : readRecord(text);
   }
-  /** Writes a file as its bytes come, counting them before they are written. */
-  async function receive(hash: string, bytes: AsyncIterable<Uint8Array>): Promise<number> {
+  /** Writes a part as its bytes come, counting them before they are written. */
+  async function receive(
+    hash: string,
+    bytes: AsyncIterable<Uint8Array>,
+  ): Promise<{ part: string; size: number }> {
     const part = `${hash}.pdf.${parts++}.part`;
     const file = await open(join(folder, part), 'wx');
     let size = 0;
@@ -97,16 +130,39 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
         await file.appendFile(piece);
       }
       await file.close();
-      await rename(join(folder, part), pdfPath(hash));
     } catch (e) {
       // Closed already where renaming failed.
       await file.close().catch(() => undefined);
       await drop(part);
       throw e;
     }
+    return { part, size };
+  }
+  /** Makes a part the file of a link. */
+  async function settle(
+    hash: string,
+    { part, size }: { part: string; size: number },
+  ): Promise<void> {
+    try {
+      await rename(join(folder, part), pdfPath(hash));
+    } catch (e) {
+      await drop(part);
+      throw e;
+    }
     count(part, null);
     count(`${hash}.pdf`, size);
-    return size;
+  }
+  /** What changes the record of one link, one after the other: none undoes another. */
+  const turns = new Map<string, Promise<unknown>>();
+  async function inTurn<T>(hash: string, work: () => Promise<T>): Promise<T> {
+    const before = turns.get(hash);
+    const mine = before ? before.then(work, work) : work();
+    turns.set(hash, mine);
+    try {
+      return await mine;
+    } finally {
+      if (turns.get(hash) === mine) turns.delete(hash);
+    }
   }
   async function look(name: string): Promise<void> {
     const found = await orNull(stat(join(folder, name)));
@@ -131,12 +187,48 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
     }
   }
 
+  const openedPath = (hash: string): string => join(folder, `${hash}.opened`);
   return {
     find,
     held: () => held,
+    async opened(hash, at) {
+      const name = `${hash}.opened`;
+      const sizeOf = (): number => sizes.get(name) ?? 0;
+      if (sizeOf() >= MOST_OPENINGS * LINE || held + LINE > mostBytes) return;
+      // Counted before it is written: others may open it meanwhile.
+      count(name, sizeOf() + LINE);
+      try {
+        await appendFile(openedPath(hash), `${String(at).padStart(LINE - 1, '0')}\n`);
+      } catch (e) {
+        count(name, sizeOf() - LINE);
+        throw e;
+      }
+    },
+    async openings(hash) {
+      const text = await orNull(readFile(openedPath(hash), 'utf8'));
+      const times = (text ?? '').split('\n').filter(Boolean).map(Number).filter(Number.isFinite);
+      return { count: times.length, times: times.slice(-LAST_OPENINGS).reverse() };
+    },
+    async replace(hash, fileName, bytes) {
+      const received = await receive(hash, bytes);
+      return inTurn(hash, async () => {
+        // As it is by now: it may have been withdrawn while the bytes came.
+        const record = await find(hash);
+        if (!record || record.withdrawnAt !== null) {
+          await drop(received.part);
+          throw new LinkGone('The link is not there any more.');
+        }
+        await settle(hash, received);
+        const whole = { ...record, fileName, size: received.size };
+        await keep(hash, whole);
+        return whole;
+      });
+    },
     filePath: async (hash) => ((await orNull(stat(pdfPath(hash)))) ? pdfPath(hash) : null),
     async create(hash, record, bytes) {
-      const whole = { ...record, size: await receive(hash, bytes) };
+      const received = await receive(hash, bytes);
+      await settle(hash, received);
+      const whole = { ...record, size: received.size };
       try {
         await keep(hash, whole);
       } catch (e) {
@@ -145,10 +237,12 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
       }
       return whole;
     },
-    async withdraw(hash, record, at) {
-      await keep(hash, { ...record, withdrawnAt: at });
-      await drop(`${hash}.pdf`);
-    },
+    withdraw: (hash, at) =>
+      inTurn(hash, async () => {
+        const record = await find(hash);
+        if (record) await keep(hash, { ...record, withdrawnAt: at });
+        await drop(`${hash}.pdf`);
+      }),
     async sweep(now) {
       let dropped = 0;
       for (const [hash, expiresAt] of [...expiry]) {
@@ -159,6 +253,7 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
         }
         if (expiresAt + REMEMBERED >= now) continue;
         await drop(`${hash}.json`);
+        await drop(`${hash}.opened`);
         expiry.delete(hash);
       }
       await dropStrays(now);

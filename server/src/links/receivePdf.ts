@@ -46,13 +46,3 @@ export async function* receivePdf(req: Request): AsyncGenerator<Buffer> {
 function requirePdf(start: Buffer): void {
   if (!hasPdfHeader(start)) throw new NotPdf('This is no PDF.');
 }
-
-/** Lets the rest of a refused request come and go, so that its sender hears why; not without end. */
-export function letGo(req: Request): void {
-  let rest = 0;
-  req.on('data', (piece: Buffer) => {
-    rest += piece.length;
-    if (rest > 2 * MOST_LINK_BYTES) req.destroy();
-  });
-  req.resume();
-}

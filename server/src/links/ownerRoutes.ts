@@ -1,0 +1,154 @@
+import { randomBytes } from 'node:crypto';
+import {
+  linkPasswordSchema,
+  linkRenewalSchema,
+  linkRequestSchema,
+  PASSWORD_HEADER,
+  pdfFileName,
+} from '@marginalis/core/wire';
+import { type Request, type RequestHandler, Router } from 'express';
+import { ValidationError } from 'yup';
+import { letGo } from '../http/letGo.ts';
+import { refuse } from '../http/refuse.ts';
+import type { LinkRecord } from './linkRecord.ts';
+import { type LinkState, stateOfLink } from './linkState.ts';
+import { LinkGone, type LinkStore, LinkStoreFull } from './linkStore.ts';
+import { hashPassword } from './passwords.ts';
+import { NotPdf, receivePdf, TooLarge } from './receivePdf.ts';
+import { hashToken, matchesHash, newToken } from './tokens.ts';
+
+const DAY = 24 * 3600 * 1000;
+
+/** Why a link could not be made, as a status and a sentence; null for what nobody foresaw. */
+function refusalOf(e: unknown): readonly [status: number, message: string] | null {
+  if (e instanceof NotPdf) return [415, 'Only a PDF can be shared by a link.'];
+  if (e instanceof TooLarge)
+    return [413, 'This file is too large for a link. Download it instead.'];
+  if (e instanceof ValidationError) return [400, `The link cannot be made: ${e.message}.`];
+  if (e instanceof LinkStoreFull)
+    return [507, 'The server has no room for more links now. Download the copy instead.'];
+  if (e instanceof LinkGone) return [410, 'This link was withdrawn.'];
+  return null;
+}
+
+/** What comes in the query; each name once. */
+function onlyOnce(query: Request['query']): Request['query'] {
+  for (const [name, value] of Object.entries(query))
+    if (typeof value !== 'string') throw new ValidationError(`${name} is given more than once`);
+  return query;
+}
+
+/** The password that is asked for, if one is. @throws ValidationError */
+async function passwordIn(req: Request): Promise<string | null> {
+  const header = req.get(PASSWORD_HEADER);
+  if (!header) return null;
+  let password: string;
+  try {
+    password = decodeURIComponent(header);
+  } catch {
+    throw new ValidationError('the password cannot be read');
+  }
+  return hashPassword(await linkPasswordSchema.required().validate(password));
+}
+
+const isOwner = (req: Request, record: LinkRecord): boolean =>
+  matchesHash(/^Bearer (.+)$/.exec(req.get('authorization') ?? '')?.[1] ?? '', record.ownerKeyHash);
+
+const NOT_YOURS = 'Only the person who made this link can do that.';
+
+/** What those do who make links: `POST /` makes one, `PUT /:token/file` renews it with another copy, `GET /:token/openings` tells how it stands, `DELETE /:token` withdraws it. */
+export function ownerRoutes(deps: {
+  store: LinkStore;
+  now: () => number;
+  uploadLimit: RequestHandler;
+}): Router {
+  const { store, now, uploadLimit } = deps;
+  const router = Router();
+
+  /** Takes a body in, and refuses it in words where it cannot. */
+  const receiving =
+    (
+      take: (req: Request<{ token: string }>) => Promise<readonly [status: number, body: object]>,
+    ): RequestHandler<{ token: string }> =>
+    async (req, res) => {
+      try {
+        const [status, body] = await take(req);
+        if (status >= 400) letGo(req);
+        res.status(status).set('cache-control', 'no-store').json(body);
+      } catch (e) {
+        // Whoever sent half a file and went away hears nothing.
+        if (req.destroyed && !req.complete) return;
+        letGo(req);
+        const refusal = refusalOf(e);
+        if (!refusal) throw e;
+        refuse(res, ...refusal);
+      }
+    };
+
+  router.post(
+    '/',
+    uploadLimit,
+    receiving(async (req) => {
+      const { title, fileName, days, message } = await linkRequestSchema.validate(
+        onlyOnce(req.query),
+      );
+      const password = await passwordIn(req);
+      const [token, ownerKey] = [newToken(), newToken()];
+      const createdAt = now();
+      const record = {
+        ownerKeyHash: hashToken(ownerKey),
+        title,
+        fileName: pdfFileName(fileName),
+        createdAt,
+        expiresAt: createdAt + days * DAY,
+        withdrawnAt: null,
+        message,
+        password,
+        visitKey: randomBytes(32).toString('hex'),
+      };
+      await store.create(hashToken(token), record, receivePdf(req));
+      return [201, { token, ownerKey, expiresAt: record.expiresAt }];
+    }),
+  );
+
+  /** The record of a link that is there, for its owner alone. */
+  const owned = async (
+    req: Request<{ token: string }>,
+  ): Promise<LinkState | { ok: false; status: 403; message: string }> => {
+    const state = await stateOfLink(store, req.params.token, now());
+    if (state.ok && !isOwner(req, state.record))
+      return { ok: false, status: 403, message: NOT_YOURS };
+    return state;
+  };
+
+  router.put(
+    '/:token/file',
+    uploadLimit,
+    receiving(async (req) => {
+      const state = await owned(req);
+      if (!state.ok) return [state.status, { message: state.message }];
+      const { fileName } = await linkRenewalSchema.validate(onlyOnce(req.query));
+      const { size } = await store.replace(state.hash, pdfFileName(fileName), receivePdf(req));
+      return [200, { size }];
+    }),
+  );
+
+  router.get('/:token/openings', async (req, res) => {
+    const record = await store.find(hashToken(req.params.token));
+    if (!record) return refuse(res, 404, 'This link is not on the server any more.');
+    if (!isOwner(req, record)) return refuse(res, 403, NOT_YOURS);
+    const { expiresAt, withdrawnAt } = record;
+    const { count, times } = await store.openings(hashToken(req.params.token));
+    return res
+      .set('cache-control', 'no-store')
+      .json({ expiresAt, withdrawn: withdrawnAt !== null, count, times });
+  });
+
+  router.delete('/:token', async (req, res) => {
+    const state = await owned(req);
+    if (!state.ok) return refuse(res, state.status, state.message);
+    await store.withdraw(state.hash, now());
+    return res.status(204).end();
+  });
+  return router;
+}
