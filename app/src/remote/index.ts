@@ -1,13 +1,14 @@
+export { ServerError, readDemoList, readDemoFile, readMeaning } from './server';
 export {
-  ServerError,
   createLink,
-  withdrawLink,
+  readOpenings,
   readShared,
   readSharedFile,
+  renewLink,
   sharedFilePath,
-  readDemoList,
-  readDemoFile,
-  readMeaning,
-} from './server';
+  visitLink,
+  withdrawLink,
+} from './links';
 export { keepForOffline, takeNewVersion, useOffline } from './offline';
 export { readTracker, sendTasks } from './tasks';
+export { readMailWay, sendMail } from './mail';

@@ -3,12 +3,7 @@ import {
   demoListSchema,
   type Meaning,
   meaningSchema,
-  type LinkCreated,
-  linkCreatedSchema,
-  type LinkRequest,
   refusalSchema,
-  type SharedDocument,
-  sharedDocumentSchema,
 } from '@marginalis/core/wire';
 import type { Schema } from 'yup';
 
@@ -28,7 +23,8 @@ export class ServerError extends Error {
 const UNREACHABLE =
   'The server cannot be reached. Everything but links still works; try again later.';
 
-async function ask(path: string, init?: RequestInit): Promise<Response> {
+/** The answer of the server to a request it takes. @throws ServerError */
+export async function ask(path: string, init?: RequestInit): Promise<Response> {
   let response: Response;
   try {
     response = await fetch(path, init);
@@ -49,31 +45,6 @@ export async function askJson<T>(schema: Schema<T>, path: string, init?: Request
   const body: unknown = await (await ask(path, init)).json();
   return (await schema.validate(body)) as T;
 }
-
-export const createLink = (request: LinkRequest, bytes: Uint8Array): Promise<LinkCreated> => {
-  const query = new URLSearchParams({ ...request, days: String(request.days) });
-  return askJson<LinkCreated>(linkCreatedSchema, `/api/links?${query}`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/pdf' },
-    body: bytes as Uint8Array<ArrayBuffer>,
-  });
-};
-
-export const withdrawLink = async (token: string, ownerKey: string): Promise<void> => {
-  await ask(`/api/links/${token}`, {
-    method: 'DELETE',
-    headers: { authorization: `Bearer ${ownerKey}` },
-  });
-};
-
-export const readShared = (token: string): Promise<SharedDocument> =>
-  askJson<SharedDocument>(sharedDocumentSchema, `/api/links/${encodeURIComponent(token)}`);
-
-export const sharedFilePath = (token: string): string =>
-  `/api/links/${encodeURIComponent(token)}/file`;
-
-export const readSharedFile = async (token: string): Promise<Uint8Array> =>
-  new Uint8Array(await (await ask(sharedFilePath(token))).arrayBuffer());
 
 export const readDemoList = (): Promise<DemoList> =>
   askJson<DemoList>(demoListSchema as Schema<DemoList>, '/demo/index.json');

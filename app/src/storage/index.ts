@@ -12,15 +12,15 @@ export {
 export { createJournalStore, dropJournal } from './journals';
 export {
   type Settings,
-  type KeptLink,
+  FIRST_NAMING,
   FIRST_SETTINGS,
   readSettings,
   keepSettings,
-  readLinks,
-  keepLinks,
   readKeptClip,
   keepClip,
 } from './settings';
+export { type KeptLink, keepLinks, readLinks } from './links';
+export { keepSent, readSent, type Sent } from './sent';
 export { type KeptPlace, readPlace, keepPlace, dropPlace } from './places';
 export { keepMeaning, readMeaning } from './meanings';
 export { keepHeadings, type KeptHeadings, readHeadings } from './headings';

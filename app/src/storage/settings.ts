@@ -1,8 +1,11 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { canWriteWith, FIRST_ROLL, type Instrument, instrumentShape } from '@marginalis/core/marks';
-import { array, boolean, type InferType, number, object, string } from 'yup';
+import { array, boolean, type InferType, mixed, number, object, string } from 'yup';
 
 const store = createAsyncStorage('marginalis-settings');
+
+/** What files that leave are called, until somebody wants it otherwise. */
+export const FIRST_NAMING = '{title}, {pages} – {kind}';
 
 const settingsShape = object({
   roll: array(instrumentShape)
@@ -61,7 +64,7 @@ const settingsShape = object({
       .oneOf(['beside', 'end', 'none'] as const)
       .default('end'),
     how: string()
-      .oneOf(['download', 'share', 'clipboard', 'link'] as const)
+      .oneOf(['download', 'share', 'clipboard', 'link', 'mail', 'print'] as const)
       .default('download'),
     picture: string()
       .oneOf(['png', 'jpeg'] as const)
@@ -70,6 +73,13 @@ const settingsShape = object({
     dpi: number()
       .oneOf([96, 150, 300] as const)
       .default(150),
+    /** Pages on a printed sheet, and whether there is room to write beside each. */
+    perSheet: mixed<1 | 2 | 4>()
+      .oneOf([1, 2, 4] as const)
+      .default(1),
+    room: boolean().default(false),
+    /** The pattern of what files are called that leave. */
+    naming: string().max(200).default(FIRST_NAMING),
   }),
   /** Ids of instruments, the one in hand last first. */
   used: array(string().max(100).required()).max(100).default([]),
@@ -94,7 +104,17 @@ export const FIRST_SETTINGS: Settings = {
   reading: { voice: '', pace: 1, wordsPerMinute: 220 },
   signs: [],
   placed: [],
-  sending: { what: 'whole', as: 'fixed', notes: 'end', how: 'download', picture: 'png', dpi: 150 },
+  sending: {
+    what: 'whole',
+    as: 'fixed',
+    notes: 'end',
+    how: 'download',
+    picture: 'png',
+    dpi: 150,
+    perSheet: 1,
+    room: false,
+    naming: FIRST_NAMING,
+  },
   used: [],
 };
 
@@ -117,27 +137,3 @@ export const keepSettings = (settings: Settings): Promise<void> =>
 export const readKeptClip = (): Promise<string | null> => store.getItem('clip');
 
 export const keepClip = (clip: string): Promise<void> => store.setItem('clip', clip);
-
-const linkShape = object({
-  token: string().required(),
-  ownerKey: string().required(),
-  expiresAt: number().required(),
-  fileName: string().required(),
-});
-
-/** A link this desk made; the key that withdraws it is nowhere else. */
-export type KeptLink = InferType<typeof linkShape>;
-
-export async function readLinks(documentId: string): Promise<KeptLink[]> {
-  try {
-    return array(linkShape)
-      .required()
-      .validateSync(JSON.parse((await store.getItem(`links/${documentId}`)) ?? '[]'));
-  } catch {
-    // Unreadable links cannot be withdrawn from here any more; they still expire on the server.
-    return [];
-  }
-}
-
-export const keepLinks = (documentId: string, links: readonly KeptLink[]): Promise<void> =>
-  store.setItem(`links/${documentId}`, JSON.stringify(links));

@@ -3,7 +3,9 @@ import { journalStoreContract } from '../../../core/testing/journalStoreContract
 import { deskDocument } from '../testing/deskDocument';
 import { sha256 } from './bytes';
 import { createJournalStore, dropJournal, readWhole } from './journals';
-import { FIRST_SETTINGS, keepLinks, keepSettings, readLinks, readSettings } from './settings';
+import { keepLinks, readLinks } from './links';
+import { keepSent, readSent } from './sent';
+import { FIRST_SETTINGS, keepSettings, readSettings } from './settings';
 import { dropDocument, findDocument, keepDocument, readShelf } from './shelf';
 import { dropSource, keepSource, readSource } from './sources';
 
@@ -99,10 +101,36 @@ test('settings come back; damaged or foreign ones give the first ones', async ()
 });
 
 test('links are kept with their document, unreadable ones are none', async () => {
-  const link = { token: 't', ownerKey: 'k', expiresAt: 5, fileName: 'a.pdf' };
+  const link = {
+    ...{ token: 't', ownerKey: 'k', expiresAt: 5, fileName: 'a.pdf' },
+    ...{ locked: true, withdrawn: false },
+  };
   await keepLinks('d1', [link]);
   expect(await readLinks('d1')).toEqual([link]);
   expect(await readLinks('d2')).toEqual([]);
   await createAsyncStorage('marginalis-settings').setItem('links/d1', '[{"token":3}]');
   expect(await readLinks('d1')).toEqual([]);
+});
+
+const left = (at: number) => ({
+  ...{ at, documentId: 'd1', title: 'Tide log', fileName: 'Tide log – marked.pdf' },
+  ...{ as: 'fixed' as const, how: 'link' as const, token: 't' },
+});
+
+test('what was sent is read the last first, also of two windows at one time', async () => {
+  await Promise.all([keepSent(left(9)), keepSent(left(1_760_000_000_000)), keepSent(left(9))]);
+  await createAsyncStorage('marginalis-sent').setItem('sent/0000000000000010-x', '{"at":"soon"}');
+  expect((await readSent()).map(({ at }) => at)).toEqual([1_760_000_000_000, 9, 9]);
+  expect((await readSent())[0]).toEqual(left(1_760_000_000_000));
+});
+
+test('of very much that was sent the oldest is forgotten', async () => {
+  const store = createAsyncStorage('marginalis-sent');
+  for (let at = 100; at < 640; at++)
+    await store.setItem(`sent/${String(at).padStart(16, '0')}-a`, JSON.stringify(left(at)));
+  await keepSent(left(700));
+  const sent = await readSent();
+  expect(sent.length).toBeLessThanOrEqual(500);
+  expect(sent.map(({ at }) => at)).toContain(700);
+  expect(sent.map(({ at }) => at)).not.toContain(100);
 });

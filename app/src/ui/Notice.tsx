@@ -43,7 +43,7 @@ export function EmptyScreen({
 }) {
   return (
     <View style={styles.empty} role="main">
-      <Text variant="headlineSmall" role="heading" aria-level={1}>
+      <Text variant="headlineSmall" role="heading" aria-level={1} style={styles.title}>
         {title}
       </Text>
       <Text style={styles.sentence}>{text}</Text>
@@ -67,5 +67,6 @@ const styles = StyleSheet.create({
   text: { flexShrink: 1, flexGrow: 1, flexBasis: 220, paddingVertical: 10 },
   ways: { flexDirection: 'row', flexWrap: 'wrap', marginLeft: 'auto' },
   empty: { flex: 1, alignItems: 'center', justifyContent: 'center', padding: 24, gap: 16 },
+  title: { textAlign: 'center' },
   sentence: { maxWidth: 440, textAlign: 'center', fontSize: 16, lineHeight: 24 },
 });

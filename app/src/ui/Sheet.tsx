@@ -1,13 +1,27 @@
 import { type ReactNode, type RefObject, useContext, useEffect, useRef } from 'react';
-import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import {
+  type DimensionValue,
+  ScrollView,
+  StyleSheet,
+  useWindowDimensions,
+  View,
+} from 'react-native';
 import { Modal, Portal, Text, useTheme } from 'react-native-paper';
 import { CarryContext } from './Carry';
 import { IconAction } from './IconAction';
 import { WIDE_FROM } from './theme';
 import { useDialogFocus } from './useDialogFocus';
 
-/** Of the window, what a tall sheet's content has. */
+/** Of the window, what a sheet has at most, and what a tall sheet's content has. */
+const MOST = 0.86;
 const TALL = 0.62;
+
+/**
+ * So much of the window's height. A window that shrinks (by a bar that the browser shows) tells its scripts late;
+ * its styles know at once, and what lies at a sheet's foot is where it is seen.
+ */
+const ofWindow = (share: number, height: number): DimensionValue =>
+  `min(${share * 100}dvh, ${share * height}px)` as unknown as DimensionValue;
 
 /** So that the way out is not what is focused first. */
 const HEAD = { dataSet: { head: '' } };
@@ -88,8 +102,7 @@ export function Sheet(props: {
           role="dialog"
           aria-modal
           aria-label={title}
-          // On what shrinks its own content: through another box WebKit shrinks that late, and the foot is out of place until then.
-          style={{ maxHeight: height * 0.86 }}
+          style={{ maxHeight: ofWindow(MOST, height) }}
         >
           <View style={styles.head} {...HEAD}>
             <Text variant="titleLarge" role="heading" aria-level={2} style={styles.title}>
@@ -98,7 +111,7 @@ export function Sheet(props: {
             <IconAction icon="close" label="Close" keys="Escape" onPress={onClose} />
           </View>
           {tall ? (
-            <View style={[styles.body, { height: height * TALL }]}>{carry(children)}</View>
+            <View style={[styles.body, { height: ofWindow(TALL, height) }]}>{carry(children)}</View>
           ) : (
             <ScrollView contentContainerStyle={styles.body}>{carry(children)}</ScrollView>
           )}

@@ -63,12 +63,12 @@ export function DayInput(props: {
   );
 }
 
-/** An address within a text; following it is for `onFollow` to ask about first. */
+/** An address within a text, opened beside; following it is for `onFollow` to ask about first where that is given. */
 export function InlineLink(props: {
   address: string;
   text: string;
   colour: string;
-  onFollow: (address: string) => void;
+  onFollow?: (address: string) => void;
 }) {
   const { address, text, colour, onFollow } = props;
   return (
@@ -78,6 +78,7 @@ export function InlineLink(props: {
       rel="noopener noreferrer"
       style={{ color: colour, overflowWrap: 'anywhere' }}
       onClick={(e) => {
+        if (!onFollow) return;
         e.preventDefault();
         onFollow(address);
       }}

@@ -24,3 +24,5 @@ export { Notice, EmptyScreen } from './Notice';
 export { InkDrop } from './InkDrop';
 export { NumberField } from './NumberField';
 export { AuthorChoice, InkChoice, type PageRange, PageRangeFields } from './Narrowing';
+export { ago, timeAgo } from './timeAgo';
+export { PasswordField } from './PasswordField';

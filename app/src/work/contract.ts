@@ -1,7 +1,7 @@
 import type { Elsewhere } from '@marginalis/core/annotations';
 import type { CopyNote, NotesAt } from '@marginalis/core/copy';
 import type { DocState, Page, RefusalReason } from '@marginalis/core/document';
-import type { PlacedInk } from '@marginalis/core/formats';
+import type { Mail, PlacedInk } from '@marginalis/core/formats';
 import type { MarkRecord, PageId } from '@marginalis/core/marks';
 import type {
   CopyOf,
@@ -11,6 +11,7 @@ import type {
   Source,
   LivingCopy,
   OpenedLivingCopy,
+  SheetPlan,
   TakenUp,
 } from '@marginalis/core/pdf';
 import type { Raster } from '@marginalis/core/pdfium';
@@ -50,6 +51,8 @@ interface PdfJobs {
     ask: { bytes: Uint8Array; now: number; password?: string };
     answer: OpenedLivingCopy | null;
   };
+  /** A finished copy on sheets of paper. */
+  sheets: { ask: { bytes: Uint8Array; plan: SheetPlan }; answer: Uint8Array };
   /** What other programs have written, taken off its pages as marks; these are called by their numbers, from 0. */
   takeUp: { ask: { bytes: Uint8Array; now: number }; answer: TakenUp };
   /** A page's marks, stored, as a copy holds them. */
@@ -65,6 +68,8 @@ interface PdfJobs {
   /** What of an XFDF file a document does not have. */
   readXfdf: { ask: { text: string; document: DocState; now: number }; answer: Elsewhere };
   writeXfdf: { ask: { document: DocState; fileName: string }; answer: string };
+  /** A message as a file for a mail program; `unique` are letters that occur nowhere else. */
+  writeMail: { ask: { mail: Mail; at: number; unique: string }; answer: string };
   writeInk: { ask: { document: DocState; title: string }; answer: string };
 }
 

@@ -1,6 +1,13 @@
 import { elsewhereOf } from '@marginalis/core/annotations';
 import { CopyFonts } from '@marginalis/core/copy';
-import { placeTraces, readInkml, readXfdf, writeInkml, writeXfdf } from '@marginalis/core/formats';
+import {
+  placeTraces,
+  readInkml,
+  readXfdf,
+  writeInkml,
+  writeMail,
+  writeXfdf,
+} from '@marginalis/core/formats';
 import { partsOfDocument } from '@marginalis/core/document';
 import { fromMarkRecord } from '@marginalis/core/kinds';
 import {
@@ -8,6 +15,7 @@ import {
   inspectPdf,
   makeFixedCopy,
   makeLivingCopy,
+  onSheets,
   openLivingCopy,
   takeUpAnnotations,
 } from '@marginalis/core/pdf';
@@ -46,6 +54,7 @@ const runs: { [J in PdfJob]: Run<J> } = {
       ...textFiles({ faces, own }),
     }),
   openLiving: ({ bytes, now, password }) => openLivingCopy(bytes, now, password),
+  sheets: ({ bytes, plan }) => onSheets(bytes, plan),
   takeUp: ({ bytes, now }) => takeUpAnnotations(bytes, { now }),
   encodeMarks: ({ marks, faces, own }) =>
     encodeMarks(
@@ -58,6 +67,7 @@ const runs: { [J in PdfJob]: Run<J> } = {
   readXfdf: async ({ text, document, now }) =>
     elsewhereOf(partsOfDocument(document), readXfdf(text), { now, partial: true }),
   writeXfdf: async ({ document, fileName }) => writeXfdf(document, fileName),
+  writeMail: async ({ mail, at, unique }) => writeMail(mail, at, unique),
   writeInk: async ({ document, title }) => writeInkml(document, title),
 };
 

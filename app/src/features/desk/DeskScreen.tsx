@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { ActivityIndicator, ProgressBar, Snackbar, Text, useTheme } from 'react-native-paper';
-import { Action, EmptyScreen, Notice, paperIcon, useNow, WIDE_FROM } from '@/ui';
+import { Action, EmptyScreen, IconAction, Notice, paperIcon, useNow, WIDE_FROM } from '@/ui';
 import { CopiesBack } from './CopiesBack';
 import { DemoOffer } from './DemoOffer';
 import { DocumentCard } from './DocumentCard';
@@ -19,7 +19,11 @@ const WHAT_IT_IS =
   'Marginalis is for writing on PDFs with a pen: ink, highlights and figures that stay editable.\nOpen a PDF, drop one here, or paste one; send a copy that looks the same everywhere.\nYour files stay on this device until you send them.';
 
 /** The first screen, or why there can be none here. */
-export function DeskScreen(props: { onOpen: (id: string) => void }) {
+export function DeskScreen(props: {
+  onOpen: (id: string) => void;
+  /** Shows what was sent. */
+  onSent: () => void;
+}) {
   // Browsers keep hashes and locks, which the desk rests on, from pages that could have been changed on the way.
   if (!window.isSecureContext)
     return (
@@ -32,7 +36,7 @@ export function DeskScreen(props: { onOpen: (id: string) => void }) {
 }
 
 /** The documents being worked on. */
-function Desk({ onOpen }: { onOpen: (id: string) => void }) {
+function Desk({ onOpen, onSent }: { onOpen: (id: string) => void; onSent: () => void }) {
   const desk = useDesk(onOpen);
   const { colors } = useTheme();
   const wide = useWindowDimensions().width >= WIDE_FROM;
@@ -60,6 +64,13 @@ function Desk({ onOpen }: { onOpen: (id: string) => void }) {
         >
           Marginalis
         </Text>
+        {wide ? (
+          <Action icon={paperIcon('send')} onPress={onSent}>
+            What was sent
+          </Action>
+        ) : (
+          <IconAction icon="send" label="What was sent" onPress={onSent} />
+        )}
         <Action mode="contained" icon={paperIcon('open')} onPress={pick}>
           Open a PDF
         </Action>

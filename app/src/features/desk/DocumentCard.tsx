@@ -1,8 +1,7 @@
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { Menu, Text, useTheme } from 'react-native-paper';
 import type { DeskDocument } from '@/storage';
-import { Icon, MenuButton, paperIcon } from '@/ui';
-import { timeAgo } from './timeAgo';
+import { Icon, MenuButton, paperIcon, timeAgo } from '@/ui';
 
 const dayOf = (time: number): string =>
   new Date(time).toLocaleDateString(undefined, { day: 'numeric', month: 'short' });

@@ -4,18 +4,27 @@ import { StyleSheet, View } from 'react-native';
 import { ActivityIndicator, Text, useTheme } from 'react-native-paper';
 import { readShared, readSharedFile, ServerError, sharedFilePath } from '@/remote';
 import { Stage, StageProvider, useSight } from '@/stage';
-import { Action, EmptyScreen, paperIcon } from '@/ui';
+import { Action, EmptyScreen, Notice, paperIcon } from '@/ui';
 import { PdfPictures, PictureError } from '@/work';
+import { GuestPassword } from './GuestPassword';
 
 interface Shown {
   readonly title: string;
   readonly fileName: string;
+  /** What the sender says; may be empty. */
+  readonly message: string;
   readonly pages: readonly Page[];
   readonly pictures: PdfPictures;
 }
 
 type State =
-  { phase: 'loading' } | { phase: 'failed'; message: string } | ({ phase: 'shown' } & Shown);
+  | { phase: 'loading' }
+  | { phase: 'locked' }
+  | { phase: 'failed'; message: string }
+  | ({ phase: 'shown' } & Shown);
+
+/** Of an answer to whoever has not given the password. */
+const UNAUTHORIZED = 401;
 
 const UNFORESEEN = 'Something went wrong while the document was fetched. Load this page again.';
 
@@ -23,11 +32,12 @@ const UNFORESEEN = 'Something went wrong while the document was fetched. Load th
 const SHARED = 'shared';
 
 async function load(token: string): Promise<Shown> {
-  const { title, fileName } = await readShared(token);
+  const { title, fileName, message } = await readShared(token);
   const pictures = await PdfPictures.open(await readSharedFile(token));
   return {
     title,
     fileName,
+    message,
     pages: pagesOfSource(SHARED, await pictures.pageBoxes(), String),
     pictures,
   };
@@ -36,6 +46,7 @@ async function load(token: string): Promise<Shown> {
 /** What someone sees who was given a link: the pages with every mark, and the download. No account, nothing to install. */
 export function GuestScreen({ token }: { token: string }) {
   const [state, setState] = useState<State>({ phase: 'loading' });
+  const [visits, setVisits] = useState(0);
   const { colors } = useTheme();
   useEffect(() => {
     let closed = false;
@@ -49,6 +60,8 @@ export function GuestScreen({ token }: { token: string }) {
       },
       (e: unknown) => {
         if (closed) return;
+        if (e instanceof ServerError && e.status === UNAUTHORIZED)
+          return setState({ phase: 'locked' });
         const known = e instanceof ServerError || e instanceof PictureError;
         setState({ phase: 'failed', message: known ? e.message : UNFORESEEN });
         if (!known) console.error(e);
@@ -58,8 +71,18 @@ export function GuestScreen({ token }: { token: string }) {
       closed = true;
       pictures?.close();
     };
-  }, [token]);
+  }, [token, visits]);
 
+  if (state.phase === 'locked')
+    return (
+      <GuestPassword
+        token={token}
+        onLetIn={() => {
+          setState({ phase: 'loading' });
+          setVisits(visits + 1);
+        }}
+      />
+    );
   if (state.phase === 'loading')
     return (
       <View style={styles.waiting} aria-busy>
@@ -98,12 +121,19 @@ export function GuestScreen({ token }: { token: string }) {
             Download
           </Action>
         </View>
+        {state.message !== '' && <SenderSays text={state.message} />}
         <View style={styles.pages}>
           <Stage pictures={() => state.pictures} marks={null} label={`Pages of ${state.title}`} />
         </View>
       </View>
     </StageProvider>
   );
+}
+
+/** What the sender says to whoever opens the link, until it is put away. */
+function SenderSays({ text }: { text: string }) {
+  const [isAway, setAway] = useState(false);
+  return isAway ? null : <Notice text={text} onClose={() => setAway(true)} />;
 }
 
 function Place({ count }: { count: number }) {

@@ -1,9 +1,8 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { HelperText, TextInput } from 'react-native-paper';
 import { unlockDocument, useRemoval } from '@/session';
 import type { DeskDocument } from '@/storage';
-import { Action, EmptyScreen } from '@/ui';
+import { Action, EmptyScreen, PasswordField } from '@/ui';
 
 /** Asks for the password of a locked document. Three ways out: enter, skip, remove from the desk. */
 export function PasswordScreen(props: {
@@ -28,27 +27,16 @@ export function PasswordScreen(props: {
       text="This PDF is locked with a password. The password stays in this tab only and is stored nowhere."
     >
       <View style={styles.form}>
-        <TextInput
-          label="Password"
-          accessibilityLabel="Password"
-          autoCapitalize="none"
-          autoComplete="current-password"
-          autoCorrect={false}
-          spellCheck={false}
-          mode="outlined"
-          secureTextEntry
-          autoFocus
+        <PasswordField
           value={password}
-          onChangeText={(text) => {
+          onChange={(text) => {
             setPassword(text);
             setRefusal(null);
           }}
-          onSubmitEditing={unlock}
-          error={refusal !== null}
+          onSubmit={unlock}
+          refusal={refusal}
+          remembered
         />
-        <HelperText type="error" visible={refusal !== null} role="alert">
-          {refusal}
-        </HelperText>
         <Action mode="contained" onPress={unlock} loading={busy} disabled={busy || password === ''}>
           Open
         </Action>

@@ -12,6 +12,8 @@ const WAYS: Readonly<Record<Asked['how'], { readonly label: string; readonly ico
   share: { label: 'Share', icon: 'send' },
   clipboard: { label: 'Copy', icon: 'copy' },
   link: { label: 'Make a link', icon: 'link' },
+  mail: { label: 'Make the e-mail', icon: 'mail' },
+  print: { label: 'Print', icon: 'print' },
 };
 
 const DOING = {
@@ -21,11 +23,19 @@ const DOING = {
 } as const;
 
 /** The one button, and how far it has come. */
-export function SendFoot(props: { how: Asked['how']; sending: Sending; busy: boolean }) {
-  const { how, sending, busy } = props;
-  const { state, told, isNothing, isDoubtful, send, stop } = sending;
+export function SendFoot(props: {
+  how: Asked['how'];
+  sending: Sending;
+  /** Whether an e-mail is sent from here, and not made for a mail program. */
+  mailsFromHere: boolean;
+  /** Whether it can be sent as it is asked for. */
+  isFit: boolean;
+}) {
+  const { how, sending, mailsFromHere, isFit } = props;
+  const { state, told, isLeaving, isNothing, isDoubtful, send, stop } = sending;
   const { colors } = useTheme();
-  const { label, icon } = WAYS[how];
+  const { icon } = WAYS[how];
+  const label = how === 'mail' && mailsFromHere ? 'Send the e-mail' : WAYS[how].label;
   if (state.phase !== 'idle' && state.phase !== 'made' && state.phase !== 'failed') {
     const { done, all, phase } = state;
     const doing = DOING[phase];
@@ -64,8 +74,8 @@ export function SendFoot(props: { how: Asked['how']; sending: Sending; busy: boo
         mode="contained"
         icon={paperIcon(icon)}
         onPress={send}
-        loading={busy}
-        disabled={busy || isNothing}
+        loading={isLeaving}
+        disabled={isLeaving || isNothing || !isFit}
       >
         {state.phase === 'failed' ? 'Try again' : isDoubtful ? `${label} all the same` : label}
       </Action>

@@ -8,13 +8,17 @@ import { useSession, useSessionState } from '@/session';
 import { Sheet } from '@/ui';
 import { type Asked, howOf, isCopy } from './asked';
 import { documentOf } from './copyOfPart';
-import { copyFileName, picturesFileName } from './fileName';
+import { copyName, picturesName } from './fileName';
+import { areFit } from './LinkTermsFields';
 import { LinksMade } from './LinksMade';
+import { firstMail, troubleOf } from './mailTerms';
+import { NamePattern } from './NamePattern';
 import { notesFile } from './notesFile';
 import { PagePreview } from './PagePreview';
 import { SendFoot } from './SendFoot';
 import { type Part, useAsked } from './useAsked';
-import { type LinkLife, useLinks } from './useLinks';
+import { type LinkTerms, useLinks } from './useLinks';
+import { useNaming } from './useNaming';
 import { useSending } from './useSending';
 import { WhatAndHow } from './WhatAndHow';
 import { WrongPages } from './WrongPages';
@@ -25,17 +29,28 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
   const { id, title } = useSession().desk;
   const document = useSessionState((s) => s.document);
   const marked = useMemo(() => markedPages(document).length, [document]);
-  const [days, setDays] = useState<LinkLife>(7);
+  const [terms, setTerms] = useState<LinkTerms>({ days: 7, password: '', message: '' });
+  const [mail, setMail] = useState(() => firstMail(title));
   const links = useLinks(id, title);
   const count = part?.document.pages.length ?? 0;
   const how = howOf(asked, count);
-  const sending = useSending(part, asked, links, days);
+  const sending = useSending(part, asked, links, { how, link: terms, mail });
+  const isFit = (how !== 'link' || areFit(terms)) && (how !== 'mail' || troubleOf(mail) === null);
   return (
     <Sheet
       title="Send"
       open
       onClose={onClose}
-      foot={part && <SendFoot how={how} sending={sending} busy={links.busy} />}
+      foot={
+        part && (
+          <SendFoot
+            how={how}
+            sending={sending}
+            mailsFromHere={mail.by === 'server'}
+            isFit={isFit}
+          />
+        )
+      }
     >
       {part && sending.isDoubtful && <WrongPages pages={sending.wrong} names={part.names} />}
       {part && isCopy(asked.as) && <AsCopy part={part} asked={asked} as={asked.as} first={first} />}
@@ -47,10 +62,12 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
         pages={count}
         notes={part ? listNotes(part.document).length : 0}
         onChange={change}
-        days={days}
-        onDays={setDays}
+        terms={terms}
+        onTerms={(by) => setTerms({ ...terms, ...by })}
+        mail={mail}
+        onMail={(by) => setMail({ ...mail, ...by })}
       />
-      {how === 'link' && <LinksMade links={links} />}
+      {how === 'link' && <LinksMade links={links} onRenew={sending.renew} />}
     </Sheet>
   );
 }
@@ -63,7 +80,8 @@ function AsCopy(props: {
 }) {
   const { part, asked, as, first } = props;
   const { notes, picture } = asked;
-  const { title, signed, source, pages } = useSession().desk;
+  const { signed, source, pages } = useSession().desk;
+  const naming = useNaming(part.inName);
   const keepsSignature = as === 'living' && isAsCame(part.document, source, pages.length);
   const { colors } = useTheme();
   // As people count them: a line of writing is one.
@@ -81,8 +99,8 @@ function AsCopy(props: {
       <FileName
         name={
           as === 'pictures'
-            ? picturesFileName(title, part.inName, part.names.length, picture)
-            : copyFileName(title, part.inName, as)
+            ? picturesName(naming, part.names.length, picture)
+            : copyName(naming, as)
         }
         says={marksInWords(marks, as)}
       />
@@ -99,11 +117,11 @@ function AsCopy(props: {
 const LINES = 12;
 
 function AsNotes({ part, as }: { part: Part; as: 'markdown' | 'table' }) {
-  const { title } = useSession().desk;
   const { colors } = useTheme();
+  const naming = useNaming(part.inName);
   const { file, text } = useMemo(
-    () => notesFile(part.document, part.names, { title, pages: part.inName, as }),
-    [part, title, as],
+    () => notesFile(part.document, part.names, naming, as),
+    [part, naming, as],
   );
   return (
     <>
@@ -128,6 +146,7 @@ function FileName({ name, says }: { name: string; says: string }) {
         {name}
       </Text>
       <Text style={{ color: colors.onSurfaceVariant }}>{says} The original stays as it is.</Text>
+      <NamePattern />
     </View>
   );
 }

@@ -1,9 +1,12 @@
 import { StyleSheet, View } from 'react-native';
-import { Text, TextInput, useTheme } from 'react-native-paper';
-import { type Choice, Choices } from '@/ui';
-import { LINK_DAYS } from '@marginalis/core/wire';
+import { Text, useTheme } from 'react-native-paper';
+import { type Choice, Choices, SwitchRow } from '@/ui';
 import { type Asked, howOf, isCopy, waysFor } from './asked';
-import type { LinkLife } from './useLinks';
+import { Field } from './Field';
+import { LinkTermsFields } from './LinkTermsFields';
+import { MailFields } from './MailFields';
+import type { MailTerms } from './mailTerms';
+import type { LinkTerms } from './useLinks';
 
 /** The three questions: what is to leave, as what, and how. */
 export function WhatAndHow(props: {
@@ -16,11 +19,14 @@ export function WhatAndHow(props: {
   pages: number;
   notes: number;
   onChange: (part: Partial<Asked>) => void;
-  /** How long a link lasts, days. */
-  days: LinkLife;
-  onDays: (days: LinkLife) => void;
+  /** What a link is made with. */
+  terms: LinkTerms;
+  onTerms: (part: Partial<LinkTerms>) => void;
+  /** What an e-mail says. */
+  mail: MailTerms;
+  onMail: (part: Partial<MailTerms>) => void;
 }) {
-  const { asked, trouble, marked, pages, notes, onChange, days, onDays } = props;
+  const { asked, trouble, marked, pages, notes, onChange, terms, onTerms, mail, onMail } = props;
   const { colors } = useTheme();
   const notesLabel = notes === 1 ? 'Its note' : `Its ${notes} notes`;
   return (
@@ -37,16 +43,12 @@ export function WhatAndHow(props: {
         ]}
       />
       {asked.what === 'some' && (
-        <TextInput
-          mode="outlined"
-          dense
+        <Field
           label="Pages"
-          accessibilityLabel="Pages"
           placeholder="2-5, 9"
           value={asked.typed}
           maxLength={200}
           onChangeText={(typed) => onChange({ typed })}
-          style={{ backgroundColor: colors.surface }}
         />
       )}
       {trouble && (
@@ -120,17 +122,20 @@ export function WhatAndHow(props: {
         onChange={(how) => onChange({ how })}
         choices={WAYS.filter(({ value }) => waysFor(asked, pages).includes(value))}
       />
-      {howOf(asked, pages) === 'link' && (
+      {howOf(asked, pages) === 'link' && <LinkTermsFields terms={terms} onChange={onTerms} />}
+      {howOf(asked, pages) === 'mail' && <MailFields terms={mail} onChange={onMail} />}
+      {howOf(asked, pages) === 'print' && (
         <>
-          <Text style={{ color: colors.onSurfaceVariant }}>
-            Whoever has the link can read and download this copy, until it expires or you withdraw
-            it.
-          </Text>
           <Choices
-            label="It lasts"
-            value={days}
-            onChange={onDays}
-            choices={LINK_DAYS.map((d) => ({ value: d, label: d === 1 ? '1 day' : `${d} days` }))}
+            label="Pages on a sheet"
+            value={asked.perSheet}
+            onChange={(perSheet) => onChange({ perSheet })}
+            choices={([1, 2, 4] as const).map((n) => ({ value: n, label: String(n) }))}
+          />
+          <SwitchRow
+            label="Lines to write on beside each page"
+            on={asked.room}
+            onChange={(room) => onChange({ room })}
           />
         </>
       )}
@@ -146,6 +151,8 @@ const WAYS: readonly Choice<Asked['how']>[] = [
   { value: 'share', label: 'Share' },
   { value: 'clipboard', label: 'Copy' },
   { value: 'link', label: 'A link' },
+  { value: 'mail', label: 'E-mail' },
+  { value: 'print', label: 'Print' },
 ];
 
 const styles = StyleSheet.create({ all: { gap: 12 } });

@@ -13,6 +13,8 @@ const asked = (part: Partial<Asked>): Asked => ({
   notes: 'end',
   how: 'download',
   picture: 'png',
+  perSheet: 1,
+  room: false,
   dpi: 150,
   ...part,
 });
@@ -36,11 +38,11 @@ test('a link leads to a PDF, and the clipboard takes one PNG picture', () => {
   Object.assign(globalThis, { ClipboardItem: class {} });
   Object.assign(navigator, { clipboard: { write: () => Promise.resolve() } });
   const ways = (part: Partial<Asked>, count: number) => waysFor(asked(part), count);
-  expect(ways({}, 3)).toEqual(['download', 'link']);
-  expect(ways({ as: 'pictures' }, 1)).toEqual(['download', 'clipboard']);
-  expect(ways({ as: 'pictures' }, 2)).toEqual(['download']);
-  expect(ways({ as: 'pictures', picture: 'jpeg' }, 1)).toEqual(['download']);
-  expect(ways({ as: 'table' }, 1)).toEqual(['download']);
+  expect(ways({}, 3)).toEqual(['download', 'link', 'mail']);
+  expect(ways({ as: 'pictures' }, 1)).toEqual(['download', 'clipboard', 'mail']);
+  expect(ways({ as: 'pictures' }, 2)).toEqual(['download', 'mail']);
+  expect(ways({ as: 'pictures', picture: 'jpeg' }, 1)).toEqual(['download', 'mail']);
+  expect(ways({ as: 'table' }, 1)).toEqual(['download', 'mail']);
   // A way that was taken last and is none here is not taken.
   expect(howOf(asked({ as: 'pictures', how: 'link' }), 1)).toBe('download');
   expect(howOf(asked({ as: 'pictures', how: 'clipboard' }), 1)).toBe('clipboard');

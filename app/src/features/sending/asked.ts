@@ -1,6 +1,7 @@
 import type { DocState } from '@marginalis/core/document';
 import { markedPages, type NamedPages, pageRanges } from '@marginalis/core/leaving';
 import type { Settings } from '@/storage';
+import { canPrint } from './printing';
 import { canCopyPicture, canShare } from './waysOut';
 
 /** What is to leave. */
@@ -15,6 +16,9 @@ export interface Asked {
   /** What kind pictures are of, and how many pixels an inch has. */
   readonly picture: Settings['sending']['picture'];
   readonly dpi: Settings['sending']['dpi'];
+  /** How pages are put on the sheets that are printed. */
+  readonly perSheet: Settings['sending']['perSheet'];
+  readonly room: boolean;
 }
 
 /** The pages, from 0, that are to leave, or why there are none. `names` are what they are called, `current` is the one in sight. */
@@ -70,6 +74,8 @@ export function waysFor(
     ...(canShare() ? (['share'] as const) : []),
     ...(isOnePng && canCopyPicture() ? (['clipboard'] as const) : []),
     ...(as === 'fixed' || as === 'living' ? (['link'] as const) : []),
+    'mail',
+    ...(as === 'fixed' && canPrint() ? (['print'] as const) : []),
   ];
 }
 

@@ -1,12 +1,17 @@
 import { late, type ReaderFeature } from '@/shell';
 
 const SEND = 'send';
+const SENT = 'sent';
 const SendSheet = late(async () => (await import('./SendSheet')).SendSheet);
+const SentOfThis = late(async () => (await import('./SentOfThis')).SentOfThis);
 
 /** What leaves: the fixed copy and its ways. */
 export const sendingFeature: ReaderFeature = {
   name: 'sending',
-  dialogs: [{ id: SEND, Content: SendSheet }],
+  dialogs: [
+    { id: SEND, Content: SendSheet },
+    { id: SENT, Content: SentOfThis },
+  ],
   commands: ({ shell }) => [
     {
       id: SEND,
@@ -17,6 +22,14 @@ export const sendingFeature: ReaderFeature = {
       bar: 90,
       prominent: true,
       run: () => shell.openDialog(SEND),
+    },
+    {
+      id: SENT,
+      title: 'What was sent',
+      group: 'Document',
+      also: 'links copies list history withdraw opened',
+      icon: 'send',
+      run: () => shell.openDialog(SENT),
     },
   ],
 };

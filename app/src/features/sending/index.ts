@@ -1,1 +1,4 @@
+import { late } from '@/shell';
+
 export { sendingFeature } from './feature';
+export const SentSheet = late(async () => (await import('./SentSheet')).SentSheet);

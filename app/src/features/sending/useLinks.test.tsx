@@ -1,12 +1,13 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { MOST_LINK_BYTES } from '@marginalis/core/wire';
-import { createLink, withdrawLink } from '@/remote';
+import { createLink, renewLink, ServerError, withdrawLink } from '@/remote';
 import { keepLinks, readLinks } from '@/storage';
 import { useLinks } from './useLinks';
 
 jest.mock('@/remote', () => ({
   ServerError: class extends Error {},
   createLink: jest.fn(),
+  renewLink: jest.fn(),
   withdrawLink: jest.fn(),
 }));
 jest.mock('@/storage', () => ({ keepLinks: jest.fn(), readLinks: jest.fn() }));
@@ -21,22 +22,25 @@ function links() {
   return renderHook(() => useLinks(document, 'Tide log')).result;
 }
 
+const TERMS = { days: 7, password: '', message: '' } as const;
 const FILE = { name: 'a.pdf', bytes: new Uint8Array(3) };
 
 test('a link is there once its key is kept', async () => {
   (keepLinks as jest.Mock).mockResolvedValue(undefined);
   const result = links();
-  await act(() => result.current.make(FILE, 7));
-  expect(keepLinks).toHaveBeenCalledWith(expect.any(String), [{ ...made, fileName: 'a.pdf' }]);
-  expect(result.current).toMatchObject({ busy: false, trouble: null });
+  await act(() => result.current.make(FILE, TERMS));
+  expect(keepLinks).toHaveBeenCalledWith(expect.any(String), [
+    { ...made, fileName: 'a.pdf', locked: false, withdrawn: false },
+  ]);
+  expect(result.current).toMatchObject({ trouble: null });
   expect(withdrawLink).not.toHaveBeenCalled();
 });
 
 test('a link whose key storage refuses is withdrawn, and that is said', async () => {
   (keepLinks as jest.Mock).mockRejectedValue(new Error('QuotaExceededError'));
   const result = links();
-  await act(() => result.current.make(FILE, 7));
-  await waitFor(() => expect(withdrawLink).toHaveBeenCalledWith('tttt', 'kkkk'));
+  await act(() => result.current.make(FILE, TERMS));
+  await waitFor(() => expect(withdrawLink).toHaveBeenCalledWith(made));
   expect(result.current.trouble).toMatch(/no link was made/);
   expect(result.current.made).toEqual([]);
 });
@@ -44,7 +48,41 @@ test('a link whose key storage refuses is withdrawn, and that is said', async ()
 test('a copy that is too large for a link is not sent anywhere', async () => {
   const result = links();
   const bytes = { length: MOST_LINK_BYTES + 1 } as Uint8Array;
-  await act(() => result.current.make({ name: 'a.pdf', bytes }, 7));
+  await act(() => result.current.make({ name: 'a.pdf', bytes }, TERMS));
   expect(createLink).not.toHaveBeenCalled();
   expect(result.current.trouble).toMatch(/the most a link can carry/);
+});
+
+const kept = { ...made, fileName: 'a.pdf', locked: true, withdrawn: false };
+
+test('a link that is renewed stays the same, with the new file’s name', async () => {
+  const result = links();
+  (readLinks as jest.Mock).mockResolvedValue([kept]);
+  (renewLink as jest.Mock).mockResolvedValue(undefined);
+  (keepLinks as jest.Mock).mockReset().mockResolvedValue(undefined);
+  const newer = { ...FILE, name: 'b.pdf' };
+  await act(async () => expect(await result.current.renew(kept, newer)).toBe(true));
+  expect(renewLink).toHaveBeenCalledWith(kept, 'b.pdf', FILE.bytes);
+  expect(keepLinks).toHaveBeenCalledWith(expect.any(String), [{ ...kept, fileName: 'b.pdf' }]);
+});
+
+test('a renewal that the server refuses changes nothing here, and is said', async () => {
+  const result = links();
+  (readLinks as jest.Mock).mockResolvedValue([kept]);
+  (renewLink as jest.Mock).mockRejectedValue(new ServerError('This link has expired.', 410));
+  (keepLinks as jest.Mock).mockReset();
+  await act(async () => expect(await result.current.renew(kept, FILE)).toBe(false));
+  expect(keepLinks).not.toHaveBeenCalled();
+  expect(result.current.trouble).toBe('This link has expired.');
+});
+
+test('a withdrawn link is no longer among those made, but what was sent can tell of it', async () => {
+  const result = links();
+  (readLinks as jest.Mock).mockResolvedValue([kept]);
+  (keepLinks as jest.Mock).mockReset().mockImplementation(async (_id, next) => {
+    (readLinks as jest.Mock).mockResolvedValue(next);
+  });
+  await act(() => result.current.withdraw(kept));
+  expect(keepLinks).toHaveBeenCalledWith(expect.any(String), [{ ...kept, withdrawn: true }]);
+  expect(result.current.made).toEqual([]);
 });

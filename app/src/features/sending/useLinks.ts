@@ -1,7 +1,7 @@
 import { type LINK_DAYS, MOST_LINK_BYTES } from '@marginalis/core/wire';
 import { useState } from 'react';
 import useSWR from 'swr';
-import { createLink, ServerError, withdrawLink } from '@/remote';
+import { createLink, renewLink, ServerError, withdrawLink } from '@/remote';
 import { type KeptLink, keepLinks, readLinks } from '@/storage';
 import { sizeInWords } from '@/ui';
 
@@ -11,35 +11,54 @@ const TOO_LARGE = `This copy is larger than ${sizeInWords(MOST_LINK_BYTES)}, the
 
 export type LinkLife = (typeof LINK_DAYS)[number];
 
+/** What a link is made with. */
+export interface LinkTerms {
+  /** How long it lasts, days. */
+  readonly days: LinkLife;
+  /** What guests are asked for; empty for nothing. */
+  readonly password: string;
+  /** What guests are told; may be empty. */
+  readonly message: string;
+}
+
+/** A file that goes under a link. */
+interface LinkFile {
+  readonly name: string;
+  readonly bytes: Uint8Array;
+}
+
 export interface Links {
-  /** Those made before that were not withdrawn. */
+  /** All whose keys are on this device; undefined until they are read. */
+  readonly kept: readonly KeptLink[] | undefined;
+  /** Of these, those that were not withdrawn. */
   readonly made: readonly KeptLink[];
-  readonly busy: boolean;
   /** How often it was tried since the sheet is open. */
   readonly attempts: number;
   /** What went wrong last, in words. */
   readonly trouble: string | null;
-  make(file: { readonly name: string; readonly bytes: Uint8Array }, days: LinkLife): Promise<void>;
+  /** Gives the token of the new link; null where there is none. */
+  make(file: LinkFile, terms: LinkTerms): Promise<string | null>;
+  /** Puts another copy under the same link; whether it is there. */
+  renew(link: KeptLink, file: LinkFile): Promise<boolean>;
   withdraw(link: KeptLink): Promise<void>;
 }
 
 /** The links to copies of a document. Their keys are kept on this device. */
 export function useLinks(documentId: string, title: string): Links {
   const { data, mutate } = useSWR(`links/${documentId}`, () => readLinks(documentId));
-  const [busy, setBusy] = useState(false);
   const [attempts, setAttempts] = useState(0);
   const [trouble, setTrouble] = useState<string | null>(null);
 
-  const attempt = async (act: () => Promise<void>) => {
-    setBusy(true);
+  /** Null where it went wrong, which is said. */
+  const attempt = async <T>(act: () => Promise<T>): Promise<T | null> => {
     setTrouble(null);
     try {
-      await act();
+      return await act();
     } catch (e) {
       if (!(e instanceof ServerError)) throw e;
       setTrouble(e.message);
+      return null;
     } finally {
-      setBusy(false);
       setAttempts((n) => n + 1);
     }
   };
@@ -47,27 +66,49 @@ export function useLinks(documentId: string, title: string): Links {
     await keepLinks(documentId, next);
     await mutate(next);
   };
-  const make: Links['make'] = ({ name: fileName, bytes }, days) =>
+  const make: Links['make'] = ({ name: fileName, bytes }, { days, password, message }) =>
     attempt(async () => {
-      if (bytes.length > MOST_LINK_BYTES) return setTrouble(TOO_LARGE);
-      const link = await createLink({ fileName, title, days }, bytes);
+      if (bytes.length > MOST_LINK_BYTES) {
+        setTrouble(TOO_LARGE);
+        return null;
+      }
+      const link = await createLink({ fileName, title, days, message }, bytes, password);
       try {
-        await keep([{ ...link, fileName }, ...(await readLinks(documentId))]);
+        const kept = { ...link, fileName, locked: password !== '', withdrawn: false };
+        await keep([kept, ...(await readLinks(documentId))]);
+        return link.token;
       } catch {
         // Nobody could ever withdraw a link whose key is lost.
-        await withdrawLink(link.token, link.ownerKey);
+        await withdrawLink(link);
         setTrouble(KEY_REFUSED);
+        return null;
       }
     });
-  const withdraw: Links['withdraw'] = (link) =>
-    attempt(async () => {
+  const renew: Links['renew'] = async (link, { name: fileName, bytes }) => {
+    const renewed = await attempt(async () => {
+      if (bytes.length > MOST_LINK_BYTES) {
+        setTrouble(TOO_LARGE);
+        return false;
+      }
+      await renewLink(link, fileName, bytes);
+      const all = await readLinks(documentId);
+      await keep(all.map((one) => (one.token === link.token ? { ...one, fileName } : one)));
+      return true;
+    });
+    return renewed === true;
+  };
+  const withdraw: Links['withdraw'] = async (link) => {
+    await attempt(async () => {
       try {
-        await withdrawLink(link.token, link.ownerKey);
+        await withdrawLink(link);
       } catch (e) {
         // Gone already, by expiry or from another place: that is what was wanted.
         if (!(e instanceof ServerError && (e.status === 404 || e.status === 410))) throw e;
       }
-      await keep((await readLinks(documentId)).filter((l) => l.token !== link.token));
+      const all = await readLinks(documentId);
+      await keep(all.map((one) => (one.token === link.token ? { ...one, withdrawn: true } : one)));
     });
-  return { made: data ?? [], busy, attempts, trouble, make, withdraw };
+  };
+  const made = (data ?? []).filter(({ withdrawn }) => !withdrawn);
+  return { kept: data, made, attempts, trouble, make, renew, withdraw };
 }

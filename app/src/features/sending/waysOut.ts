@@ -6,17 +6,20 @@ export const canShare = (): boolean =>
     files: [new File([], 'a.pdf', { type: 'application/pdf' })],
   }) ?? false;
 
-/** Gives a file to the system's sheet. What went wrong, in words; null when it was shared, or the person closed the sheet. */
-export async function share(file: File): Promise<string | null> {
+/** Gives a file to the system's sheet: whether it was shared, and what went wrong, in words; nothing did where the person closed the sheet. */
+export async function share(
+  file: File,
+): Promise<{ readonly shared: boolean; readonly trouble: string | null }> {
+  const not = (trouble: string | null) => ({ shared: false, trouble });
   try {
     await navigator.share({ files: [file], title: file.name });
-    return null;
+    return { shared: true, trouble: null };
   } catch (e) {
     const name = e instanceof DOMException ? e.name : '';
-    if (name === 'AbortError') return null;
+    if (name === 'AbortError') return not(null);
     // Making it took longer than a press of a button counts.
-    if (name === 'NotAllowedError') return 'It is ready now. Press Share once more.';
-    return 'The system could not share the file. Download it instead.';
+    if (name === 'NotAllowedError') return not('It is ready now. Press Share once more.');
+    return not('The system could not share the file. Download it instead.');
   }
 }
 

@@ -1,0 +1,81 @@
+import { LINK_DAYS, MOST_MESSAGE, PASSWORD_LENGTH } from '@marginalis/core/wire';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { HelperText, Text, useTheme } from 'react-native-paper';
+import { Action, Choices } from '@/ui';
+import { Field } from './Field';
+import type { LinkTerms } from './useLinks';
+
+/** Whether a link can be made so; a password that is begun has to be long enough. */
+export const areFit = ({ password }: LinkTerms): boolean =>
+  password === '' || password.length >= PASSWORD_LENGTH.least;
+
+/** How long a link lasts, what guests are asked for, and what they are told. */
+export function LinkTermsFields(props: {
+  terms: LinkTerms;
+  onChange: (part: Partial<LinkTerms>) => void;
+}) {
+  const { terms, onChange } = props;
+  const { colors } = useTheme();
+  const [isShown, setShown] = useState(false);
+  return (
+    <View style={styles.all}>
+      <Text style={{ color: colors.onSurfaceVariant }}>
+        Whoever has the link{terms.password && ' and its password'} can read and download this copy,
+        until it expires or you withdraw it.
+      </Text>
+      <Choices
+        label="It lasts"
+        value={terms.days}
+        onChange={(days) => onChange({ days })}
+        choices={LINK_DAYS.map((d) => ({ value: d, label: d === 1 ? '1 day' : `${d} days` }))}
+      />
+      <View>
+        <View style={styles.row}>
+          <Field
+            label="Password (if you want one)"
+            accessibilityLabel="Password for the link"
+            autoCapitalize="none"
+            autoComplete="new-password"
+            autoCorrect={false}
+            spellCheck={false}
+            secureTextEntry={!isShown}
+            value={terms.password}
+            maxLength={PASSWORD_LENGTH.most}
+            onChangeText={(password) => onChange({ password })}
+            style={styles.field}
+          />
+          {terms.password !== '' && (
+            <Action
+              onPress={() => setShown(!isShown)}
+              accessibilityLabel={isShown ? 'Hide the password' : 'Show the password'}
+            >
+              {isShown ? 'Hide' : 'Show'}
+            </Action>
+          )}
+        </View>
+        {!areFit(terms) && (
+          <HelperText type="error" role="alert">
+            At least {PASSWORD_LENGTH.least} characters.
+          </HelperText>
+        )}
+        {areFit(terms) && terms.password !== '' && (
+          <HelperText type="info">Tell it to your guests another way than the link.</HelperText>
+        )}
+      </View>
+      <Field
+        label="Message to your guests"
+        multiline
+        maxLength={MOST_MESSAGE}
+        value={terms.message}
+        onChangeText={(message) => onChange({ message })}
+      />
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  all: { gap: 12 },
+  row: { flexDirection: 'row', alignItems: 'center' },
+  field: { flex: 1 },
+});
