@@ -46,6 +46,8 @@ export default defineConfig({
       dependencies: ['desk'],
       testIgnore: [
         /phone\.spec\.ts/,
+        // Ways out, which are tried on a phone.
+        /(links-sent|mail|printing)\.spec\.ts/,
         /webkit\//,
         ...(process.env.SCREENSHOTS ? [] : [/screenshots\.spec\.ts/]),
       ],
@@ -56,7 +58,7 @@ export default defineConfig({
       dependencies: ['desk'],
       testMatch: process.env.SCREENSHOTS
         ? /screenshots\.spec\.ts/
-        : /(phone|accessibility)\.spec\.ts/,
+        : /(phone|accessibility|links-sent|mail|printing)\.spec\.ts/,
       use: {
         viewport: { width: 390, height: 844 },
         isMobile: true,
@@ -76,6 +78,7 @@ export default defineConfig({
       PORT: String(port),
       DEMO: '1',
       DATA_FOLDER: '.cache/e2e-links',
+      OUTBOX_FOLDER: '.cache/e2e-outbox',
       LOG_LEVEL: 'error',
       LINK_REQUESTS: '2000',
     },

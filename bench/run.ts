@@ -1,5 +1,6 @@
 import { cpus, totalmem } from 'node:os';
 import { figureTable } from './figures';
+import { benchCopyNotes } from './copyNotes';
 import { benchCopyReady } from './copyReady';
 import { benchFlatten } from './flatten';
 import { benchInk } from './ink';
@@ -18,7 +19,7 @@ import { slowestTable } from './slowest';
 import { typingTable } from './typing';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready proof searching typing notes size. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready proof copy-notes searching typing notes size. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
@@ -33,6 +34,7 @@ const PARTS: Record<string, () => Promise<string> | string> = {
   lengths: async () => tableOf(await benchLengths()),
   proof: async () => tableOf(await benchProof()),
   ready: async () => tableOf(await benchCopyReady()),
+  'copy-notes': async () => tableOf(await benchCopyNotes()),
   searching: searchingTable,
   typing: typingTable,
   notes: notesTable,

@@ -71,7 +71,7 @@ test('pages that are named leave, with the notes on them or without; nothing of 
   await expect(page.getByTestId('copy-made')).toContainText('2 pages');
 });
 
-test('notes leave alone, as a text and as a table; the answers are remembered', async ({
+test('notes leave alone, as a text and as a table; the answers are remembered, and what files are called', async ({
   page,
 }) => {
   await noted(page);
@@ -90,8 +90,14 @@ test('notes leave alone, as a text and as a table; the answers are remembered', 
   await page.getByRole('button', { name: 'Send', exact: true }).click();
   await expect(sheet.getByRole('radio', { name: 'Notes as text' })).toBeChecked();
   await sheet.getByRole('radio', { name: 'Notes as a table' }).click();
+  // Called as somebody wants it, which is remembered too.
+  await sheet.getByRole('button', { name: 'How files are called …' }).click();
+  await sheet.getByLabel('How files are called').fill('{date} {title} ({kind}) – {author}');
+  const day = new Date().toLocaleDateString('sv');
+  const called = `${day} How barnacles choose a rock (notes)`;
+  await expect(sheet.getByText(`${called}.csv`)).toBeVisible();
   const table = await fileFrom(page);
-  expect(table.name).toBe('How barnacles choose a rock – notes.csv');
+  expect(table.name).toBe(`${called}.csv`);
   expect(table.bytes.toString()).toMatch(/\r\n1,1,An adult barnacle cannot,Is that so\?,/);
 });
 
