@@ -150,12 +150,12 @@ module.exports = {
     },
     {
       name: 'server-from-core',
-      comment: 'The server knows core/wire, core/pdf and core/document only',
+      comment: 'The server knows core/wire, core/pdf and core/document, and what pages are drawn and read by',
       severity: 'error',
       from: { path: '^server/src/', pathNot: '\\.test\\.ts$' },
       to: {
         path: ['^core/src/', '^app/src/'],
-        pathNot: '^core/src/(wire|pdf|document)/index\\.ts$',
+        pathNot: '^core/src/(wire|pdf|document|pdfium|print)/index\\.ts$',
       },
     },
     {

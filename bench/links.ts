@@ -3,6 +3,7 @@ import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createApp } from '../server/src/app';
+import { startArtist } from '../server/src/pictures/startArtist';
 import { createDiskLinkStore } from '../server/src/links/linkStore';
 import { inTurn, type Row, timed } from './report';
 import { BASE, startServer } from './server';
@@ -34,6 +35,10 @@ async function serverWith(count: number) {
   }
   const app = createApp({
     links: await createDiskLinkStore(folder),
+    artist: startArtist(
+      new URL('../server/src/pictures/artist.mjs', import.meta.url),
+      console.error,
+    ),
     now: Date.now,
     appFolder: folder,
     demoFolder: null,

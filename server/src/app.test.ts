@@ -1,5 +1,6 @@
-import { readFile, rm, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
+import { brotliCompressSync } from 'node:zlib';
 import { DAY, type Made, PDF, QUERY, Standing } from '../testing/standing.ts';
 
 const on = new Standing();
@@ -18,6 +19,7 @@ test('a copy put under a link is told about and given byte for byte', async () =
     message: '',
     size: PDF.length,
     expiresAt,
+    view: null,
   });
   const file = await fetch(`${on.base}/api/links/${token}/file`);
   expect(file.headers.get('content-type')).toBe('application/pdf');
@@ -201,4 +203,22 @@ test('a record without its file says so', async () => {
   expect(answer.status).toBe(410);
   expect(((await answer.json()) as { message: string }).message).toMatch(/no longer on the server/);
   expect(await on.status('/')).toBe(200);
+});
+
+test('what was packed when the application was built is sent so to those who can unpack it', async () => {
+  const folder = join(on.folder, 'app/_expo/static');
+  await mkdir(folder, { recursive: true });
+  const script = 'say("tide");'.repeat(100);
+  await writeFile(join(folder, 'entry-1.js'), script);
+  await writeFile(join(folder, 'entry-1.js.br'), brotliCompressSync(script));
+  await on.restart();
+  const get = (encoding: string): Promise<Response> =>
+    fetch(`${on.base}/_expo/static/entry-1.js`, { headers: { 'accept-encoding': encoding } });
+  const packed = await get('gzip, br');
+  expect(packed.headers.get('content-encoding')).toBe('br');
+  expect(packed.headers.get('content-type')).toMatch(/javascript/);
+  expect(packed.headers.get('cache-control')).toMatch(/max-age=31536000, immutable/);
+  expect(packed.headers.get('vary')).toMatch(/accept-encoding/i);
+  expect(await packed.text()).toBe(script);
+  expect(await (await get('identity')).text()).toBe(script);
 });

@@ -10,6 +10,7 @@ import type { LinkStore } from './links/linkStore.ts';
 import { mailRoutes } from './mail/mailRoutes.ts';
 import type { Mailer } from './mail/mailer.ts';
 import type { Outbox } from './mail/outbox.ts';
+import type { PageArtist } from './pictures/artist.ts';
 import { outboxPages } from './standins/outboxPages.ts';
 import { simulatedTracker } from './standins/simulatedTracker.ts';
 import { taskRoutes } from './tasks/taskRoutes.ts';
@@ -19,6 +20,8 @@ import { wordRoutes } from './words/wordRoutes.ts';
 
 export interface AppDeps {
   readonly links: LinkStore;
+  /** Draws what guests may look at and not have. */
+  readonly artist: PageArtist;
   /** Milliseconds since 1970. */
   readonly now: () => number;
   /** Folder of the built application. */
@@ -57,6 +60,7 @@ export function createApp(deps: AppDeps): Express {
     limitRate(limits.requests),
     linkRoutes({
       store: deps.links,
+      artist: deps.artist,
       now: deps.now,
       uploadLimit: limitRate(limits.uploads),
       report: deps.report,

@@ -6,6 +6,7 @@ import { createApp } from './app.ts';
 import { createDiskLinkStore } from './links/linkStore.ts';
 import { openOutbox } from './mail/outbox.ts';
 import { serviceMailer } from './mail/serviceMailer.ts';
+import { startArtist } from './pictures/startArtist.ts';
 import { trackerAt } from './tasks/tracker.ts';
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..');
@@ -49,8 +50,10 @@ const outbox =
     ? await openOutbox(process.env.OUTBOX_FOLDER ?? join(root, 'server/data/outbox'), Date.now)
     : null;
 
+const artist = startArtist(new URL('./pictures/artist.mjs', import.meta.url), report);
 const app = createApp({
   links,
+  artist,
   now: Date.now,
   appFolder,
   demoFolder,
@@ -84,6 +87,7 @@ server.headersTimeout = 20_000;
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.once(signal, () => {
     clearInterval(sweeping);
+    void artist.close();
     server.close(() => process.exit(0));
     server.closeAllConnections();
   });

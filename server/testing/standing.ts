@@ -3,12 +3,17 @@ import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { pathToFileURL } from 'node:url';
 import { createApp } from '../src/app.ts';
 import type { Tracker } from '../src/tasks/tracker.ts';
 import type { Mailer } from '../src/mail/mailer.ts';
 import { openOutbox, type Outbox } from '../src/mail/outbox.ts';
+import type { PageArtist } from '../src/pictures/artist.ts';
+import { startArtist } from '../src/pictures/startArtist.ts';
 import { createDiskLinkStore, type LinkStore } from '../src/links/linkStore.ts';
 
+/** What draws pages. */
+export const ARTIST = pathToFileURL(join(__dirname, '../src/pictures/artist.mjs'));
 export const DAY = 24 * 3600 * 1000;
 export const PDF = Buffer.from('%PDF-1.7\n1 0 obj\n<<>>\nendobj\n%%EOF\n');
 export const QUERY = new URLSearchParams({
@@ -40,6 +45,8 @@ export class Standing {
   links!: LinkStore;
   outbox!: Outbox;
   readonly reported: unknown[] = [];
+  /** Draws in a worker that starts when it is first asked; whoever asks closes it in the end. */
+  readonly artist: PageArtist = startArtist(ARTIST, (e) => this.reported.push(e));
   private server!: Server;
 
   get store(): string {
@@ -73,6 +80,7 @@ export class Standing {
     this.outbox = await openOutbox(join(this.folder, 'outbox'), () => this.now);
     const app = createApp({
       links: this.links,
+      artist: this.artist,
       trustedProxies,
       tracker,
       mailer: mailer === undefined ? this.outbox : mailer,

@@ -1,14 +1,15 @@
 export { ServerError, readDemoList, readDemoFile, readMeaning } from './server';
+export { createLink, readOpenings, renewLink, withdrawLink } from './links';
 export {
-  createLink,
-  readOpenings,
+  readPagePicture,
+  readPageSizes,
+  readPageWords,
   readShared,
   readSharedFile,
-  renewLink,
   sharedFilePath,
+  VisitAsked,
   visitLink,
-  withdrawLink,
-} from './links';
+} from './guest';
 export { keepForOffline, takeNewVersion, useOffline } from './offline';
 export { readTracker, sendTasks } from './tasks';
 export { readMailWay, sendMail } from './mail';

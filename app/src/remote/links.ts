@@ -5,8 +5,6 @@ import {
   linkOpeningsSchema,
   type LinkRequest,
   PASSWORD_HEADER,
-  type SharedDocument,
-  sharedDocumentSchema,
 } from '@marginalis/core/wire';
 import type { Schema } from 'yup';
 import { ask, askJson } from './server';
@@ -28,7 +26,9 @@ export const createLink = (
   bytes: Uint8Array,
   password = '',
 ): Promise<LinkCreated> => {
-  const query = new URLSearchParams({ ...request, days: String(request.days) });
+  const query = new URLSearchParams(
+    Object.entries(request).map(([name, value]) => [name, String(value)]),
+  );
   return askJson<LinkCreated>(linkCreatedSchema, `/api/links?${query}`, {
     method: 'POST',
     headers: { ...PDF, ...(password && { [PASSWORD_HEADER]: encodeURIComponent(password) }) },
@@ -58,23 +58,3 @@ export const readOpenings = (link: Owned): Promise<LinkOpenings> =>
   askJson(linkOpeningsSchema as Schema<LinkOpenings>, `/api/links/${link.token}/openings`, {
     headers: asOwner(link),
   });
-
-const pathOf = (token: string): string => `/api/links/${encodeURIComponent(token)}`;
-
-export const readShared = (token: string): Promise<SharedDocument> =>
-  askJson<SharedDocument>(sharedDocumentSchema, pathOf(token));
-
-/** Lets a guest in who knows the password; the browser keeps the visit. @throws ServerError with 403 where it is another */
-export const visitLink = async (token: string, password: string): Promise<void> => {
-  await ask(`${pathOf(token)}/visit`, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ password }),
-  });
-};
-
-/** Where a guest keeps what was shown. */
-export const sharedFilePath = (token: string): string => `${pathOf(token)}/file?keep`;
-
-export const readSharedFile = async (token: string): Promise<Uint8Array> =>
-  new Uint8Array(await (await ask(`${pathOf(token)}/file`)).arrayBuffer());

@@ -15,6 +15,8 @@ export class ServerError extends Error {
     message: string,
     /** HTTP status; 0 when there was no answer. */
     readonly status: number,
+    /** What came with the refusal, unchecked. */
+    readonly body: unknown = null,
   ) {
     super(message);
   }
@@ -33,11 +35,11 @@ export async function ask(path: string, init?: RequestInit): Promise<Response> {
     throw new ServerError(UNREACHABLE, 0);
   }
   if (response.ok) return response;
-  const words = await response
-    .json()
-    .then((body) => refusalSchema.validate(body))
-    .catch(() => ({ message: `The server answered with status ${response.status}.` }));
-  throw new ServerError(words.message, response.status);
+  const body: unknown = await response.json().catch(() => null);
+  const message = refusalSchema.isValidSync(body)
+    ? body.message
+    : `The server answered with status ${response.status}.`;
+  throw new ServerError(message, response.status, body);
 }
 
 /** What the server answers, as its schema has it. @throws ServerError */

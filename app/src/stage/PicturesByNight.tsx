@@ -3,13 +3,13 @@ import { type Box, displayMatrix, displaySize, transformBox } from '@marginalis/
 import { useEffect, useState } from 'react';
 import { Area } from '@/ui';
 import { NIGHT_FILTER } from './look';
-import type { SourcePictures } from './paperSource';
+import type { SourcePages } from './paperSource';
 
 /** A picture that covers more of its page than this is a scan: print, which is turned dark with the page. */
 const SCAN = 0.7;
 
 /** Over the pictures of a page that is seen dark: turned once more they are as they were. */
-export function PicturesByNight({ page, pictures }: { page: Page; pictures: SourcePictures }) {
+export function PicturesByNight({ page, pictures }: { page: Page; pictures: SourcePages }) {
   const [boxes, setBoxes] = useState<readonly Box[]>([]);
   const { width, height } = displaySize(page);
   useEffect(() => {
@@ -17,7 +17,7 @@ export function PicturesByNight({ page, pictures }: { page: Page; pictures: Sour
     const file = 'paper' in shows ? null : pictures(shows.source);
     if (!file || 'paper' in shows) return undefined;
     let isGone = false;
-    file.guide.picturesOn(shows.index).then(
+    file.picturesOn(shows.index).then(
       (found) => isGone || setBoxes(found),
       // Then its pictures are dark too.
       (e: unknown) => console.warn('The pictures of a page were not found.', e),

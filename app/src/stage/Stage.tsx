@@ -2,7 +2,7 @@ import { type ReactNode, useEffect, useLayoutEffect, useRef, useState } from 're
 import { Area } from '@/ui';
 import { attachPointers } from './pointers';
 import type { MarkFeed } from './MarkFeed';
-import type { SourcePictures } from './paperSource';
+import type { SourcePages } from './paperSource';
 import { StagePage } from './StagePage';
 import { useSight, useStage } from './StageContext';
 import type { HeldStage } from './StageProvider';
@@ -14,7 +14,7 @@ const numberOf = (index: number): string => String(index + 1);
 
 /** The window onto the page stack. Pages are mounted only near where they are seen. */
 export function Stage(props: {
-  pictures: SourcePictures;
+  pictures: SourcePages;
   marks: MarkFeed | null;
   label: string;
   /** What a page, from 0, is called; its number without. */

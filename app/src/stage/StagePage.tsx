@@ -4,7 +4,7 @@ import { Area } from '@/ui';
 import { NIGHT_FILTER, type PaperLook, SEPIA_TINT } from './look';
 import { PagePainter } from './PagePainter';
 import type { MarkFeed } from './MarkFeed';
-import { paperSourceOf, type SourcePictures } from './paperSource';
+import { paperSourceOf, type SourcePages } from './paperSource';
 import { PicturesByNight } from './PicturesByNight';
 import { useStage } from './StageContext';
 
@@ -25,7 +25,7 @@ export const StagePage = memo(function StagePage(props: {
   page: Page;
   index: number;
   name: string;
-  pictures: SourcePictures;
+  pictures: SourcePages;
   marks: MarkFeed | null;
   look: PaperLook;
   renderOnPage?: (index: number) => ReactNode;

@@ -6,7 +6,7 @@ export { BESIDE_OPENER, FootCorner, takesFoot } from './FootCorner';
 export { Stage } from './Stage';
 export type { MarkFeed } from './MarkFeed';
 export { StageProvider } from './StageProvider';
-export type { SourcePictures } from './paperSource';
+export type { DrawnPages, SourcePages, SourcePictures } from './paperSource';
 export {
   AttendedContext,
   StageContext,

@@ -8,6 +8,11 @@ import type { PagePicture } from './pagePicture';
 /** The page pictures of a source by its SHA-256; null while it is not open. */
 export type SourcePictures = (source: string) => PdfPictures | null;
 
+/** Pages that somebody draws, here or elsewhere; they go by their place in their source, from 0. */
+export type DrawnPages = Pick<PdfPictures, 'request' | 'forget' | 'picturesOn'>;
+/** The same of a source, for those who want to see its pages and nothing else of it. */
+export type SourcePages = (source: string) => DrawnPages | null;
+
 /** Where the print of one page comes from, tile by tile. */
 export interface PaperSource {
   /** A tile of the page; `urgency` is asked whenever a place is free, the smallest number goes first. */
@@ -17,7 +22,7 @@ export interface PaperSource {
 }
 
 /** The print of a page: drawn from its source, or ruled. */
-export function paperSourceOf(page: Page, pictures: SourcePictures): PaperSource {
+export function paperSourceOf(page: Page, pictures: SourcePages): PaperSource {
   const { shows } = page;
   if ('paper' in shows) return ruled(page, shows.paper);
   const source = pictures(shows.source);
@@ -30,7 +35,7 @@ const NOTHING: PaperSource = {
   forget: () => undefined,
 };
 
-const printed = (page: Page, index: number, pictures: PdfPictures): PaperSource => ({
+const printed = (page: Page, index: number, pictures: DrawnPages): PaperSource => ({
   request: ({ scale }, tile, urgency) =>
     pictures.request({ index, ...asSeen(page, scale) }, scale, tile, urgency),
   forget: () => pictures.forget(index),

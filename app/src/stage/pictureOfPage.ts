@@ -5,7 +5,7 @@ import { whenIdle } from '@/work';
 import { pageFonts } from './pageFonts';
 import { paintDrawing } from './paintDrawing';
 import { PagePicture } from './pagePicture';
-import { paperSourceOf, type SourcePictures } from './paperSource';
+import { paperSourceOf, type SourcePages } from './paperSource';
 
 const QUALITY = 0.82;
 
@@ -19,7 +19,7 @@ const AT_A_TIME = 48;
 export async function pictureOfPage(
   page: Page,
   marks: PageMarks,
-  pictures: SourcePictures,
+  pictures: SourcePages,
   width: number,
   { print, signal }: { readonly print?: CanvasImageSource; readonly signal?: AbortSignal } = {},
 ): Promise<string | null> {
@@ -67,7 +67,7 @@ async function dataUrlOf(canvas: HTMLCanvasElement): Promise<string | null> {
 /** Draws the print of a page, after whatever the person is looking at. */
 function printOf(
   page: Page,
-  pictures: SourcePictures,
+  pictures: SourcePages,
   scale: number,
   width: number,
   height: number,

@@ -11,6 +11,8 @@ const linkShape = object({
   fileName: string().required(),
   /** Guests are asked for a password. */
   locked: boolean().default(false),
+  /** Guests get pictures of the pages, and not the file. */
+  viewOnly: boolean().default(false),
   /** It was taken back; it stays here so that what was sent can say so. */
   withdrawn: boolean().default(false),
 });

@@ -9,8 +9,10 @@ export function PasswordField(props: {
   refusal: string | null;
   /** Whether the browser may remember it. */
   remembered: boolean;
+  /** Whether one begins to type here. */
+  isFirst?: boolean;
 }) {
-  const { value, onChange, onSubmit, refusal, remembered } = props;
+  const { value, onChange, onSubmit, refusal, remembered, isFirst = true } = props;
   return (
     <>
       <TextInput
@@ -22,7 +24,7 @@ export function PasswordField(props: {
         spellCheck={false}
         mode="outlined"
         secureTextEntry
-        autoFocus
+        autoFocus={isFirst}
         value={value}
         onChangeText={onChange}
         onSubmitEditing={onSubmit}

@@ -25,4 +25,5 @@ export { InkDrop } from './InkDrop';
 export { NumberField } from './NumberField';
 export { AuthorChoice, InkChoice, type PageRange, PageRangeFields } from './Narrowing';
 export { ago, timeAgo } from './timeAgo';
+export { unseen } from './unseen';
 export { PasswordField } from './PasswordField';

@@ -5,6 +5,7 @@ export {
   PdfPictures,
   PictureError,
   type PictureJob,
+  type SeenPage,
   firstPagePicture,
   warmPdfJs,
 } from './pdfPictures';

@@ -1,5 +1,5 @@
 import { REFUSALS } from '@marginalis/core/document';
-import { box, type PageBox, type Tile } from '@marginalis/core/geometry';
+import { type Box, box, type PageBox, type Tile } from '@marginalis/core/geometry';
 import type * as pdfjs from 'pdfjs-dist';
 import { loadPdfJs } from './loadPdfJs';
 import { PdfAbout } from './pdfAbout';
@@ -109,6 +109,11 @@ export class PdfPictures {
   /** What the file says of the way through it. */
   get guide(): PdfGuide {
     return (this.way ??= new PdfGuide(this.doc, this.firstDrawn));
+  }
+
+  /** Where the pictures of a page, from 0, are; in user space. */
+  picturesOn(index: number): Promise<readonly Box[]> {
+    return this.guide.picturesOn(index);
   }
 
   /** What the file says about itself. */

@@ -1,13 +1,14 @@
 export { type Meaning, meaningSchema, type Sense, WORD_PATTERN } from './meaning.ts';
 export { fileStem, pdfFileName } from './fileName.ts';
 export {
+  LINK_ACCESS,
+  type LinkAccess,
   LINK_DAYS,
   MOST_LINK_BYTES,
   MOST_MESSAGE,
   PASSWORD_HEADER,
   PASSWORD_LENGTH,
   linkPasswordSchema,
-  visitSchema,
   linkRenewalSchema,
   type LinkOpenings,
   linkOpeningsSchema,
@@ -17,12 +18,22 @@ export {
   linkRequestSchema,
   type LinkCreated,
   linkCreatedSchema,
-  type SharedDocument,
-  sharedDocumentSchema,
   type DemoList,
   demoListSchema,
   refusalSchema,
 } from './link.ts';
+export {
+  LONGEST_NAME,
+  type PageSizes,
+  pageSizesSchema,
+  pageWordsSchema,
+  PICTURE_WIDTHS,
+  type SharedDocument,
+  sharedDocumentSchema,
+  type VisitAsks,
+  visitAskedSchema,
+  visitSchema,
+} from './guest.ts';
 export {
   MOST_SAID,
   MOST_TASK_BYTES,

@@ -4,7 +4,7 @@ import {
   linkRequestSchema,
   sharedDocumentSchema,
   TOKEN_PATTERN,
-} from './link.ts';
+} from './index.ts';
 
 const request = { fileName: 'Rock-pool zones – marked.pdf', title: 'Rock-pool zones', days: '7' };
 

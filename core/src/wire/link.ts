@@ -2,6 +2,9 @@ import { array, boolean, type InferType, number, object, string } from 'yup';
 
 /** Days a link can live. */
 export const LINK_DAYS = [1, 7, 30] as const;
+/** What guests get: the file, or pictures of its pages and nothing else. */
+export const LINK_ACCESS = ['file', 'pictures'] as const;
+export type LinkAccess = (typeof LINK_ACCESS)[number];
 /** The largest fixed copy the server takes, bytes. */
 export const MOST_LINK_BYTES = 100 * 1024 * 1024;
 /** Of a message to guests, characters. */
@@ -20,6 +23,12 @@ export const linkRequestSchema = object({
   days: number().oneOf(LINK_DAYS).required(),
   /** What the owner says to whoever opens it. */
   message: string().trim().max(MOST_MESSAGE).default(''),
+  access: string().oneOf(LINK_ACCESS).default('file'),
+  /** Guests say their name, and what they see carries it. */
+  asksName: boolean().default(false),
+  /** Where pictures are served: whether they may be printed, and their words copied. */
+  mayPrint: boolean().default(false),
+  mayCopy: boolean().default(false),
 });
 export type LinkRequest = InferType<typeof linkRequestSchema>;
 
@@ -31,9 +40,6 @@ export const PASSWORD_LENGTH = { least: 6, most: 200 } as const;
 export const linkPasswordSchema = string()
   .min(PASSWORD_LENGTH.least, `a password has at least ${PASSWORD_LENGTH.least} characters`)
   .max(PASSWORD_LENGTH.most, `a password has at most ${PASSWORD_LENGTH.most} characters`);
-
-/** What a guest says to get in, with `POST /api/links/:token/visit`. */
-export const visitSchema = object({ password: string().max(PASSWORD_LENGTH.most).required() });
 
 /** What comes with the bytes of a newer copy, in the query of `PUT /api/links/:token/file`. */
 export const linkRenewalSchema = object({ fileName: string().trim().min(1).max(200).required() });
@@ -54,16 +60,6 @@ export const linkCreatedSchema = object({
   expiresAt: number().required(),
 });
 export type LinkCreated = InferType<typeof linkCreatedSchema>;
-
-/** What a guest may know before the bytes come. */
-export const sharedDocumentSchema = object({
-  title: string().required(),
-  fileName: string().required(),
-  size: number().required(),
-  expiresAt: number().required(),
-  message: string().default(''),
-});
-export type SharedDocument = InferType<typeof sharedDocumentSchema>;
 
 /** A demo document the server offers to an empty desk. */
 export const demoListSchema = array(

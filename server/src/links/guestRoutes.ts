@@ -1,24 +1,22 @@
 import { pdfFileName, visitSchema } from '@marginalis/core/wire';
-import { parse as readCookies } from 'cookie';
-import express, { type Request, Router } from 'express';
+import express, { Router } from 'express';
 import { ipKeyGenerator } from 'express-rate-limit';
 import { asForeignBytes } from '../http/foreign.ts';
 import { refuse } from '../http/refuse.ts';
 import { limitTries } from '../http/security.ts';
-import { type LinkState, stateOfLink } from './linkState.ts';
+import { stateOfLink } from './linkState.ts';
 import type { LinkStore } from './linkStore.ts';
 import { fitsPassword } from './passwords.ts';
 import { hashToken } from './tokens.ts';
-import { isVisit, newVisit, VISIT, VISIT_COOKIE } from './visits.ts';
+import { asksOf, type OfLink, visiting } from './visiting.ts';
+import { newVisit, VISIT, VISIT_COOKIE } from './visits.ts';
 
 /** Wrong passwords in a quarter of an hour, of one link by anybody, and of any link from one address. */
 export const TRIES = { link: 30, address: 10 } as const;
 
-type Named = Request<{ token: string }>;
+const NOT_SAID = 'Write what is asked for, in a line each.';
 
-const PASSWORD_ASKED = 'This document asks for a password.';
-
-/** What guests may: `GET /:token` tells about a link, `POST /:token/visit` lets in who knows its password, `GET /:token/file` gives the bytes. */
+/** What guests may: `GET /:token` tells about a link, `POST /:token/visit` lets in who says what it asks for, `GET /:token/file` gives the bytes where it gives them. */
 export function guestRoutes(deps: {
   store: LinkStore;
   now: () => number;
@@ -26,26 +24,17 @@ export function guestRoutes(deps: {
 }): Router {
   const { store, now, report } = deps;
   const router = Router();
+  const visited = visiting(store, now);
 
-  /** A link that is there, for those who know its password, if it has one. */
-  const visited = async (
-    req: Named,
-  ): Promise<LinkState | { ok: false; status: 401; message: string }> => {
-    const state = await stateOfLink(store, req.params.token, now());
-    if (!state.ok || state.record.password === null) return state;
-    const visit = readCookies(req.get('cookie') ?? '')[VISIT_COOKIE];
-    return isVisit(visit, state.record.visitKey, state.hash, now())
-      ? state
-      : { ok: false, status: 401, message: PASSWORD_ASKED };
-  };
-
-  router.get('/:token', async (req: Named, res) => {
-    const state = await visited(req);
-    if (!state.ok) return refuse(res, state.status, state.message);
-    const { title, fileName, size, expiresAt, message } = state.record;
+  router.get('/:token', async (req: OfLink, res) => {
+    const link = await visited(req, res);
+    if (!link) return undefined;
+    const { title, fileName, size, expiresAt, message } = link.record;
+    const { access, mayPrint, mayCopy } = link.record;
+    const view = access === 'pictures' ? { mayPrint, mayCopy } : null;
     return res
       .set('cache-control', 'no-store')
-      .json({ title, fileName: pdfFileName(fileName), size, expiresAt, message });
+      .json({ title, fileName: pdfFileName(fileName), size, expiresAt, message, view });
   });
 
   router.post(
@@ -53,15 +42,17 @@ export function guestRoutes(deps: {
     limitTries(TRIES.address, (req) => ipKeyGenerator(req.ip ?? '')),
     limitTries(TRIES.link, (req) => hashToken(String(req.params.token))),
     express.json({ limit: 4096 }),
-    async (req: Named, res) => {
+    async (req: OfLink, res) => {
       const state = await stateOfLink(store, req.params.token, now());
       if (!state.ok) return refuse(res, state.status, state.message);
       const { hash, record } = state;
-      if (!visitSchema.isValidSync(req.body, { strict: true }))
-        return refuse(res, 400, 'Write the password.');
-      if (record.password !== null && !(await fitsPassword(req.body.password, record.password)))
+      const asks = asksOf(record);
+      if (!visitSchema.isValidSync(req.body, { strict: true })) return refuse(res, 400, NOT_SAID);
+      const { password, name } = visitSchema.cast(req.body);
+      if (asks.name && name === '') return refuse(res, 400, 'Write your name.');
+      if (record.password !== null && !(await fitsPassword(password, record.password)))
         return refuse(res, 403, 'That is not the password.');
-      res.cookie(VISIT_COOKIE, newVisit(record.visitKey, hash, now()), {
+      res.cookie(VISIT_COOKIE, newVisit(record.visitKey, hash, now(), asks.name ? name : ''), {
         // To this link and no other, and to no script.
         path: `/api/links/${req.params.token}`,
         httpOnly: true,
@@ -73,10 +64,12 @@ export function guestRoutes(deps: {
     },
   );
 
-  router.get('/:token/file', async (req: Named, res) => {
-    const state = await visited(req);
-    if (!state.ok) return refuse(res, state.status, state.message);
-    const path = await store.filePath(state.hash);
+  router.get('/:token/file', async (req: OfLink, res) => {
+    const link = await visited(req, res);
+    if (!link) return undefined;
+    if (link.record.access !== 'file')
+      return refuse(res, 403, 'This document can be viewed here, and not be downloaded.');
+    const path = await store.filePath(link.hash);
     if (!path)
       return refuse(
         res,
@@ -85,8 +78,8 @@ export function guestRoutes(deps: {
       );
     // Who keeps what was shown has opened it already. A disk that is full keeps no guest out.
     if (req.method === 'GET' && req.query.keep === undefined)
-      await store.opened(state.hash, now()).catch(report);
-    asForeignBytes(res, 'application/pdf', pdfFileName(state.record.fileName));
+      await store.opened(link.hash, now()).catch(report);
+    asForeignBytes(res, 'application/pdf', pdfFileName(link.record.fileName));
     return res.sendFile(path, {
       // The folder may lie below a hidden one; the name itself is a hash.
       dotfiles: 'allow',

@@ -1,4 +1,5 @@
-import { number, object, string, ValidationError } from 'yup';
+import { LINK_ACCESS, type LinkAccess } from '@marginalis/core/wire';
+import { boolean, number, object, string, ValidationError } from 'yup';
 
 const shape = object({
   ownerKeyHash: string()
@@ -16,6 +17,10 @@ const shape = object({
   password: string().nullable().default(null),
   /** What visits of this link are signed with, 64 hex digits; links made before there were passwords have none. */
   visitKey: string().default(''),
+  access: string().oneOf(LINK_ACCESS).default('file'),
+  asksName: boolean().default(false),
+  mayPrint: boolean().default(false),
+  mayCopy: boolean().default(false),
 });
 
 /** A link as it is kept, under the hash of its token. */
@@ -30,6 +35,12 @@ export interface LinkRecord {
   readonly message: string;
   readonly password: string | null;
   readonly visitKey: string;
+  readonly access: LinkAccess;
+  /** Guests say who they are before they are let in. */
+  readonly asksName: boolean;
+  /** Of pictures: whether they may be printed, and their words given. */
+  readonly mayPrint: boolean;
+  readonly mayCopy: boolean;
 }
 
 /** Null for what is no record; one nobody can read gives nobody access. */

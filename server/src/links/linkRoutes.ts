@@ -1,12 +1,15 @@
 import { type RequestHandler, Router } from 'express';
+import type { PageArtist } from '../pictures/artist.ts';
 import { guestRoutes } from './guestRoutes.ts';
 import type { LinkStore } from './linkStore.ts';
 import { ownerRoutes } from './ownerRoutes.ts';
+import { pageRoutes } from './pageRoutes.ts';
 
 /** Everything below `/api/links`. */
 export const linkRoutes = (deps: {
   store: LinkStore;
+  artist: PageArtist;
   now: () => number;
   uploadLimit: RequestHandler;
   report: (error: unknown) => void;
-}): Router => Router().use(ownerRoutes(deps), guestRoutes(deps));
+}): Router => Router().use(ownerRoutes(deps), guestRoutes(deps), pageRoutes(deps));

@@ -54,6 +54,8 @@ async function passwordIn(req: Request): Promise<string | null> {
 const isOwner = (req: Request, record: LinkRecord): boolean =>
   matchesHash(/^Bearer (.+)$/.exec(req.get('authorization') ?? '')?.[1] ?? '', record.ownerKeyHash);
 
+const NOTHING_SAID = { asksName: false, mayPrint: false, mayCopy: false };
+
 const NOT_YOURS = 'Only the person who made this link can do that.';
 
 /** What those do who make links: `POST /` makes one, `PUT /:token/file` renews it with another copy, `GET /:token/openings` tells how it stands, `DELETE /:token` withdraws it. */
@@ -89,7 +91,7 @@ export function ownerRoutes(deps: {
     '/',
     uploadLimit,
     receiving(async (req) => {
-      const { title, fileName, days, message } = await linkRequestSchema.validate(
+      const { title, fileName, days, message, ...access } = await linkRequestSchema.validate(
         onlyOnce(req.query),
       );
       const password = await passwordIn(req);
@@ -105,6 +107,8 @@ export function ownerRoutes(deps: {
         message,
         password,
         visitKey: randomBytes(32).toString('hex'),
+        // What is only said of pictures holds for them alone.
+        ...(access.access === 'pictures' ? access : { ...access, ...NOTHING_SAID }),
       };
       await store.create(hashToken(token), record, receivePdf(req));
       return [201, { token, ownerKey, expiresAt: record.expiresAt }];

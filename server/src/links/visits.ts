@@ -5,28 +5,35 @@ export const VISIT = 12 * 3600 * 1000;
 /** The cookie a visit is kept in. */
 export const VISIT_COOKIE = 'visit';
 
-const sign = (key: string, hash: string, until: number): Buffer =>
-  createHmac('sha256', Buffer.from(key, 'hex')).update(`${hash}.${until}`).digest();
+const sign = (key: string, hash: string, said: string): Buffer =>
+  createHmac('sha256', Buffer.from(key, 'hex')).update(`${hash}.${said}`).digest();
+
+/** Somebody who was let in. */
+export interface Guest {
+  /** As they said it; empty where nobody asked. */
+  readonly name: string;
+}
 
 /**
- * What a guest shows who was let in: `until.signature`. Nothing of it is kept here: any server that reads the link's
- * record knows it. `hash` is that of the link's token.
+ * What a guest shows who was let in: `until.name.signature`. Nothing of it is kept here: any server that reads the
+ * link's record knows it. `hash` is that of the link's token.
  */
-export const newVisit = (key: string, hash: string, now: number): string => {
-  const until = now + VISIT;
-  return `${until}.${sign(key, hash, until).toString('base64url')}`;
+export const newVisit = (key: string, hash: string, now: number, name: string): string => {
+  const said = `${now + VISIT}.${Buffer.from(name).toString('base64url')}`;
+  return `${said}.${sign(key, hash, said).toString('base64url')}`;
 };
 
-/** Whether somebody was let in, and still is. */
-export function isVisit(
+/** Who was let in, and still is; null for anybody else. */
+export function readVisit(
   visit: string | undefined,
   key: string,
   hash: string,
   now: number,
-): boolean {
-  const [until, signature] = (visit ?? '').split('.');
-  if (!key || !signature || !/^\d{1,16}$/.test(until) || Number(until) <= now) return false;
+): Guest | null {
+  const [until, name, signature] = (visit ?? '').split('.');
+  if (!key || !signature || !/^\d{1,16}$/.test(until) || Number(until) <= now) return null;
   const given = Buffer.from(signature, 'base64url');
-  const right = sign(key, hash, Number(until));
-  return given.length === right.length && timingSafeEqual(given, right);
+  const right = sign(key, hash, `${until}.${name}`);
+  if (given.length !== right.length || !timingSafeEqual(given, right)) return null;
+  return { name: Buffer.from(name, 'base64url').toString() };
 }

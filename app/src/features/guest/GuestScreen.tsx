@@ -1,130 +1,69 @@
-import { type Page, pagesOfSource } from '@marginalis/core/document';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { ActivityIndicator, Text, useTheme } from 'react-native-paper';
-import { readShared, readSharedFile, ServerError, sharedFilePath } from '@/remote';
-import { Stage, StageProvider, useSight } from '@/stage';
-import { Action, EmptyScreen, Notice, paperIcon } from '@/ui';
-import { PdfPictures, PictureError } from '@/work';
-import { GuestPassword } from './GuestPassword';
+import { ActivityIndicator, useTheme } from 'react-native-paper';
+import { Stage, StageProvider } from '@/stage';
+import { EmptyScreen, Notice } from '@/ui';
+import { GuestBar } from './GuestBar';
+import { GuestEntry } from './GuestEntry';
+import { OnPaper } from './OnPaper';
+import { PageWords } from './PageWords';
+import { type Shown, useShared } from './useShared';
 
-interface Shown {
-  readonly title: string;
-  readonly fileName: string;
-  /** What the sender says; may be empty. */
-  readonly message: string;
-  readonly pages: readonly Page[];
-  readonly pictures: PdfPictures;
-}
-
-type State =
-  | { phase: 'loading' }
-  | { phase: 'locked' }
-  | { phase: 'failed'; message: string }
-  | ({ phase: 'shown' } & Shown);
-
-/** Of an answer to whoever has not given the password. */
-const UNAUTHORIZED = 401;
-
-const UNFORESEEN = 'Something went wrong while the document was fetched. Load this page again.';
-
-/** The one source there is: what was shared. */
-const SHARED = 'shared';
-
-async function load(token: string): Promise<Shown> {
-  const { title, fileName, message } = await readShared(token);
-  const pictures = await PdfPictures.open(await readSharedFile(token));
-  return {
-    title,
-    fileName,
-    message,
-    pages: pagesOfSource(SHARED, await pictures.pageBoxes(), String),
-    pictures,
-  };
-}
-
-/** What someone sees who was given a link: the pages with every mark, and the download. No account, nothing to install. */
+/** What someone sees who was given a link: the pages with every mark, and what may be done with them. No account, nothing to install. */
 export function GuestScreen({ token }: { token: string }) {
-  const [state, setState] = useState<State>({ phase: 'loading' });
   const [visits, setVisits] = useState(0);
-  const { colors } = useTheme();
-  useEffect(() => {
-    let closed = false;
-    let pictures: PdfPictures | null = null;
-    load(token).then(
-      (shown) => {
-        pictures = shown.pictures;
-        document.title = shown.title;
-        if (closed) pictures.close();
-        else setState({ phase: 'shown', ...shown });
-      },
-      (e: unknown) => {
-        if (closed) return;
-        if (e instanceof ServerError && e.status === UNAUTHORIZED)
-          return setState({ phase: 'locked' });
-        const known = e instanceof ServerError || e instanceof PictureError;
-        setState({ phase: 'failed', message: known ? e.message : UNFORESEEN });
-        if (!known) console.error(e);
-      },
-    );
-    return () => {
-      closed = true;
-      pictures?.close();
-    };
-  }, [token, visits]);
+  // Who was let in begins anew.
+  return <Visit key={visits} token={token} onLetIn={() => setVisits(visits + 1)} />;
+}
 
-  if (state.phase === 'locked')
-    return (
-      <GuestPassword
-        token={token}
-        onLetIn={() => {
-          setState({ phase: 'loading' });
-          setVisits(visits + 1);
-        }}
-      />
-    );
-  if (state.phase === 'loading')
-    return (
-      <View style={styles.waiting} aria-busy>
-        <ActivityIndicator accessibilityLabel="Fetching the document" />
-      </View>
-    );
-  if (state.phase === 'failed')
-    return <EmptyScreen title="This document cannot be shown" text={state.message} />;
+function Visit({ token, onLetIn }: { token: string; onLetIn: () => void }) {
+  const [trouble, setTrouble] = useState<string | null>(null);
+  const state = useShared(token, setTrouble);
+  switch (state.phase) {
+    case 'asked':
+      return <GuestEntry token={token} asks={state.asks} onLetIn={onLetIn} />;
+    case 'loading':
+      return (
+        <View style={styles.waiting} aria-busy>
+          <ActivityIndicator accessibilityLabel="Fetching the document" />
+        </View>
+      );
+    case 'failed':
+      return <EmptyScreen title="This document cannot be shown" text={state.message} />;
+    case 'shown':
+      return (
+        <SharedPages token={token} shown={state.shown} trouble={trouble} onTrouble={setTrouble} />
+      );
+  }
+}
+
+function SharedPages(props: {
+  token: string;
+  shown: Shown;
+  trouble: string | null;
+  onTrouble: (message: string | null) => void;
+}) {
+  const { token, shown, trouble, onTrouble } = props;
+  const { told, pages, drawn, served } = shown;
+  const { colors } = useTheme();
+  const mayCopy = told.view?.mayCopy ?? false;
   return (
-    <StageProvider pages={state.pages}>
+    <StageProvider pages={pages}>
       <View role="main" style={[styles.screen, { backgroundColor: colors.background }]}>
-        <View
-          role="banner"
-          style={[
-            styles.bar,
-            { backgroundColor: colors.surface, borderColor: colors.outlineVariant },
-          ]}
-        >
-          <Text
-            variant="titleMedium"
-            role="heading"
-            aria-level={1}
-            numberOfLines={1}
-            style={styles.title}
-          >
-            {state.title}
-          </Text>
-          <Place count={state.pages.length} />
-          <Action
-            mode="contained"
-            compact
-            icon={paperIcon('download')}
-            onPress={() => fetchFile(token, state.fileName)}
-            contentStyle={styles.download}
-          >
-            Download
-          </Action>
-        </View>
-        {state.message !== '' && <SenderSays text={state.message} />}
+        <GuestBar token={token} shown={shown} onTrouble={onTrouble} />
+        {told.message !== '' && <SenderSays text={told.message} />}
+        {trouble !== null && <Notice text={trouble} onClose={() => onTrouble(null)} />}
         <View style={styles.pages}>
-          <Stage pictures={() => state.pictures} marks={null} label={`Pages of ${state.title}`} />
+          <Stage
+            pictures={() => drawn}
+            marks={null}
+            label={`Pages of ${told.title}`}
+            renderOnPage={
+              mayCopy ? (index) => <PageWords token={token} index={index} /> : undefined
+            }
+          />
         </View>
+        {served && <OnPaper mayPrint={told.view?.mayPrint ?? false} />}
       </View>
     </StageProvider>
   );
@@ -136,37 +75,8 @@ function SenderSays({ text }: { text: string }) {
   return isAway ? null : <Notice text={text} onClose={() => setAway(true)} />;
 }
 
-function Place({ count }: { count: number }) {
-  const { current } = useSight();
-  const { colors } = useTheme();
-  return (
-    <Text style={{ color: colors.onSurfaceVariant }}>
-      {current + 1} / {count}
-    </Text>
-  );
-}
-
-function fetchFile(token: string, fileName: string): void {
-  const link = document.createElement('a');
-  link.href = sharedFilePath(token);
-  link.download = fileName;
-  link.click();
-}
-
 const styles = StyleSheet.create({
   waiting: { flex: 1, alignItems: 'center', justifyContent: 'center' },
   screen: { flex: 1 },
-  bar: {
-    minHeight: 52,
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: 12,
-    paddingLeft: 16,
-    paddingRight: 8,
-    borderBottomWidth: 1,
-    zIndex: 2,
-  },
-  title: { flex: 1 },
-  download: { paddingHorizontal: 8 },
   pages: { flex: 1 },
 });

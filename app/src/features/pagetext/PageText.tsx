@@ -5,23 +5,12 @@ import { inkName } from '@marginalis/core/marks';
 import { type Told, toldNear } from '@marginalis/core/print';
 import { Fragment, memo, useEffect, useMemo, useState } from 'react';
 import { usePageNames, useSession, useSessionState } from '@/session';
-import { Area } from '@/ui';
+import { Area, unseen } from '@/ui';
 
 /** The text of a page is read when it has been in sight for so long, ms: whoever leafs through needs none. */
 const RESTS = 2_000;
 /** More marks of a page are counted, not told one by one. */
 const MOST_TOLD = 60;
-
-/** There for those who read with a screen reader, and in nobody's way. */
-const unseen = {
-  position: 'absolute',
-  width: 1,
-  height: 1,
-  overflow: 'hidden',
-  clipPath: 'inset(50%)',
-  whiteSpace: 'nowrap',
-  pointerEvents: 'none',
-} as const;
 
 /** A page as text: its paragraphs, headings and lists in reading order, and each mark where it stands. */
 export function PageText({ index }: { index: number }) {

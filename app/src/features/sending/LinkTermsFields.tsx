@@ -2,7 +2,7 @@ import { LINK_DAYS, MOST_MESSAGE, PASSWORD_LENGTH } from '@marginalis/core/wire'
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { HelperText, Text, useTheme } from 'react-native-paper';
-import { Action, Choices } from '@/ui';
+import { Action, Choices, SwitchRow } from '@/ui';
 import { Field } from './Field';
 import type { LinkTerms } from './useLinks';
 
@@ -20,10 +20,23 @@ export function LinkTermsFields(props: {
   const [isShown, setShown] = useState(false);
   return (
     <View style={styles.all}>
+      <Choices
+        label="Guests can"
+        value={terms.access}
+        onChange={(access) => onChange({ access })}
+        choices={[
+          { value: 'file', label: 'Read and download' },
+          { value: 'pictures', label: 'View only' },
+        ]}
+      />
       <Text style={{ color: colors.onSurfaceVariant }}>
-        Whoever has the link{terms.password && ' and its password'} can read and download this copy,
-        until it expires or you withdraw it.
+        Whoever has the link{terms.password && ' and its password'} can{' '}
+        {terms.access === 'file'
+          ? 'read and download this copy'
+          : 'look at pictures of its pages, and the file stays on the server'}
+        , until it expires or you withdraw it.
       </Text>
+      {terms.access === 'pictures' && <ViewTerms terms={terms} onChange={onChange} />}
       <Choices
         label="It lasts"
         value={terms.days}
@@ -69,6 +82,30 @@ export function LinkTermsFields(props: {
         maxLength={MOST_MESSAGE}
         value={terms.message}
         onChangeText={(message) => onChange({ message })}
+      />
+    </View>
+  );
+}
+
+/** What else guests may who get pictures only. */
+function ViewTerms(props: { terms: LinkTerms; onChange: (part: Partial<LinkTerms>) => void }) {
+  const { terms, onChange } = props;
+  return (
+    <View>
+      <SwitchRow
+        label="Ask for their name, and write it over the pages"
+        on={terms.asksName}
+        onChange={(asksName) => onChange({ asksName })}
+      />
+      <SwitchRow
+        label="They may print"
+        on={terms.mayPrint}
+        onChange={(mayPrint) => onChange({ mayPrint })}
+      />
+      <SwitchRow
+        label="They may copy words"
+        on={terms.mayCopy}
+        onChange={(mayCopy) => onChange({ mayCopy })}
       />
     </View>
   );

@@ -49,6 +49,7 @@ export function MadeLink(props: {
           dateStyle: 'medium',
           timeStyle: 'short',
         })}
+        {link.viewOnly && ' · view only'}
         {link.locked && ' · asks for a password'}
       </Text>
       <Text style={quiet} testID="openings">

@@ -17,7 +17,7 @@ import { notesFile } from './notesFile';
 import { PagePreview } from './PagePreview';
 import { SendFoot } from './SendFoot';
 import { type Part, useAsked } from './useAsked';
-import { type LinkTerms, useLinks } from './useLinks';
+import { FIRST_TERMS, useLinks } from './useLinks';
 import { useNaming } from './useNaming';
 import { useSending } from './useSending';
 import { WhatAndHow } from './WhatAndHow';
@@ -29,7 +29,7 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
   const { id, title } = useSession().desk;
   const document = useSessionState((s) => s.document);
   const marked = useMemo(() => markedPages(document).length, [document]);
-  const [terms, setTerms] = useState<LinkTerms>({ days: 7, password: '', message: '' });
+  const [terms, setTerms] = useState(FIRST_TERMS);
   const [mail, setMail] = useState(() => firstMail(title));
   const links = useLinks(id, title);
   const count = part?.document.pages.length ?? 0;

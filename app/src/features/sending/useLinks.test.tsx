@@ -2,7 +2,7 @@ import { act, renderHook, waitFor } from '@testing-library/react';
 import { MOST_LINK_BYTES } from '@marginalis/core/wire';
 import { createLink, renewLink, ServerError, withdrawLink } from '@/remote';
 import { keepLinks, readLinks } from '@/storage';
-import { useLinks } from './useLinks';
+import { FIRST_TERMS, useLinks } from './useLinks';
 
 jest.mock('@/remote', () => ({
   ServerError: class extends Error {},
@@ -22,15 +22,14 @@ function links() {
   return renderHook(() => useLinks(document, 'Tide log')).result;
 }
 
-const TERMS = { days: 7, password: '', message: '' } as const;
 const FILE = { name: 'a.pdf', bytes: new Uint8Array(3) };
 
 test('a link is there once its key is kept', async () => {
   (keepLinks as jest.Mock).mockResolvedValue(undefined);
   const result = links();
-  await act(() => result.current.make(FILE, TERMS));
+  await act(() => result.current.make(FILE, FIRST_TERMS));
   expect(keepLinks).toHaveBeenCalledWith(expect.any(String), [
-    { ...made, fileName: 'a.pdf', locked: false, withdrawn: false },
+    { ...made, fileName: 'a.pdf', locked: false, viewOnly: false, withdrawn: false },
   ]);
   expect(result.current).toMatchObject({ trouble: null });
   expect(withdrawLink).not.toHaveBeenCalled();
@@ -39,7 +38,7 @@ test('a link is there once its key is kept', async () => {
 test('a link whose key storage refuses is withdrawn, and that is said', async () => {
   (keepLinks as jest.Mock).mockRejectedValue(new Error('QuotaExceededError'));
   const result = links();
-  await act(() => result.current.make(FILE, TERMS));
+  await act(() => result.current.make(FILE, FIRST_TERMS));
   await waitFor(() => expect(withdrawLink).toHaveBeenCalledWith(made));
   expect(result.current.trouble).toMatch(/no link was made/);
   expect(result.current.made).toEqual([]);
@@ -48,12 +47,12 @@ test('a link whose key storage refuses is withdrawn, and that is said', async ()
 test('a copy that is too large for a link is not sent anywhere', async () => {
   const result = links();
   const bytes = { length: MOST_LINK_BYTES + 1 } as Uint8Array;
-  await act(() => result.current.make({ name: 'a.pdf', bytes }, TERMS));
+  await act(() => result.current.make({ name: 'a.pdf', bytes }, FIRST_TERMS));
   expect(createLink).not.toHaveBeenCalled();
   expect(result.current.trouble).toMatch(/the most a link can carry/);
 });
 
-const kept = { ...made, fileName: 'a.pdf', locked: true, withdrawn: false };
+const kept = { ...made, fileName: 'a.pdf', locked: true, viewOnly: false, withdrawn: false };
 
 test('a link that is renewed stays the same, with the new file’s name', async () => {
   const result = links();

@@ -1,4 +1,4 @@
-import { type LINK_DAYS, MOST_LINK_BYTES } from '@marginalis/core/wire';
+import { type LINK_DAYS, type LinkAccess, MOST_LINK_BYTES } from '@marginalis/core/wire';
 import { useState } from 'react';
 import useSWR from 'swr';
 import { createLink, renewLink, ServerError, withdrawLink } from '@/remote';
@@ -19,7 +19,23 @@ export interface LinkTerms {
   readonly password: string;
   /** What guests are told; may be empty. */
   readonly message: string;
+  readonly access: LinkAccess;
+  /** Where only pictures are given: whether guests say their name, and what else they may. */
+  readonly asksName: boolean;
+  readonly mayPrint: boolean;
+  readonly mayCopy: boolean;
 }
+
+/** What a link is made with unless something else is asked for. */
+export const FIRST_TERMS: LinkTerms = {
+  days: 7,
+  password: '',
+  message: '',
+  access: 'file',
+  asksName: false,
+  mayPrint: false,
+  mayCopy: false,
+};
 
 /** A file that goes under a link. */
 interface LinkFile {
@@ -66,15 +82,17 @@ export function useLinks(documentId: string, title: string): Links {
     await keepLinks(documentId, next);
     await mutate(next);
   };
-  const make: Links['make'] = ({ name: fileName, bytes }, { days, password, message }) =>
+  const make: Links['make'] = ({ name: fileName, bytes }, { password, ...terms }) =>
     attempt(async () => {
       if (bytes.length > MOST_LINK_BYTES) {
         setTrouble(TOO_LARGE);
         return null;
       }
-      const link = await createLink({ fileName, title, days, message }, bytes, password);
+      const link = await createLink({ fileName, title, ...terms }, bytes, password);
       try {
-        const kept = { ...link, fileName, locked: password !== '', withdrawn: false };
+        const locked = password !== '';
+        const viewOnly = terms.access === 'pictures';
+        const kept = { ...link, fileName, locked, viewOnly, withdrawn: false };
         await keep([kept, ...(await readLinks(documentId))]);
         return link.token;
       } catch {

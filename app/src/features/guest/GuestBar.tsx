@@ -1,0 +1,137 @@
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Text, useTheme } from 'react-native-paper';
+import { readPageWords, ServerError, sharedFilePath } from '@/remote';
+import { useSight } from '@/stage';
+import { Action, paperIcon } from '@/ui';
+import { printPages } from './printPages';
+import type { Shown } from './useShared';
+
+/** What is shown, where one is in it, and what may be done with it. */
+export function GuestBar(props: {
+  token: string;
+  shown: Shown;
+  onTrouble: (message: string) => void;
+}) {
+  const { token, shown, onTrouble } = props;
+  const { told, pages, served } = shown;
+  const { colors } = useTheme();
+  return (
+    <View
+      role="banner"
+      style={[styles.bar, { backgroundColor: colors.surface, borderColor: colors.outlineVariant }]}
+    >
+      <Text
+        variant="titleMedium"
+        role="heading"
+        aria-level={1}
+        numberOfLines={1}
+        style={styles.title}
+      >
+        {told.title}
+      </Text>
+      <Place count={pages.length} />
+      {told.view?.mayCopy && <CopyWords token={token} onTrouble={onTrouble} />}
+      {served && told.view?.mayPrint && (
+        <Print count={pages.length} served={served} onTrouble={onTrouble} />
+      )}
+      {!served && (
+        <Action
+          mode="contained"
+          compact
+          icon={paperIcon('download')}
+          onPress={() => fetchFile(token, told.fileName)}
+          contentStyle={styles.download}
+        >
+          Download
+        </Action>
+      )}
+      {served && !told.view?.mayPrint && !told.view?.mayCopy && (
+        <Text style={{ color: colors.onSurfaceVariant }}>View only</Text>
+      )}
+    </View>
+  );
+}
+
+function Place({ count }: { count: number }) {
+  const { current } = useSight();
+  const { colors } = useTheme();
+  return (
+    <Text style={{ color: colors.onSurfaceVariant }}>
+      {current + 1} / {count}
+    </Text>
+  );
+}
+
+/** Copies the words of the page that is in sight. */
+function CopyWords(props: { token: string; onTrouble: (message: string) => void }) {
+  const { token, onTrouble } = props;
+  const { current } = useSight();
+  const [copied, setCopied] = useState<number | null>(null);
+  const copy = async () => {
+    try {
+      const text = await readPageWords(token, current);
+      if (text === '') return onTrouble('There are no words on this page that could be copied.');
+      await navigator.clipboard.writeText(text);
+      return setCopied(current);
+    } catch (e) {
+      return onTrouble(
+        e instanceof ServerError
+          ? e.message
+          : 'The browser does not let words be copied from here.',
+      );
+    }
+  };
+  return (
+    <Action compact onPress={copy}>
+      {copied === current ? 'Copied' : 'Copy words'}
+    </Action>
+  );
+}
+
+function Print(props: {
+  count: number;
+  served: NonNullable<Shown['served']>;
+  onTrouble: (message: string) => void;
+}) {
+  const { count, served, onTrouble } = props;
+  const [done, setDone] = useState<number | null>(null);
+  const print = async () => {
+    setDone(0);
+    try {
+      await printPages(served, count, setDone);
+    } catch (e) {
+      if (!(e instanceof ServerError)) throw e;
+      onTrouble(e.message);
+    } finally {
+      setDone(null);
+    }
+  };
+  return (
+    <Action mode="contained" compact onPress={print} disabled={done !== null}>
+      {done === null ? 'Print' : `Page ${Math.min(done + 1, count)} of ${count}`}
+    </Action>
+  );
+}
+
+function fetchFile(token: string, fileName: string): void {
+  const link = document.createElement('a');
+  link.href = sharedFilePath(token);
+  link.download = fileName;
+  link.click();
+}
+
+const styles = StyleSheet.create({
+  bar: {
+    minHeight: 52,
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: 12,
+    paddingLeft: 16,
+    paddingRight: 8,
+    borderBottomWidth: 1,
+    zIndex: 2,
+  },
+  title: { flex: 1 },
+  download: { paddingHorizontal: 8 },
+});

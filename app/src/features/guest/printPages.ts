@@ -1,0 +1,33 @@
+import { PRINTED } from './OnPaper';
+import type { ServedPages } from './ServedPages';
+
+/** Pixels across a sheet: about 190 of them to an inch of A4. */
+const WIDTH = 1600;
+
+/** Gets all pages and gives them to the browser to print. @throws ServerError when one does not come */
+export async function printPages(
+  served: ServedPages,
+  count: number,
+  onProgress: (done: number) => void,
+): Promise<void> {
+  const sheets = document.createElement('div');
+  sheets.className = PRINTED;
+  const urls: string[] = [];
+  try {
+    for (let index = 0; index < count; index++) {
+      onProgress(index);
+      const url = URL.createObjectURL(await served.blob(index, WIDTH));
+      urls.push(url);
+      const picture = document.createElement('img');
+      picture.alt = `Page ${index + 1}`;
+      picture.src = url;
+      sheets.append(picture);
+      await picture.decode();
+    }
+    document.body.append(sheets);
+    window.print();
+  } finally {
+    sheets.remove();
+    for (const url of urls) URL.revokeObjectURL(url);
+  }
+}
