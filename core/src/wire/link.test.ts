@@ -13,7 +13,12 @@ test('a request from an address’s query is read, its days as a number', () => 
     ...request,
     days: 7,
     message: '',
+    access: 'file',
+    ...{ asksName: false, mayPrint: false, mayCopy: false },
   });
+  const looked = { ...request, access: 'pictures', asksName: 'true', mayPrint: 'false' };
+  expect(linkRequestSchema.validateSync(looked)).toMatchObject({ asksName: true, mayPrint: false });
+  expect(() => linkRequestSchema.validateSync({ ...request, access: 'everything' })).toThrow();
 });
 
 test.each([
