@@ -1,5 +1,9 @@
-import { expect, test } from '@playwright/test';
-import { drawn, makeLink, openWorksheet } from './support/reader';
+import { expect, type Page, test } from '@playwright/test';
+import { makeLink, openWorksheet } from './support/reader';
+
+/** Pages come from the server, which has to start what draws them. */
+const drawnThere = (guest: Page): Promise<void> =>
+  expect(guest.locator('[data-page="1"][data-drawn]')).toBeAttached({ timeout: 45_000 });
 
 test('a link to look at: guests say their name, see pages that carry it, copy words where they may, and get neither file nor print', async ({
   page,
@@ -30,7 +34,7 @@ test('a link to look at: guests say their name, see pages that carry it, copy wo
   await expect(guest.getByRole('button', { name: 'Open' })).toBeDisabled();
   await guest.getByRole('textbox', { name: 'Your name' }).fill('Ilka Brandt');
   await guest.keyboard.press('Enter');
-  await drawn(guest, 1);
+  await drawnThere(guest);
   await expect(guest.getByRole('button', { name: 'Download' })).toHaveCount(0);
   await expect(guest.getByRole('button', { name: 'Print' })).toHaveCount(0);
   await expect(guest.getByTestId('page-words').first()).toContainText('zone');
@@ -67,7 +71,7 @@ test('pages that may be printed are printed from pictures, one on a sheet', asyn
   const guests = await browser.newContext({ baseURL, viewport: { width: 1280, height: 800 } });
   const guest = await guests.newPage();
   await guest.goto(await sheet.getByTestId('link').innerText());
-  await drawn(guest, 1);
+  await drawnThere(guest);
   // In the place of the browser's own dialog: what it would print.
   await guest.evaluate(() => {
     window.print = () => {

@@ -87,7 +87,7 @@ server.headersTimeout = 20_000;
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.once(signal, () => {
     clearInterval(sweeping);
-    void artist.close();
+    artist.close();
     server.close(() => process.exit(0));
     server.closeAllConnections();
   });

@@ -10,6 +10,7 @@ import { type Request, type RequestHandler, Router } from 'express';
 import { ValidationError } from 'yup';
 import { letGo } from '../http/letGo.ts';
 import { refuse } from '../http/refuse.ts';
+import { CannotDraw, type PageArtist, TooBusy } from '../pictures/artist.ts';
 import type { LinkRecord } from './linkRecord.ts';
 import { type LinkState, stateOfLink } from './linkState.ts';
 import { LinkGone, type LinkStore, LinkStoreFull } from './linkStore.ts';
@@ -27,6 +28,8 @@ function refusalOf(e: unknown): readonly [status: number, message: string] | nul
   if (e instanceof ValidationError) return [400, `The link cannot be made: ${e.message}.`];
   if (e instanceof LinkStoreFull)
     return [507, 'The server has no room for more links now. Download the copy instead.'];
+  if (e instanceof CannotDraw)
+    return [422, 'No pictures can be made of this copy. Let your guests download it instead.'];
   if (e instanceof LinkGone) return [410, 'This link was withdrawn.'];
   return null;
 }
@@ -61,10 +64,11 @@ const NOT_YOURS = 'Only the person who made this link can do that.';
 /** What those do who make links: `POST /` makes one, `PUT /:token/file` renews it with another copy, `GET /:token/openings` tells how it stands, `DELETE /:token` withdraws it. */
 export function ownerRoutes(deps: {
   store: LinkStore;
+  artist: PageArtist;
   now: () => number;
   uploadLimit: RequestHandler;
 }): Router {
-  const { store, now, uploadLimit } = deps;
+  const { store, artist, now, uploadLimit } = deps;
   const router = Router();
 
   /** Takes a body in, and refuses it in words where it cannot. */
@@ -111,9 +115,23 @@ export function ownerRoutes(deps: {
         ...(access.access === 'pictures' ? access : { ...access, ...NOTHING_SAID }),
       };
       await store.create(hashToken(token), record, receivePdf(req));
+      if (record.access === 'pictures') await requireDrawn(hashToken(token));
       return [201, { token, ownerKey, expiresAt: record.expiresAt }];
     }),
   );
+
+  /** Looks into a copy of which pictures are to be given: nobody gets a link to what cannot be shown. @throws CannotDraw */
+  async function requireDrawn(hash: string): Promise<void> {
+    const file = await store.filePath(hash);
+    try {
+      if (file) await artist.sizes(file);
+    } catch (e) {
+      // Shown later.
+      if (e instanceof TooBusy) return;
+      await store.withdraw(hash, now());
+      throw e;
+    }
+  }
 
   /** The record of a link that is there, for its owner alone. */
   const owned = async (

@@ -149,9 +149,12 @@ test('pages that are not there, and widths that are not offered, are refused', a
   expect(PICTURE_WIDTHS).toContain(400);
 });
 
-test('what is no document is said to be none, and the next one is shown', async () => {
-  const { token } = await pictured({}, Buffer.from('%PDF-1.7\nnothing that anybody could draw'));
-  expect(await on.status(`/api/links/${token}/pages`)).toBe(422);
+test('there is no link to what cannot be shown, its file is gone, and the next one is shown', async () => {
+  const query = new URLSearchParams({ ...Object.fromEntries(QUERY), access: 'pictures' });
+  const nothing = Buffer.from('%PDF-1.7\nnothing that anybody could draw');
+  const answer = await on.upload(nothing, query);
+  expect(answer.status).toBe(422);
+  expect((await on.names()).filter((name) => name.endsWith('.pdf'))).toEqual([]);
   const { token: good } = await pictured();
   expect(await on.status(pageOf(good))).toBe(200);
 });

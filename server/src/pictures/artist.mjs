@@ -1,4 +1,4 @@
-// Where the worker begins: what reads TypeScript for the server does not do so in its workers.
+// Where the process that draws begins: it reads TypeScript as the server does.
 import { register } from 'tsx/esm/api';
 
 register();

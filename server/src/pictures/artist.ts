@@ -27,7 +27,7 @@ export interface PageArtist {
   picture(ask: PictureAsk): Promise<Uint8Array>;
   /** The words of a page, from 0, in reading order; paragraphs are parted by empty lines. */
   words(file: string, index: number): Promise<string>;
-  close(): Promise<void>;
+  close(): void;
 }
 
 /** Thrown for a file or page that cannot be drawn, or not within its time. */

@@ -1,6 +1,5 @@
 import { readFile, stat } from 'node:fs/promises';
 import { createRequire } from 'node:module';
-import { parentPort } from 'node:worker_threads';
 import { init } from '@embedpdf/pdfium';
 import { openPages, openPrint, type PdfiumModule } from '@marginalis/core/pdfium';
 import { paragraphsOf, readPrint } from '@marginalis/core/print';
@@ -74,7 +73,7 @@ async function answerTo(job: Job): Promise<Work[keyof Work]['answer']> {
   }
 }
 
-parentPort?.on('message', (job: Job) => {
+process.on('message', (job: Job) => {
   answerTo(job)
     .then(
       (answer) => ({ answer }),
@@ -82,6 +81,8 @@ parentPort?.on('message', (job: Job) => {
     )
     .then((said) => {
       const isWorn = module.HEAPU8.length > WORN;
-      parentPort?.postMessage({ id: job.id, ...said, isWorn } satisfies Done);
+      process.send?.({ id: job.id, ...said, isWorn } satisfies Done);
     });
 });
+// The server has ended, in whatever way.
+process.on('disconnect', () => process.exit());

@@ -9,7 +9,7 @@ const QUALITY = 90;
 /** What names are written with; the first that has a letter is taken. */
 const FAMILIES = ['Noto Sans', 'Noto Naskh Arabic', 'Noto Sans Hebrew', 'Noto Sans Devanagari'];
 /** Grey enough to be read on white and on black, and to be read through. */
-const WRITTEN = 'rgba(120, 120, 120, 0.28)';
+const WRITTEN = 'rgba(120, 120, 120, 0.22)';
 /** Slope of what is written over a page, radians. */
 const SLOPE = -Math.PI / 7;
 
@@ -20,12 +20,12 @@ export function takeFonts(files: readonly string[]): void {
 }
 
 /** A page as a JPEG file, with `written` over it. @throws RangeError when there is no room for it */
-export async function drawnPage(
+export function drawnPage(
   open: OpenPages,
   index: number,
   wanted: number,
   written: string,
-): Promise<Uint8Array> {
+): Uint8Array {
   const raster = open.page(index, (page) => {
     const { width, height } = sizeOfPicture(page.size, wanted);
     return page.draw({ width, height, page: { x: 0, y: 0, width, height }, turn: 0 });
@@ -35,7 +35,8 @@ export async function drawnPage(
   const data = new Uint8ClampedArray(raster.data);
   canvas.getContext('2d').putImageData(new ImageData(data, raster.width, raster.height), 0, 0);
   if (written) writeOver(canvas, written);
-  return canvas.encode('jpeg', QUALITY);
+  // At once: it has a process of its own, and nothing else to do meanwhile.
+  return canvas.encodeSync('jpeg', QUALITY);
 }
 
 function sizeOfPicture(
@@ -58,7 +59,7 @@ function writeOver(canvas: Canvas, text: string): void {
   ctx.rotate(SLOPE);
   const step = ctx.measureText(text).width + 3 * size;
   const reach = Math.hypot(width, height) / 2;
-  const row = 5 * size;
+  const row = 7 * size;
   for (let k = Math.floor(-reach / row); k * row < reach; k++)
     for (let x = -reach - ((k & 1) * step) / 2; x < reach; x += step)
       ctx.fillText(text, x, k * row);

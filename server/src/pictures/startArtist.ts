@@ -1,4 +1,5 @@
-import { Worker } from 'node:worker_threads';
+import { type ChildProcess, fork } from 'node:child_process';
+import { fileURLToPath } from 'node:url';
 import { CannotDraw, type PageArtist, TooBusy } from './artist.ts';
 import type { Done, Job, Work } from './work.ts';
 
@@ -14,39 +15,53 @@ interface Waiting {
 }
 
 /**
- * An artist that draws in a worker, one thing after the other; one that dies or does not end is replaced by another.
- * `program` is where `artist.mjs` is; `report` is told what a worker died of.
+ * An artist that draws in a process of its own, one thing after the other; one that dies or does not end is replaced by
+ * another.
+ * `program` is where `artist.mjs` is; `report` is told what one died of.
  */
 export function startArtist(
   program: URL,
   report: (error: unknown) => void,
   { patience = PATIENCE, mostWaiting = MOST_WAITING } = {},
 ): PageArtist {
-  let worker: Worker | null = null;
+  let worker: ChildProcess | null = null;
   let waiting: Waiting[] = [];
   let busy: Waiting | null = null;
   let timer: NodeJS.Timeout | undefined;
   let count = 0;
   let isClosed = false;
 
-  function hire(): Worker {
-    const mine = new Worker(program);
-    // Nobody waits for an idle worker when the server ends.
+  function hire(): ChildProcess {
+    const mine = fork(fileURLToPath(program), {
+      // Bytes as they are.
+      serialization: 'advanced',
+      // It reads what strangers have sent, and is told none of the server's secrets.
+      env: {},
+      execArgv: [],
+    });
+    // Nobody waits for an idle one when the server ends.
     mine.unref();
+    mine.channel?.unref();
     mine.on('message', (done: Done) => {
       if (mine !== worker || done.id !== busy?.job.id) return;
-      if (done.isWorn) {
-        worker = null;
-        void mine.terminate();
-      }
+      if (done.isWorn) letGo();
       over((one) => one.settle(done));
     });
     mine.on('error', (error) => {
       report(error);
       if (mine === worker) dismiss();
     });
-    mine.on('exit', () => mine === worker && dismiss());
+    mine.on('exit', (code, signal) => {
+      if (mine !== worker) return;
+      report(new Error(`What draws pages has ended: ${signal ?? code}.`));
+      dismiss();
+    });
     return mine;
+  }
+  function letGo(): void {
+    const mine = worker;
+    worker = null;
+    mine?.kill('SIGKILL');
   }
   function over(how: (one: Waiting) => void): void {
     clearTimeout(timer);
@@ -56,9 +71,7 @@ export function startArtist(
     next();
   }
   function dismiss(): void {
-    const mine = worker;
-    worker = null;
-    void mine?.terminate();
+    letGo();
     over((one) => one.fail(new CannotDraw('This page cannot be drawn.')));
   }
   function next(): void {
@@ -66,7 +79,7 @@ export function startArtist(
     busy = waiting.shift() ?? null;
     if (!busy) return;
     worker ??= hire();
-    worker.postMessage(busy.job);
+    worker.send(busy.job);
     timer = setTimeout(dismiss, patience);
   }
   const ask = <K extends keyof Work>(what: K, asked: Work[K]['ask']): Promise<Work[K]['answer']> =>
@@ -87,15 +100,14 @@ export function startArtist(
     sizes: (file) => ask('sizes', { file }),
     picture: (asked) => ask('picture', asked),
     words: (file, index) => ask('words', { file, index }),
-    async close() {
+    close() {
       isClosed = true;
       clearTimeout(timer);
       for (const one of [...(busy ? [busy] : []), ...waiting])
         one.fail(new TooBusy('The server is ending.'));
       waiting = [];
       busy = null;
-      await worker?.terminate();
-      worker = null;
+      letGo();
     },
   };
 }
