@@ -44,7 +44,10 @@ export function SendFoot(props: {
         <Text>
           {doing}: page {done} of {all}
         </Text>
-        <ProgressBar progress={all === 0 ? 0 : done / all} accessibilityLabel="Pages finished" />
+        {/* In a box of its own: it takes all the height there is. */}
+        <View style={styles.bar}>
+          <ProgressBar progress={all === 0 ? 0 : done / all} accessibilityLabel="Pages finished" />
+        </View>
         <Action onPress={stop}>Stop</Action>
       </View>
     );
@@ -105,4 +108,4 @@ function Told({ made: { copy, proved, pictures } }: { made: MadeCopy }) {
   );
 }
 
-const styles = StyleSheet.create({ all: { gap: 10 } });
+const styles = StyleSheet.create({ all: { gap: 10 }, bar: { height: 4 } });
