@@ -150,7 +150,8 @@ module.exports = {
     },
     {
       name: 'server-from-core',
-      comment: 'The server knows core/wire, core/pdf and core/document, and what pages are drawn and read by',
+      comment:
+        'The server knows core/wire, core/pdf and core/document, and what pages are drawn and read by',
       severity: 'error',
       from: { path: '^server/src/', pathNot: '\\.test\\.ts$' },
       to: {

@@ -47,7 +47,7 @@ export default defineConfig({
       testIgnore: [
         /phone\.spec\.ts/,
         // Ways out, which are tried on a phone.
-        /(links-sent|mail|printing|view-only)\.spec\.ts/,
+        /(links-sent|mail|printing|view-only|guest-answers)\.spec\.ts/,
         /webkit\//,
         ...(process.env.SCREENSHOTS ? [] : [/screenshots\.spec\.ts/]),
       ],
@@ -58,7 +58,7 @@ export default defineConfig({
       dependencies: ['desk'],
       testMatch: process.env.SCREENSHOTS
         ? /screenshots\.spec\.ts/
-        : /(phone|accessibility|links-sent|mail|printing|view-only)\.spec\.ts/,
+        : /(phone|accessibility|links-sent|mail|printing|view-only|guest-answers)\.spec\.ts/,
       use: {
         viewport: { width: 390, height: 844 },
         isMobile: true,

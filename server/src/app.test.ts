@@ -19,6 +19,8 @@ test('a copy put under a link is told about and given byte for byte', async () =
     message: '',
     size: PDF.length,
     expiresAt,
+    guest: '',
+    mayAnswer: false,
     view: null,
   });
   const file = await fetch(`${on.base}/api/links/${token}/file`);

@@ -1,4 +1,7 @@
 import {
+  type Answer,
+  type NotesForGuests,
+  notesForGuestsSchema,
   type PageSizes,
   pageSizesSchema,
   pageWordsSchema,
@@ -62,3 +65,16 @@ export const readPagePicture = async (token: string, index: number, width: numbe
 export const readPageWords = async (token: string, index: number): Promise<string> =>
   (await askJson<{ text: string }>(pageWordsSchema, `${pathOf(token)}/pages/${index + 1}/words`))
     .text;
+
+/** The notes that may be answered, and what was answered so far. */
+export const readNotes = (token: string): Promise<NotesForGuests> =>
+  askJson(notesForGuestsSchema as Schema<NotesForGuests>, `${pathOf(token)}/notes`);
+
+/** Answers a note. @throws ServerError with 400 where the note is there no more */
+export const sendAnswer = async (token: string, answer: Answer): Promise<void> => {
+  await ask(`${pathOf(token)}/answers`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify(answer),
+  });
+};

@@ -1,11 +1,13 @@
 export { ServerError, readDemoList, readDemoFile, readMeaning } from './server';
-export { createLink, readOpenings, renewLink, withdrawLink } from './links';
+export { createLink, putNotes, readAnswers, readOpenings, renewLink, withdrawLink } from './links';
 export {
+  readNotes,
   readPagePicture,
   readPageSizes,
   readPageWords,
   readShared,
   readSharedFile,
+  sendAnswer,
   sharedFilePath,
   VisitAsked,
   visitLink,

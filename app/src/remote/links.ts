@@ -1,10 +1,13 @@
 import {
+  answersSchema,
+  type KeptAnswer,
   type LinkCreated,
   linkCreatedSchema,
   type LinkOpenings,
   linkOpeningsSchema,
   type LinkRequest,
   PASSWORD_HEADER,
+  type SharedNote,
 } from '@marginalis/core/wire';
 import type { Schema } from 'yup';
 import { ask, askJson } from './server';
@@ -56,5 +59,20 @@ export const withdrawLink = async (link: Owned): Promise<void> => {
 /** How a link stands, for its owner. */
 export const readOpenings = (link: Owned): Promise<LinkOpenings> =>
   askJson(linkOpeningsSchema as Schema<LinkOpenings>, `/api/links/${link.token}/openings`, {
+    headers: asOwner(link),
+  });
+
+/** Puts the notes beside a copy that guests may answer, in the place of earlier ones. */
+export const putNotes = async (link: Owned, notes: readonly SharedNote[]): Promise<void> => {
+  await ask(`/api/links/${link.token}/notes`, {
+    method: 'PUT',
+    headers: { 'content-type': 'application/json', ...asOwner(link) },
+    body: JSON.stringify(notes),
+  });
+};
+
+/** All that guests have answered, oldest first. */
+export const readAnswers = (link: Owned): Promise<KeptAnswer[]> =>
+  askJson(answersSchema as Schema<KeptAnswer[]>, `/api/links/${link.token}/answers`, {
     headers: asOwner(link),
   });

@@ -28,6 +28,7 @@ export {
 export { leaveWritten, takeUpWritten, type TakenUpWritten } from './writtenElsewhere';
 export { leftInWords, writtenInWords } from './writtenInWords';
 export { returnedInWords } from './returned';
+export { answersOnDesk, takeInAnswers } from './guestAnswers';
 export { takeInElsewhere, takeInWaiting, takeInWhenOpened } from './takingIn';
 export { useRemoval } from './removal';
 export { offeredDemos, addDemo, seedDesk } from './demo';

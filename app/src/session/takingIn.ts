@@ -6,6 +6,7 @@ import type { Print } from '@marginalis/core/print';
 import { PrintError } from '@/work';
 import type { DocumentSession } from './documentSession';
 import type { Returned } from './returned';
+import { whenOpened } from './whenOpened';
 
 /** What is to be taken into a document when it is opened next. */
 const waiting = new Map<string, Returned>();
@@ -19,7 +20,7 @@ export const takeInWhenOpened = (id: string, returned: Returned): void => {
 export async function takeInWaiting(session: DocumentSession): Promise<void> {
   const returned = waiting.get(session.desk.id);
   if (!returned) return;
-  await opened(session);
+  await whenOpened(session);
   if (!session.store.getState().writable) return;
   waiting.delete(session.desk.id);
   await takeInElsewhere(session, returned.pages, returned.elsewhere);
@@ -48,17 +49,6 @@ function takenInWords(done: boolean, kept: number): string {
       : '';
   return (done ? 'What was marked elsewhere is here now.' : 'Nothing was new.') + here;
 }
-
-const opened = (session: DocumentSession): Promise<void> =>
-  new Promise((resolve) => {
-    const look = (): void => {
-      if (session.store.getState().phase === 'opening') return;
-      unsubscribe();
-      resolve();
-    };
-    const unsubscribe = session.store.subscribe(look);
-    look();
-  });
 
 /** What the pages of a copy are called here: by what they show; where another program has written that anew, in order. */
 function pagesHere(

@@ -13,6 +13,9 @@ const linkShape = object({
   locked: boolean().default(false),
   /** Guests get pictures of the pages, and not the file. */
   viewOnly: boolean().default(false),
+  /** Guests may answer the notes; and so many of their answers have been taken into the document. */
+  mayAnswer: boolean().default(false),
+  answersTaken: number().integer().min(0).default(0),
   /** It was taken back; it stays here so that what was sent can say so. */
   withdrawn: boolean().default(false),
 });

@@ -103,7 +103,7 @@ test('settings come back; damaged or foreign ones give the first ones', async ()
 test('links are kept with their document, unreadable ones are none', async () => {
   const link = {
     ...{ token: 't', ownerKey: 'k', expiresAt: 5, fileName: 'a.pdf' },
-    ...{ locked: true, viewOnly: true, withdrawn: false },
+    ...{ locked: true, viewOnly: true, mayAnswer: true, answersTaken: 2, withdrawn: false },
   };
   await keepLinks('d1', [link]);
   expect(await readLinks('d1')).toEqual([link]);

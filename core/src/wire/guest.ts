@@ -26,6 +26,10 @@ export const sharedDocumentSchema = object({
   size: number().required(),
   expiresAt: number().required(),
   message: string().default(''),
+  /** What the guest is called who was asked for a name. */
+  guest: string().default(''),
+  /** There are notes that may be answered. */
+  mayAnswer: boolean().default(false),
   /** Set where pictures are served, and what may be done with them. */
   view: object({ mayPrint: boolean().required(), mayCopy: boolean().required() })
     .nullable()

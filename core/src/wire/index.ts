@@ -35,6 +35,20 @@ export {
   visitSchema,
 } from './guest.ts';
 export {
+  type Answer,
+  answerSchema,
+  answersSchema,
+  type KeptAnswer,
+  LONGEST_ANSWER,
+  MOST_ANSWERS,
+  MOST_NOTES_BYTES,
+  MOST_SHARED_NOTES,
+  type NotesForGuests,
+  notesForGuestsSchema,
+  type SharedNote,
+  sharedNotesSchema,
+} from './answers.ts';
+export {
   MOST_SAID,
   MOST_TASK_BYTES,
   MOST_TASKS,

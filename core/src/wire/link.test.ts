@@ -14,7 +14,7 @@ test('a request from an address’s query is read, its days as a number', () => 
     days: 7,
     message: '',
     access: 'file',
-    ...{ asksName: false, mayPrint: false, mayCopy: false },
+    ...{ asksName: false, mayPrint: false, mayCopy: false, mayAnswer: false },
   });
   const looked = { ...request, access: 'pictures', asksName: 'true', mayPrint: 'false' };
   expect(linkRequestSchema.validateSync(looked)).toMatchObject({ asksName: true, mayPrint: false });

@@ -29,6 +29,8 @@ export const linkRequestSchema = object({
   /** Where pictures are served: whether they may be printed, and their words copied. */
   mayPrint: boolean().default(false),
   mayCopy: boolean().default(false),
+  /** Guests are shown the notes, and may answer them. */
+  mayAnswer: boolean().default(false),
 });
 export type LinkRequest = InferType<typeof linkRequestSchema>;
 

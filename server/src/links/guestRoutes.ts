@@ -30,11 +30,18 @@ export function guestRoutes(deps: {
     const link = await visited(req, res);
     if (!link) return undefined;
     const { title, fileName, size, expiresAt, message } = link.record;
-    const { access, mayPrint, mayCopy } = link.record;
+    const { access, mayPrint, mayCopy, mayAnswer } = link.record;
     const view = access === 'pictures' ? { mayPrint, mayCopy } : null;
-    return res
-      .set('cache-control', 'no-store')
-      .json({ title, fileName: pdfFileName(fileName), size, expiresAt, message, view });
+    return res.set('cache-control', 'no-store').json({
+      title,
+      fileName: pdfFileName(fileName),
+      size,
+      expiresAt,
+      message,
+      guest: link.guest.name,
+      mayAnswer,
+      view,
+    });
   });
 
   router.post(

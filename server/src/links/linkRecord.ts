@@ -21,6 +21,7 @@ const shape = object({
   asksName: boolean().default(false),
   mayPrint: boolean().default(false),
   mayCopy: boolean().default(false),
+  mayAnswer: boolean().default(false),
 });
 
 /** A link as it is kept, under the hash of its token. */
@@ -41,6 +42,8 @@ export interface LinkRecord {
   /** Of pictures: whether they may be printed, and their words given. */
   readonly mayPrint: boolean;
   readonly mayCopy: boolean;
+  /** Guests are shown the notes, and may answer them. */
+  readonly mayAnswer: boolean;
 }
 
 /** Null for what is no record; one nobody can read gives nobody access. */

@@ -1,5 +1,6 @@
 import { type RequestHandler, Router } from 'express';
 import type { PageArtist } from '../pictures/artist.ts';
+import { answerRoutes } from './answerRoutes.ts';
 import { guestRoutes } from './guestRoutes.ts';
 import type { LinkStore } from './linkStore.ts';
 import { ownerRoutes } from './ownerRoutes.ts';
@@ -12,4 +13,5 @@ export const linkRoutes = (deps: {
   now: () => number;
   uploadLimit: RequestHandler;
   report: (error: unknown) => void;
-}): Router => Router().use(ownerRoutes(deps), guestRoutes(deps), pageRoutes(deps));
+}): Router =>
+  Router().use(ownerRoutes(deps), guestRoutes(deps), pageRoutes(deps), answerRoutes(deps));

@@ -34,6 +34,14 @@ export interface LinkStore {
   opened(hash: string, at: number): Promise<void>;
   /** How often it was opened, counted up to 10,000, and the last times, newest first, ms since 1970. */
   openings(hash: string): Promise<{ readonly count: number; readonly times: readonly number[] }>;
+  /** Puts the notes that guests are shown beside a link that is there, in the place of earlier ones. @throws LinkStoreFull, LinkGone */
+  keepNotes(hash: string, notes: string): Promise<void>;
+  /** As they were put there; null where none were. */
+  notes(hash: string): Promise<string | null>;
+  /** Adds a line to the answers of guests; false when there are `most` already. @throws LinkStoreFull, LinkGone */
+  addAnswer(hash: string, line: string, most: number): Promise<boolean>;
+  /** Their lines, oldest first. */
+  answers(hash: string): Promise<readonly string[]>;
   /** Path of the stored file; null when it is not there. */
   filePath(hash: string): Promise<string | null>;
   /** Keeps the record, so that guests are told, and drops the file. */
@@ -187,6 +195,19 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
     }
   }
 
+  /** Of a link that is there, while nothing else changes it. @throws LinkGone, LinkStoreFull when so many bytes more are too many */
+  const whileThere = <T>(hash: string, more: number, work: () => Promise<T>): Promise<T> =>
+    inTurn(hash, async () => {
+      const record = await find(hash);
+      if (!record || record.withdrawnAt !== null)
+        throw new LinkGone('The link is not there any more.');
+      if (held + more > mostBytes) throw new LinkStoreFull('The link store is full.');
+      return work();
+    });
+  async function answers(hash: string): Promise<readonly string[]> {
+    const text = await orNull(readFile(join(folder, `${hash}.answers`), 'utf8'));
+    return (text ?? '').split('\n').filter(Boolean);
+  }
   const openedPath = (hash: string): string => join(folder, `${hash}.opened`);
   return {
     find,
@@ -209,6 +230,23 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
       const times = (text ?? '').split('\n').filter(Boolean).map(Number).filter(Number.isFinite);
       return { count: times.length, times: times.slice(-LAST_OPENINGS).reverse() };
     },
+    keepNotes: (hash, notes) =>
+      whileThere(hash, Buffer.byteLength(notes), async () => {
+        const part = `${hash}.notes.${parts++}.part`;
+        await writeFile(join(folder, part), notes);
+        await rename(join(folder, part), join(folder, `${hash}.notes`));
+        count(`${hash}.notes`, Buffer.byteLength(notes));
+      }),
+    notes: (hash) => orNull(readFile(join(folder, `${hash}.notes`), 'utf8')),
+    addAnswer: (hash, line, most) =>
+      whileThere(hash, Buffer.byteLength(line) + 1, async () => {
+        if ((await answers(hash)).length >= most) return false;
+        const name = `${hash}.answers`;
+        await appendFile(join(folder, name), `${line}\n`);
+        count(name, (sizes.get(name) ?? 0) + Buffer.byteLength(line) + 1);
+        return true;
+      }),
+    answers,
     async replace(hash, fileName, bytes) {
       const received = await receive(hash, bytes);
       return inTurn(hash, async () => {
@@ -242,6 +280,7 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
         const record = await find(hash);
         if (record) await keep(hash, { ...record, withdrawnAt: at });
         await drop(`${hash}.pdf`);
+        await drop(`${hash}.notes`);
       }),
     async sweep(now) {
       let dropped = 0;
@@ -249,11 +288,13 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
         if (!isExpired({ expiresAt }, now)) continue;
         if (sizes.has(`${hash}.pdf`)) {
           await drop(`${hash}.pdf`);
+          await drop(`${hash}.notes`);
           dropped++;
         }
         if (expiresAt + REMEMBERED >= now) continue;
         await drop(`${hash}.json`);
         await drop(`${hash}.opened`);
+        await drop(`${hash}.answers`);
         expiry.delete(hash);
       }
       await dropStrays(now);

@@ -10,29 +10,16 @@ import { type Request, type RequestHandler, Router } from 'express';
 import { ValidationError } from 'yup';
 import { letGo } from '../http/letGo.ts';
 import { refuse } from '../http/refuse.ts';
-import { CannotDraw, type PageArtist, TooBusy } from '../pictures/artist.ts';
-import type { LinkRecord } from './linkRecord.ts';
-import { type LinkState, stateOfLink } from './linkState.ts';
-import { LinkGone, type LinkStore, LinkStoreFull } from './linkStore.ts';
+import { type PageArtist, TooBusy } from '../pictures/artist.ts';
+import { stateOfLink } from './linkState.ts';
+import type { LinkStore } from './linkStore.ts';
+import { isOwner, NOT_YOURS, ownedBy } from './owned.ts';
 import { hashPassword } from './passwords.ts';
-import { NotPdf, receivePdf, TooLarge } from './receivePdf.ts';
-import { hashToken, matchesHash, newToken } from './tokens.ts';
+import { receivePdf } from './receivePdf.ts';
+import { refusalOf } from './refusalOf.ts';
+import { hashToken, newToken } from './tokens.ts';
 
 const DAY = 24 * 3600 * 1000;
-
-/** Why a link could not be made, as a status and a sentence; null for what nobody foresaw. */
-function refusalOf(e: unknown): readonly [status: number, message: string] | null {
-  if (e instanceof NotPdf) return [415, 'Only a PDF can be shared by a link.'];
-  if (e instanceof TooLarge)
-    return [413, 'This file is too large for a link. Download it instead.'];
-  if (e instanceof ValidationError) return [400, `The link cannot be made: ${e.message}.`];
-  if (e instanceof LinkStoreFull)
-    return [507, 'The server has no room for more links now. Download the copy instead.'];
-  if (e instanceof CannotDraw)
-    return [422, 'No pictures can be made of this copy. Let your guests download it instead.'];
-  if (e instanceof LinkGone) return [410, 'This link was withdrawn.'];
-  return null;
-}
 
 /** What comes in the query; each name once. */
 function onlyOnce(query: Request['query']): Request['query'] {
@@ -54,12 +41,7 @@ async function passwordIn(req: Request): Promise<string | null> {
   return hashPassword(await linkPasswordSchema.required().validate(password));
 }
 
-const isOwner = (req: Request, record: LinkRecord): boolean =>
-  matchesHash(/^Bearer (.+)$/.exec(req.get('authorization') ?? '')?.[1] ?? '', record.ownerKeyHash);
-
 const NOTHING_SAID = { asksName: false, mayPrint: false, mayCopy: false };
-
-const NOT_YOURS = 'Only the person who made this link can do that.';
 
 /** What those do who make links: `POST /` makes one, `PUT /:token/file` renews it with another copy, `GET /:token/openings` tells how it stands, `DELETE /:token` withdraws it. */
 export function ownerRoutes(deps: {
@@ -69,6 +51,7 @@ export function ownerRoutes(deps: {
   uploadLimit: RequestHandler;
 }): Router {
   const { store, artist, now, uploadLimit } = deps;
+  const owned = ownedBy(store, now);
   const router = Router();
 
   /** Takes a body in, and refuses it in words where it cannot. */
@@ -133,22 +116,13 @@ export function ownerRoutes(deps: {
     }
   }
 
-  /** The record of a link that is there, for its owner alone. */
-  const owned = async (
-    req: Request<{ token: string }>,
-  ): Promise<LinkState | { ok: false; status: 403; message: string }> => {
-    const state = await stateOfLink(store, req.params.token, now());
-    if (state.ok && !isOwner(req, state.record))
-      return { ok: false, status: 403, message: NOT_YOURS };
-    return state;
-  };
-
   router.put(
     '/:token/file',
     uploadLimit,
     receiving(async (req) => {
-      const state = await owned(req);
+      const state = await stateOfLink(store, req.params.token, now());
       if (!state.ok) return [state.status, { message: state.message }];
+      if (!isOwner(req, state.record)) return [403, { message: NOT_YOURS }];
       const { fileName } = await linkRenewalSchema.validate(onlyOnce(req.query));
       const { size } = await store.replace(state.hash, pdfFileName(fileName), receivePdf(req));
       return [200, { size }];
@@ -167,10 +141,10 @@ export function ownerRoutes(deps: {
   });
 
   router.delete('/:token', async (req, res) => {
-    const state = await owned(req);
-    if (!state.ok) return refuse(res, state.status, state.message);
-    await store.withdraw(state.hash, now());
-    return res.status(204).end();
+    const link = await owned(req, res);
+    if (!link) return;
+    await store.withdraw(link.hash, now());
+    res.status(204).end();
   });
   return router;
 }

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { ActivityIndicator, ProgressBar, Snackbar, Text, useTheme } from 'react-native-paper';
 import { Action, EmptyScreen, IconAction, Notice, paperIcon, useNow, WIDE_FROM } from '@/ui';
+import { AnswersCame } from './AnswersCame';
 import { CopiesBack } from './CopiesBack';
 import { DemoOffer } from './DemoOffer';
 import { DocumentCard } from './DocumentCard';
@@ -93,6 +94,7 @@ function Desk({ onOpen, onSent }: { onOpen: (id: string) => void; onSent: () => 
         </Notice>
       ))}
       <CopiesBack desk={desk} onOpen={onOpen} />
+      {desk.documents && <AnswersCame documents={desk.documents} onOpen={onOpen} />}
       <NewVersion />
       <Unkept onOpen={onOpen} />
       {desk.unreadable > 0 && (

@@ -4,6 +4,7 @@ import { Text, useTheme } from 'react-native-paper';
 import { readPageWords, ServerError, sharedFilePath } from '@/remote';
 import { useSight } from '@/stage';
 import { Action, paperIcon } from '@/ui';
+import { GuestNotes } from './GuestNotes';
 import { printPages } from './printPages';
 import type { Shown } from './useShared';
 
@@ -16,6 +17,7 @@ export function GuestBar(props: {
   const { token, shown, onTrouble } = props;
   const { told, pages, served } = shown;
   const { colors } = useTheme();
+  const [isNotes, setNotes] = useState(false);
   return (
     <View
       role="banner"
@@ -31,6 +33,12 @@ export function GuestBar(props: {
         {told.title}
       </Text>
       <Place count={pages.length} />
+      {told.mayAnswer && (
+        <Action compact onPress={() => setNotes(true)}>
+          Notes
+        </Action>
+      )}
+      {isNotes && <GuestNotes token={token} guest={told.guest} onClose={() => setNotes(false)} />}
       {told.view?.mayCopy && <CopyWords token={token} onTrouble={onTrouble} />}
       {served && told.view?.mayPrint && (
         <Print count={pages.length} served={served} onTrouble={onTrouble} />
@@ -46,7 +54,7 @@ export function GuestBar(props: {
           Download
         </Action>
       )}
-      {served && !told.view?.mayPrint && !told.view?.mayCopy && (
+      {served && !told.view?.mayPrint && !told.view?.mayCopy && !told.mayAnswer && (
         <Text style={{ color: colors.onSurfaceVariant }}>View only</Text>
       )}
     </View>

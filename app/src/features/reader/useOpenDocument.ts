@@ -5,11 +5,13 @@ import {
   noteWorkedOn,
   openSession,
   passwordFor,
+  takeInAnswers,
   takeInWaiting,
   useSettings,
 } from '@/session';
 import { type DeskDocument, findDocument, readPlace, readSource } from '@/storage';
 import type { Opened } from '@/shell';
+import { ServerError } from '@/remote';
 import type { SourcePictures } from '@/stage';
 import { PdfPictures } from '@/work';
 
@@ -73,6 +75,10 @@ export function useOpenDocument(id: string): OpenedDocument {
           `It could not be taken in. ${e instanceof Error ? e.message : ''}`.trim(),
         ),
       );
+      takeInAnswers(session).catch((e: unknown) => {
+        // Without a server they wait until it is asked again.
+        if (!(e instanceof ServerError)) console.error(e);
+      });
       // A file that does not tell the way is read without.
       session.guide.read(document.source, pictures.guide).catch(console.warn);
       close = () => {

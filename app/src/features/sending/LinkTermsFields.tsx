@@ -14,8 +14,10 @@ export const areFit = ({ password }: LinkTerms): boolean =>
 export function LinkTermsFields(props: {
   terms: LinkTerms;
   onChange: (part: Partial<LinkTerms>) => void;
+  /** The copy has notes that can be told. */
+  hasNotes: boolean;
 }) {
-  const { terms, onChange } = props;
+  const { terms, onChange, hasNotes } = props;
   const { colors } = useTheme();
   const [isShown, setShown] = useState(false);
   return (
@@ -37,6 +39,13 @@ export function LinkTermsFields(props: {
         , until it expires or you withdraw it.
       </Text>
       {terms.access === 'pictures' && <ViewTerms terms={terms} onChange={onChange} />}
+      {hasNotes && (
+        <SwitchRow
+          label="They may answer the notes"
+          on={terms.mayAnswer}
+          onChange={(mayAnswer) => onChange({ mayAnswer })}
+        />
+      )}
       <Choices
         label="It lasts"
         value={terms.days}

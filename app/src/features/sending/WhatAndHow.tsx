@@ -122,7 +122,13 @@ export function WhatAndHow(props: {
         onChange={(how) => onChange({ how })}
         choices={WAYS.filter(({ value }) => waysFor(asked, pages).includes(value))}
       />
-      {howOf(asked, pages) === 'link' && <LinkTermsFields terms={terms} onChange={onTerms} />}
+      {howOf(asked, pages) === 'link' && (
+        <LinkTermsFields
+          terms={terms}
+          onChange={onTerms}
+          hasNotes={notes > 0 && (asked.as === 'living' || asked.notes !== 'none')}
+        />
+      )}
       {howOf(asked, pages) === 'mail' && <MailFields terms={mail} onChange={onMail} />}
       {howOf(asked, pages) === 'print' && (
         <>

@@ -1,4 +1,5 @@
 import { late, type ReaderFeature } from '@/shell';
+import { askAnswers } from './askAnswers';
 
 const SEND = 'send';
 const SENT = 'sent';
@@ -12,7 +13,7 @@ export const sendingFeature: ReaderFeature = {
     { id: SEND, Content: SendSheet },
     { id: SENT, Content: SentOfThis },
   ],
-  commands: ({ shell }) => [
+  commands: ({ shell, session }) => [
     {
       id: SEND,
       title: 'Send',
@@ -30,6 +31,14 @@ export const sendingFeature: ReaderFeature = {
       also: 'links copies list history withdraw opened',
       icon: 'send',
       run: () => shell.openDialog(SENT),
+    },
+    {
+      id: 'guest-answers',
+      title: 'Ask for guests’ answers',
+      group: 'Document',
+      also: 'notes replies link fetch',
+      icon: 'send',
+      run: () => void askAnswers(session),
     },
   ],
 };

@@ -8,6 +8,7 @@ import { mailByServer, mailFile } from './mail';
 import type { MailTerms } from './mailTerms';
 import { noteSent } from './noteSent';
 import { notesFile } from './notesFile';
+import { notesForGuests } from './notesForGuests';
 import { printPdf } from './printing';
 import type { Part } from './useAsked';
 import type { MadeCopy } from './useCopy';
@@ -29,7 +30,7 @@ export interface Leaving {
   forgetTold(): void;
   notes(part: Part, as: 'markdown' | 'table'): Promise<void>;
   /** A copy, by the way that is asked for, or under a link that is there. */
-  copy(made: MadeCopy, under: KeptLink | null): Promise<void>;
+  copy(made: MadeCopy, part: Part, under: KeptLink | null): Promise<void>;
 }
 
 const NOT_WRITTEN_DOWN =
@@ -38,7 +39,13 @@ const NOT_WRITTEN_DOWN =
 /** Lets what was made leave, and writes down that it has. `pages` says which of its pages, empty for all. */
 export function useLeaving(
   pages: string,
-  { as, picture, perSheet, room }: Pick<Asked, 'as' | 'picture' | 'perSheet' | 'room'>,
+  {
+    as,
+    notes,
+    picture,
+    perSheet,
+    room,
+  }: Pick<Asked, 'as' | 'notes' | 'picture' | 'perSheet' | 'room'>,
   links: Links,
   { how, link, mail }: Way,
 ): Leaving {
@@ -96,17 +103,26 @@ export function useLeaving(
     const trouble = await copyPicture(pictures);
     return trouble ? failed(trouble) : left(name, 'Copied.');
   };
-  const copied = async ({ copy, pictures }: MadeCopy, under: KeptLink | null): Promise<void> => {
+  const copied = async (
+    { copy, pictures }: MadeCopy,
+    part: Part,
+    under: KeptLink | null,
+  ): Promise<void> => {
     if (pictures) return pictured(copy.pages, pictures);
     const name = copyName(naming, as === 'living' ? as : 'fixed');
-    const file = { name, bytes: copy.bytes };
+    // What was left out of the copy is not told beside it either.
+    const told = as === 'living' || notes !== 'none' ? notesForGuests(part) : [];
+    const file = { name, bytes: copy.bytes, notes: told };
     if (under) {
       if (!(await links.renew(under, file))) return;
       return left(name, 'The link leads to this copy now.', 'renewed', under.token);
     }
     if (how === 'print') return printed(name, copy.bytes);
     if (how === 'link') {
-      const token = await links.make(file, link);
+      const token = await links.make(file, {
+        ...link,
+        mayAnswer: link.mayAnswer && told.length > 0,
+      });
       return token === null ? undefined : left(name, null, 'link', token);
     }
     const bytes = copy.bytes as Uint8Array<ArrayBuffer>;
@@ -122,6 +138,6 @@ export function useLeaving(
     forgetTold: () => setTold(null),
     notes: (part, kind) =>
       whileLeaving(byFile(notesFile(part.document, part.names, naming, kind).file)),
-    copy: (made, under) => whileLeaving(copied(made, under)),
+    copy: (made, part, under) => whileLeaving(copied(made, part, under)),
   };
 }

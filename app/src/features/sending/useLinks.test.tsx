@@ -1,12 +1,13 @@
 import { act, renderHook, waitFor } from '@testing-library/react';
 import { MOST_LINK_BYTES } from '@marginalis/core/wire';
-import { createLink, renewLink, ServerError, withdrawLink } from '@/remote';
+import { createLink, putNotes, renewLink, ServerError, withdrawLink } from '@/remote';
 import { keepLinks, readLinks } from '@/storage';
 import { FIRST_TERMS, useLinks } from './useLinks';
 
 jest.mock('@/remote', () => ({
   ServerError: class extends Error {},
   createLink: jest.fn(),
+  putNotes: jest.fn(),
   renewLink: jest.fn(),
   withdrawLink: jest.fn(),
 }));
@@ -22,15 +23,17 @@ function links() {
   return renderHook(() => useLinks(document, 'Tide log')).result;
 }
 
-const FILE = { name: 'a.pdf', bytes: new Uint8Array(3) };
+const FILE = { name: 'a.pdf', bytes: new Uint8Array(3), notes: [] };
+const KEPT = {
+  ...{ ...made, fileName: 'a.pdf', locked: false, viewOnly: false },
+  ...{ mayAnswer: false, answersTaken: 0, withdrawn: false },
+};
 
 test('a link is there once its key is kept', async () => {
   (keepLinks as jest.Mock).mockResolvedValue(undefined);
   const result = links();
   await act(() => result.current.make(FILE, FIRST_TERMS));
-  expect(keepLinks).toHaveBeenCalledWith(expect.any(String), [
-    { ...made, fileName: 'a.pdf', locked: false, viewOnly: false, withdrawn: false },
-  ]);
+  expect(keepLinks).toHaveBeenCalledWith(expect.any(String), [KEPT]);
   expect(result.current).toMatchObject({ trouble: null });
   expect(withdrawLink).not.toHaveBeenCalled();
 });
@@ -44,15 +47,34 @@ test('a link whose key storage refuses is withdrawn, and that is said', async ()
   expect(result.current.made).toEqual([]);
 });
 
+test('notes that may be answered go beside the copy; where they do not get there, there is no link', async () => {
+  (keepLinks as jest.Mock).mockReset().mockResolvedValue(undefined);
+  const terms = { ...FIRST_TERMS, mayAnswer: true };
+  const note = { id: 'n1', page: '3', quote: '', isSettled: false, said: [] };
+  const file = { ...FILE, notes: [note] };
+  (putNotes as jest.Mock).mockReset().mockResolvedValue(undefined);
+  const result = links();
+  await act(() => result.current.make(file, terms));
+  expect(putNotes).toHaveBeenCalledWith(made, [note]);
+  expect(keepLinks).toHaveBeenCalledWith(expect.any(String), [{ ...KEPT, mayAnswer: true }]);
+
+  (putNotes as jest.Mock).mockRejectedValue(new ServerError('The server has no room.', 507));
+  (keepLinks as jest.Mock).mockReset();
+  await act(() => result.current.make(file, terms));
+  expect(withdrawLink).toHaveBeenCalledWith(made);
+  expect(keepLinks).not.toHaveBeenCalled();
+  expect(result.current.trouble).toBe('The server has no room.');
+});
+
 test('a copy that is too large for a link is not sent anywhere', async () => {
   const result = links();
   const bytes = { length: MOST_LINK_BYTES + 1 } as Uint8Array;
-  await act(() => result.current.make({ name: 'a.pdf', bytes }, FIRST_TERMS));
+  await act(() => result.current.make({ ...FILE, bytes }, FIRST_TERMS));
   expect(createLink).not.toHaveBeenCalled();
   expect(result.current.trouble).toMatch(/the most a link can carry/);
 });
 
-const kept = { ...made, fileName: 'a.pdf', locked: true, viewOnly: false, withdrawn: false };
+const kept = { ...KEPT, locked: true };
 
 test('a link that is renewed stays the same, with the new file’s name', async () => {
   const result = links();

@@ -1,7 +1,12 @@
-import { type LINK_DAYS, type LinkAccess, MOST_LINK_BYTES } from '@marginalis/core/wire';
+import {
+  type LINK_DAYS,
+  type LinkAccess,
+  MOST_LINK_BYTES,
+  type SharedNote,
+} from '@marginalis/core/wire';
 import { useState } from 'react';
 import useSWR from 'swr';
-import { createLink, renewLink, ServerError, withdrawLink } from '@/remote';
+import { createLink, putNotes, renewLink, ServerError, withdrawLink } from '@/remote';
 import { type KeptLink, keepLinks, readLinks } from '@/storage';
 import { sizeInWords } from '@/ui';
 
@@ -24,6 +29,8 @@ export interface LinkTerms {
   readonly asksName: boolean;
   readonly mayPrint: boolean;
   readonly mayCopy: boolean;
+  /** Guests are shown the notes, and may answer them. */
+  readonly mayAnswer: boolean;
 }
 
 /** What a link is made with unless something else is asked for. */
@@ -35,12 +42,15 @@ export const FIRST_TERMS: LinkTerms = {
   asksName: false,
   mayPrint: false,
   mayCopy: false,
+  mayAnswer: false,
 };
 
 /** A file that goes under a link. */
 interface LinkFile {
   readonly name: string;
   readonly bytes: Uint8Array;
+  /** What is told beside it, where guests may answer. */
+  readonly notes: readonly SharedNote[];
 }
 
 export interface Links {
@@ -82,7 +92,7 @@ export function useLinks(documentId: string, title: string): Links {
     await keepLinks(documentId, next);
     await mutate(next);
   };
-  const make: Links['make'] = ({ name: fileName, bytes }, { password, ...terms }) =>
+  const make: Links['make'] = ({ name: fileName, bytes, notes }, { password, ...terms }) =>
     attempt(async () => {
       if (bytes.length > MOST_LINK_BYTES) {
         setTrouble(TOO_LARGE);
@@ -92,23 +102,29 @@ export function useLinks(documentId: string, title: string): Links {
       try {
         const locked = password !== '';
         const viewOnly = terms.access === 'pictures';
-        const kept = { ...link, fileName, locked, viewOnly, withdrawn: false };
+        const { mayAnswer } = terms;
+        if (mayAnswer) await putNotes(link, notes);
+        const kept = {
+          ...{ ...link, fileName, locked, viewOnly, mayAnswer },
+          ...{ answersTaken: 0, withdrawn: false },
+        };
         await keep([kept, ...(await readLinks(documentId))]);
         return link.token;
-      } catch {
-        // Nobody could ever withdraw a link whose key is lost.
+      } catch (e) {
+        // Nobody could ever withdraw a link whose key is lost, or answer notes that are not there.
         await withdrawLink(link);
-        setTrouble(KEY_REFUSED);
+        setTrouble(e instanceof ServerError ? e.message : KEY_REFUSED);
         return null;
       }
     });
-  const renew: Links['renew'] = async (link, { name: fileName, bytes }) => {
+  const renew: Links['renew'] = async (link, { name: fileName, bytes, notes }) => {
     const renewed = await attempt(async () => {
       if (bytes.length > MOST_LINK_BYTES) {
         setTrouble(TOO_LARGE);
         return false;
       }
       await renewLink(link, fileName, bytes);
+      if (link.mayAnswer) await putNotes(link, notes);
       const all = await readLinks(documentId);
       await keep(all.map((one) => (one.token === link.token ? { ...one, fileName } : one)));
       return true;

@@ -37,7 +37,7 @@ export function useSending(part: Part | null, asked: Asked, links: Links, way: W
     if (!part) return;
     leaving.forgetTold();
     if (!isCopy(as)) return leaving.notes(part, as);
-    if (state.phase === 'made') return leaving.copy(state, under.current);
+    if (state.phase === 'made') return leaving.copy(state, part, under.current);
     sent.current = question;
     const made = await make({
       ...{ part, notes, as },
@@ -46,7 +46,7 @@ export function useSending(part: Part | null, asked: Asked, links: Links, way: W
     // Stopped by a change of the document it goes on below.
     if (made === 'stopped') return;
     sent.current = null;
-    if (made !== 'failed' && !isDoubtful(made)) await leaving.copy(made, under.current);
+    if (made !== 'failed' && !isDoubtful(made)) await leaving.copy(made, part, under.current);
   };
   const latest = useRef({ sendIt, forgetTold: leaving.forgetTold });
   useEffect(() => {
