@@ -24,6 +24,7 @@ export { Notice, EmptyScreen } from './Notice';
 export { InkDrop } from './InkDrop';
 export { NumberField } from './NumberField';
 export { AuthorChoice, InkChoice, type PageRange, PageRangeFields } from './Narrowing';
+export { Field } from './Field';
 export { ago, timeAgo } from './timeAgo';
 export { unseen } from './unseen';
 export { PasswordField } from './PasswordField';

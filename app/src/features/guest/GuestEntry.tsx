@@ -1,9 +1,9 @@
 import { LONGEST_NAME, type VisitAsks } from '@marginalis/core/wire';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { HelperText, TextInput } from 'react-native-paper';
+import { HelperText } from 'react-native-paper';
 import { ServerError, visitLink } from '@/remote';
-import { Action, EmptyScreen, PasswordField } from '@/ui';
+import { Action, EmptyScreen, Field, PasswordField } from '@/ui';
 
 /** What a link asks for is said above the fields. */
 function headOf({ password, name }: VisitAsks): { title: string; text: string } {
@@ -42,10 +42,8 @@ export function GuestEntry(props: { token: string; asks: VisitAsks; onLetIn: () 
     <EmptyScreen {...headOf(asks)}>
       <View style={styles.form}>
         {asks.name && (
-          <TextInput
+          <Field
             label="Your name"
-            accessibilityLabel="Your name"
-            mode="outlined"
             autoComplete="name"
             autoFocus
             maxLength={LONGEST_NAME}

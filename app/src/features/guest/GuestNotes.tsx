@@ -1,10 +1,10 @@
 import { LONGEST_ANSWER, LONGEST_NAME, type SharedNote } from '@marginalis/core/wire';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Text, TextInput, useTheme } from 'react-native-paper';
+import { Text, useTheme } from 'react-native-paper';
 import useSWR from 'swr';
 import { readNotes, sendAnswer, ServerError } from '@/remote';
-import { Action, ago, Sheet, useNow } from '@/ui';
+import { Action, ago, Field, Sheet, useNow } from '@/ui';
 
 /** One thing that was said, by the owner or by a guest. */
 interface Said {
@@ -37,10 +37,8 @@ export function GuestNotes(props: {
       {data && (
         <>
           {guest === '' && (
-            <TextInput
+            <Field
               label="Your name"
-              accessibilityLabel="Your name"
-              mode="outlined"
               autoComplete="name"
               maxLength={LONGEST_NAME}
               value={name}
@@ -88,7 +86,7 @@ function NoteRow(props: {
   const quiet = { color: colors.onSurfaceVariant };
   const told = note.said.map(({ author, madeAt, text: said, isWritten }, k): Said => {
     const words = said === '' && isWritten ? 'Written with the pen; see the page.' : said;
-    return { key: `${k}`, who: author || 'Nobody named', at: madeAt, text: words };
+    return { key: `${k}`, who: author || 'Without a name', at: madeAt, text: words };
   });
   const answer = async () => {
     setBusy(true);
@@ -122,10 +120,9 @@ function NoteRow(props: {
           <Text selectable>{said}</Text>
         </View>
       ))}
-      <TextInput
+      <Field
         label="Answer"
         accessibilityLabel={`Answer the note on page ${page}`}
-        mode="outlined"
         multiline
         maxLength={LONGEST_ANSWER}
         value={text}

@@ -2,8 +2,7 @@ import { LINK_DAYS, MOST_MESSAGE, PASSWORD_LENGTH } from '@marginalis/core/wire'
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { HelperText, Text, useTheme } from 'react-native-paper';
-import { Action, Choices, SwitchRow } from '@/ui';
-import { Field } from './Field';
+import { Action, Choices, Field, SwitchRow } from '@/ui';
 import type { LinkTerms } from './useLinks';
 
 /** Whether a link can be made so; a password that is begun has to be long enough. */

@@ -1,7 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import { HelperText, Text, useTheme } from 'react-native-paper';
-import { Choices, InlineLink } from '@/ui';
-import { Field } from './Field';
+import { Choices, Field, InlineLink } from '@/ui';
 import { type MailTerms, troubleOf } from './mailTerms';
 import { useMailWay } from './useMailWay';
 

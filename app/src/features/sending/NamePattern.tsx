@@ -3,8 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { HelperText } from 'react-native-paper';
 import { useSettings } from '@/session';
 import { FIRST_NAMING } from '@/storage';
-import { Action } from '@/ui';
-import { Field } from './Field';
+import { Action, Field } from '@/ui';
 
 /** How files are called that leave, shown when it is asked for. */
 export function NamePattern() {

@@ -1,8 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { type Choice, Choices, SwitchRow } from '@/ui';
+import { type Choice, Choices, Field, SwitchRow } from '@/ui';
 import { type Asked, howOf, isCopy, waysFor } from './asked';
-import { Field } from './Field';
 import { LinkTermsFields } from './LinkTermsFields';
 import { MailFields } from './MailFields';
 import type { MailTerms } from './mailTerms';
