@@ -1,7 +1,9 @@
 import compression from 'compression';
 import express, { type ErrorRequestHandler, type Express } from 'express';
+import type { Logger } from 'pino';
 import { plainPage } from './http/plainPage.ts';
 import { refuse } from './http/refuse.ts';
+import { requestLog } from './http/requestLog.ts';
 import { limitRate, permissionsPolicy, securityHeaders } from './http/security.ts';
 import { staticApp } from './http/staticApp.ts';
 import { linkRoutes } from './links/linkRoutes.ts';
@@ -35,6 +37,8 @@ export interface AppDeps {
   /** The outbox that is shown; null where none is. */
   readonly outbox?: Outbox | null;
   readonly report: (error: unknown) => void;
+  /** Where requests are written down; nowhere without. */
+  readonly log?: Pick<Logger, 'info'>;
   /** Proxies in front whose word about a guest's address is taken: how many, or their addresses; none without. */
   readonly trustedProxies?: number | readonly string[];
   readonly limits?: { readonly uploads: number; readonly requests: number };
@@ -53,6 +57,11 @@ export function createApp(deps: AppDeps): Express {
       'trust proxy',
       typeof deps.trustedProxies === 'number' ? deps.trustedProxies : [...deps.trustedProxies],
     );
+  if (deps.log) app.use(requestLog(deps.log));
+  // For whoever watches over the server, or sends guests to one that stands.
+  app.get('/api/health', (_req, res) =>
+    res.set('cache-control', 'no-store').json({ ok: true, held: deps.links.held() }),
+  );
   app.use(securityHeaders(), permissionsPolicy);
   app.use(compression());
   app.use(

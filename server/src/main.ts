@@ -1,4 +1,5 @@
 import { existsSync } from 'node:fs';
+import type { AddressInfo } from 'node:net';
 import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
@@ -15,6 +16,8 @@ const port = Number(process.env.PORT ?? 4173);
 const appFolder = process.env.APP_FOLDER ?? join(root, 'app/dist');
 const demoFolder = process.env.DEMO === '1' ? join(root, 'demo/documents') : null;
 const HOUR = 3600 * 1000;
+/** What is on its way when the server is to end has so long, ms. */
+const PATIENCE = 20_000;
 
 if (!existsSync(join(appFolder, 'index.html'))) {
   console.error('The application is not built yet. Run: npm run build');
@@ -61,6 +64,7 @@ const app = createApp({
   mailer: mailService && mailFrom ? serviceMailer(mailService, mailFrom) : outbox,
   outbox,
   report,
+  log,
   limits,
   trustedProxies,
 });
@@ -79,7 +83,8 @@ const server = app.listen(port, (error?: Error) => {
     );
     process.exit(1);
   }
-  console.log(`Marginalis is at http://localhost:${port}`);
+  const { port: at } = server.address() as AddressInfo;
+  console.log(`Marginalis is at http://localhost:${at}`);
 });
 server.requestTimeout = 120_000;
 server.headersTimeout = 20_000;
@@ -87,7 +92,11 @@ server.headersTimeout = 20_000;
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.once(signal, () => {
     clearInterval(sweeping);
-    artist.close();
-    server.close(() => process.exit(0));
-    server.closeAllConnections();
+    // What is on its way is brought to its end; nobody new is let in.
+    server.close(() => {
+      artist.close();
+      process.exit(0);
+    });
+    server.closeIdleConnections();
+    setTimeout(() => server.closeAllConnections(), PATIENCE).unref();
   });
