@@ -5,7 +5,9 @@ import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
 
 const dist = join(import.meta.dirname, '../dist');
-const PACKED = /\.(js|mjs|css|html|json|svg|wasm|ttf|txt)$/;
+const PACKED = /\.(js|mjs|css|json|svg|wasm|ttf|txt)$/;
+/** What every build writes anew under the same name: should the one be changed, the other must not be sent. */
+const NEVER = /^(index\.html|sw\.js|metadata\.json)$/;
 /** Smaller files are sent as they are, bytes. */
 const LEAST = 1024;
 
@@ -20,7 +22,9 @@ const brotli = (bytes) =>
 
 const started = Date.now();
 let [before, after] = [0, 0];
-const names = (await readdir(dist, { recursive: true })).filter((name) => PACKED.test(name));
+const names = (await readdir(dist, { recursive: true })).filter(
+  (name) => PACKED.test(name) && !NEVER.test(name),
+);
 const pack = async (name) => {
   const file = join(dist, name);
   if ((await stat(file)).size < LEAST) return;

@@ -89,6 +89,21 @@ const server = app.listen(port, (error?: Error) => {
 server.requestTimeout = 120_000;
 server.headersTimeout = 20_000;
 
+/** Requests that are on their way. */
+let active = 0;
+let isEnding = false;
+/** Browsers hold connections ready that they ask nothing by; none of these is waited for. */
+const closeIfIdle = (): void => {
+  if (isEnding && active === 0) server.closeAllConnections();
+};
+server.on('request', (_req, res) => {
+  active++;
+  res.on('close', () => {
+    active--;
+    closeIfIdle();
+  });
+});
+
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.once(signal, () => {
     clearInterval(sweeping);
@@ -97,6 +112,7 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const)
       artist.close();
       process.exit(0);
     });
-    server.closeIdleConnections();
+    isEnding = true;
+    closeIfIdle();
     setTimeout(() => server.closeAllConnections(), PATIENCE).unref();
   });
