@@ -36,7 +36,7 @@ async function serverWith(count: number) {
   const app = createApp({
     links: await createDiskLinkStore(folder),
     artist: startArtist(
-      new URL('../server/src/pictures/artist.mjs', import.meta.url),
+      new URL('../server/src/pictures/artistProcess.mjs', import.meta.url),
       console.error,
     ),
     now: Date.now,

@@ -1,6 +1,19 @@
 import { expect, type Page, test } from '@playwright/test';
 import { makeLink, openWorksheet } from './support/reader';
 
+/** Makes a link to look at the worksheet, with these switches on. */
+async function viewOnlyLink(page: Page, ...on: readonly (string | RegExp)[]): Promise<string> {
+  await openWorksheet(page);
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
+  const sheet = page.getByRole('dialog', { name: 'Send' });
+  await sheet.getByRole('radio', { name: 'A link' }).click();
+  await sheet.getByRole('radio', { name: 'View only' }).click();
+  for (const name of on) await sheet.getByRole('switch', { name }).click();
+  await makeLink(page);
+  await expect(sheet.getByText('view only')).toBeVisible();
+  return sheet.getByTestId('link').innerText();
+}
+
 /** Pages come from the server, which has to start what draws them. */
 const drawnThere = (guest: Page): Promise<void> =>
   expect(guest.locator('[data-page="1"][data-drawn]')).toBeAttached({ timeout: 45_000 });
@@ -10,16 +23,7 @@ test('a link to look at: guests say their name, see pages that carry it, copy wo
   browser,
   baseURL,
 }) => {
-  await openWorksheet(page);
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
-  await sheet.getByRole('radio', { name: 'A link' }).click();
-  await sheet.getByRole('radio', { name: 'View only' }).click();
-  await sheet.getByRole('switch', { name: /^Ask for their name/ }).click();
-  await sheet.getByRole('switch', { name: 'They may copy words' }).click();
-  await makeLink(page);
-  await expect(sheet.getByText('view only')).toBeVisible();
-  const address = await sheet.getByTestId('link').innerText();
+  const address = await viewOnlyLink(page, /^Ask for their name/, 'They may copy words');
 
   const guests = await browser.newContext({
     baseURL,
@@ -61,16 +65,10 @@ test('pages that may be printed are printed from pictures, one on a sheet', asyn
   browser,
   baseURL,
 }) => {
-  await openWorksheet(page);
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
-  await sheet.getByRole('radio', { name: 'A link' }).click();
-  await sheet.getByRole('radio', { name: 'View only' }).click();
-  await sheet.getByRole('switch', { name: 'They may print' }).click();
-  await makeLink(page);
+  const address = await viewOnlyLink(page, 'They may print');
   const guests = await browser.newContext({ baseURL, viewport: { width: 1280, height: 800 } });
   const guest = await guests.newPage();
-  await guest.goto(await sheet.getByTestId('link').innerText());
+  await guest.goto(address);
   await drawnThere(guest);
   // In the place of the browser's own dialog: what it would print.
   await guest.evaluate(() => {

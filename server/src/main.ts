@@ -53,7 +53,7 @@ const outbox =
     ? await openOutbox(process.env.OUTBOX_FOLDER ?? join(root, 'server/data/outbox'), Date.now)
     : null;
 
-const artist = startArtist(new URL('./pictures/artist.mjs', import.meta.url), report);
+const artist = startArtist(new URL('./pictures/artistProcess.mjs', import.meta.url), report);
 const app = createApp({
   links,
   artist,

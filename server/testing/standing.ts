@@ -13,7 +13,7 @@ import { startArtist } from '../src/pictures/startArtist.ts';
 import { createDiskLinkStore, type LinkStore } from '../src/links/linkStore.ts';
 
 /** What draws pages. */
-export const ARTIST = pathToFileURL(join(__dirname, '../src/pictures/artist.mjs'));
+export const ARTIST = pathToFileURL(join(__dirname, '../src/pictures/artistProcess.mjs'));
 export const DAY = 24 * 3600 * 1000;
 export const PDF = Buffer.from('%PDF-1.7\n1 0 obj\n<<>>\nendobj\n%%EOF\n');
 export const QUERY = new URLSearchParams({

@@ -1,5 +1,5 @@
 import { answerNote } from '@marginalis/core/editing';
-import { type KeptAnswer, isExpired } from '@marginalis/core/wire';
+import { guestAuthor, isExpired, type KeptAnswer } from '@marginalis/core/wire';
 import { readAnswers, ServerError } from '@/remote';
 import { type KeptLink, keepLinks, readLinks } from '@/storage';
 import type { DocumentSession } from './documentSession';
@@ -46,9 +46,6 @@ export async function answersOnDesk(
   return counts;
 }
 
-/** As whom a guest stands in the margin. */
-const guestName = (name: string): string => `${name} (guest)`;
-
 /**
  * Takes what guests have answered into the notes of an open document, each as a step that can be taken back, and says so. An answer
  * to a note that is there no more is passed over.
@@ -62,7 +59,7 @@ export async function takeInAnswers(session: DocumentSession): Promise<number> {
     for (const { id, note, name, text, at } of answers) {
       const thread = session.store.getState().document.threads.get(note);
       if (!thread || thread.remarks.some((remark) => remark.id === id)) continue;
-      const answer = answerNote(thread, { id, author: guestName(name), text, madeAt: at });
+      const answer = answerNote(thread, { id, author: guestAuthor(name), text, madeAt: at });
       if (answer && session.dispatch(answer)) taken++;
     }
     await noteTaken(session.desk.id, link, answers.length);

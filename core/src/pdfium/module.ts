@@ -10,6 +10,7 @@ export interface PdfiumModule {
     FPDF_GetLastError(): number;
     FPDF_CloseDocument(document: number): void;
     FPDF_GetPageCount(document: number): number;
+    FPDF_GetPageSizeByIndexF(document: number, index: number, size: number): number;
     FPDF_GetPageWidthF(page: number): number;
     FPDF_GetPageHeightF(page: number): number;
     FPDFBitmap_Create(width: number, height: number, alpha: number): number;

@@ -22,6 +22,8 @@ export interface OpenPage {
 /** A PDF whose pages are looked at. */
 export interface OpenPages {
   readonly pageCount: number;
+  /** How large a page, from 0, is seen, points, without opening it; null where that cannot be read. UserUnit is not looked at. */
+  size(index: number): { readonly width: number; readonly height: number } | null;
   /** Opens a page, from 0, for as long as it is looked at; null where it cannot be read. */
   page<T>(index: number, look: (page: OpenPage) => T): T | null;
   close(): void;
@@ -42,6 +44,7 @@ export function openPages(module: PdfiumModule, bytes: Uint8Array, password?: st
   const form = openForm(module, handle);
   return {
     pageCount,
+    size: (index) => sizeOf(module, handle, index),
     page(index, look) {
       const page = pdfium.FPDF_LoadPage(handle, index);
       if (page === 0) return null;
@@ -71,6 +74,20 @@ export function openPages(module: PdfiumModule, bytes: Uint8Array, password?: st
       close();
     },
   };
+}
+
+function sizeOf(
+  module: PdfiumModule,
+  document: number,
+  index: number,
+): { width: number; height: number } | null {
+  const { wasmExports: pdfium } = module;
+  // FS_SIZEF: two floats.
+  const held = pdfium.malloc(8);
+  const isRead = pdfium.FPDF_GetPageSizeByIndexF(document, index, held) !== 0;
+  const [width, height] = module.HEAPF32.subarray(held >> 2, (held >> 2) + 2);
+  pdfium.free(held);
+  return isRead ? { width, height } : null;
 }
 
 /** What draws the fields of a form; its handle is 0 where PDFium has no room for it. Nothing of a form is run. */

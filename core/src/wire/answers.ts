@@ -60,11 +60,14 @@ export const answerSchema = object({
 export type Answer = InferType<typeof answerSchema>;
 
 /** An answer as it is kept: the last thing that was said is the last. */
-const keptAnswerShape = answerSchema.shape({ id, at: time });
-export type KeptAnswer = InferType<typeof keptAnswerShape>;
+export const keptAnswerSchema = answerSchema.shape({ id, at: time });
+export type KeptAnswer = InferType<typeof keptAnswerSchema>;
+
+/** What a guest is called beside those who were not sent a link. */
+export const guestAuthor = (name: string): string => `${name} (guest)`;
 
 /** All answers to a link, oldest first: for its owner, `GET /api/links/:token/answers`. */
-export const answersSchema = array(keptAnswerShape.required()).required().max(MOST_ANSWERS);
+export const answersSchema = array(keptAnswerSchema.required()).required().max(MOST_ANSWERS);
 
 /** What guests see, `GET /api/links/:token/notes`. */
 export const notesForGuestsSchema = object({

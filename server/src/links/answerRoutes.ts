@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import {
   answerSchema,
-  answersSchema,
   type KeptAnswer,
+  keptAnswerSchema,
   MOST_ANSWERS,
   MOST_NOTES_BYTES,
   type SharedNote,
@@ -20,6 +20,16 @@ const NONE_MAY_ANSWER = 'Notes of this document cannot be answered here.';
 /** Of an answer as it is sent, bytes. */
 const MOST_BODY = 32 * 1024;
 
+/** An answer as it is kept; none where a crash has left half a line. */
+function answerIn(line: string): KeptAnswer[] {
+  try {
+    return [keptAnswerSchema.validateSync(JSON.parse(line))];
+  } catch (e) {
+    if (e instanceof SyntaxError || e instanceof ValidationError) return [];
+    throw e;
+  }
+}
+
 /** Notes and what guests answer: `PUT /:token/notes` puts them beside a copy, `GET /:token/notes` shows them, `POST /:token/answers` answers one, `GET /:token/answers` tells the owner. */
 export function answerRoutes(deps: {
   store: LinkStore;
@@ -32,7 +42,7 @@ export function answerRoutes(deps: {
   const router = Router();
 
   const answersTo = async (hash: string): Promise<KeptAnswer[]> =>
-    answersSchema.cast((await store.answers(hash)).map((line): unknown => JSON.parse(line)));
+    (await store.answers(hash)).flatMap(answerIn);
   const notesOf = async (hash: string): Promise<SharedNote[]> =>
     sharedNotesSchema.cast(JSON.parse((await store.notes(hash)) ?? '[]'));
 

@@ -1,3 +1,5 @@
+import { appendFile } from 'node:fs/promises';
+import { join } from 'node:path';
 import { MOST_ANSWERS } from '@marginalis/core/wire';
 import { DAY, type Made, PDF, QUERY, Standing } from '../../testing/standing.ts';
 import { hashToken } from './tokens.ts';
@@ -108,6 +110,20 @@ test('answers at once are all kept, up to as many as a link takes', async () => 
   expect(all.filter(({ status }) => status === 409)).toHaveLength(10);
   const heard = (await json(`/api/links/${link.token}/answers`, asOwner(link))) as unknown[];
   expect(heard).toHaveLength(MOST_ANSWERS);
+});
+
+test('half a line that a crash has left takes no answer with it', async () => {
+  const link = await answerable();
+  await answer(link.token, { text: 'First.' });
+  const name = (await on.names()).find((one) => one.endsWith('.answers')) ?? '';
+  await appendFile(join(on.store, name), '{"id":"a","note":"n1","na');
+  await on.restart();
+  await answer(link.token, { text: 'Second.' });
+  expect(await json(`/api/links/${link.token}/answers`, asOwner(link))).toMatchObject([
+    { text: 'First.' },
+    { text: 'Second.' },
+  ]);
+  expect(on.links.held()).toBe(await on.counted());
 });
 
 test('with a link that is withdrawn its notes go, and in time what was answered', async () => {

@@ -1,5 +1,7 @@
 import {
+  access,
   appendFile,
+  constants,
   mkdir,
   open,
   readdir,
@@ -50,6 +52,8 @@ export interface LinkStore {
   sweep(now: number): Promise<number>;
   /** Bytes that all files together take. */
   held(): number;
+  /** @throws when what is stored cannot be reached */
+  check(): Promise<void>;
 }
 
 /** Guests of an expired link are told so for this long; then it is as if it had never been, ms. */
@@ -212,6 +216,7 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
   return {
     find,
     held: () => held,
+    check: () => access(folder, constants.R_OK | constants.W_OK),
     async opened(hash, at) {
       const name = `${hash}.opened`;
       const sizeOf = (): number => sizes.get(name) ?? 0;
@@ -239,11 +244,13 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
       }),
     notes: (hash) => orNull(readFile(join(folder, `${hash}.notes`), 'utf8')),
     addAnswer: (hash, line, most) =>
-      whileThere(hash, Buffer.byteLength(line) + 1, async () => {
+      whileThere(hash, Buffer.byteLength(line) + 2, async () => {
         if ((await answers(hash)).length >= most) return false;
         const name = `${hash}.answers`;
-        await appendFile(join(folder, name), `${line}\n`);
-        count(name, (sizes.get(name) ?? 0) + Buffer.byteLength(line) + 1);
+        // On a line of its own, whatever a crash has left of the one before.
+        const added = `\n${line}\n`;
+        await appendFile(join(folder, name), added);
+        count(name, (sizes.get(name) ?? 0) + Buffer.byteLength(added));
         return true;
       }),
     answers,

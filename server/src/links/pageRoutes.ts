@@ -7,8 +7,13 @@ import { type OfLink, type Visited, visiting } from './visiting.ts';
 
 type OfPage = OfLink & { params: { token: string; number: string } };
 
-/** A page of a link, from 0, of a document with so many. */
 const PAGE_NUMBER = /^[1-9]\d{0,5}$/;
+
+const NO_SUCH_PAGE = 'There is no such page.';
+
+/** The page that is asked for, from 0; -1 for what is no number of a page. */
+const indexIn = ({ params: { number } }: OfPage): number =>
+  PAGE_NUMBER.test(number) ? Number(number) - 1 : -1;
 
 /** What guests get where a link gives pictures: `GET /:token/pages` their sizes, `GET /:token/pages/:number` a picture, `GET /:token/pages/:number/words` what is written there. */
 export function pageRoutes(deps: {
@@ -49,15 +54,6 @@ export function pageRoutes(deps: {
       else throw e;
     }
   }
-  /** The page that is asked for, from 0; null, and answered, where there is no such page. */
-  async function pageIn(req: OfPage, res: Response, file: string): Promise<number | null> {
-    const { number } = req.params;
-    const index = PAGE_NUMBER.test(number) ? Number(number) - 1 : -1;
-    if (index >= 0 && index < (await artist.sizes(file)).length) return index;
-    refuse(res, 404, 'There is no such page.');
-    return null;
-  }
-
   router.get('/:token/pages', (req: OfLink, res) =>
     looked(req, res, async (file, { hash }) => {
       const sizes = await artist.sizes(file);
@@ -70,9 +66,12 @@ export function pageRoutes(deps: {
     looked(req, res, async (file, { guest }) => {
       const width = PICTURE_WIDTHS.find((w) => String(w) === req.query.width);
       if (!width) return refuse(res, 400, `Pictures are ${PICTURE_WIDTHS.join(', ')} pixels wide.`);
-      const index = await pageIn(req, res, file);
-      if (index === null) return undefined;
-      const picture = await artist.picture({ file, index, width, written: signed(guest.name) });
+      const index = indexIn(req);
+      const picture =
+        index < 0
+          ? null
+          : await artist.picture({ file, index, width, written: signed(guest.name) });
+      if (!picture) return refuse(res, 404, NO_SUCH_PAGE);
       return res
         .type('image/jpeg')
         .set('content-security-policy', "default-src 'none'; frame-ancestors 'none'")
@@ -84,8 +83,9 @@ export function pageRoutes(deps: {
   router.get('/:token/pages/:number/words', (req: OfPage, res) =>
     looked(req, res, async (file, { record }) => {
       if (!record.mayCopy) return refuse(res, 403, 'Words of this document may not be copied.');
-      const index = await pageIn(req, res, file);
-      return index === null ? undefined : res.json({ text: await artist.words(file, index) });
+      const index = indexIn(req);
+      const text = index < 0 ? null : await artist.words(file, index);
+      return text === null ? refuse(res, 404, NO_SUCH_PAGE) : res.json({ text });
     }),
   );
 

@@ -23,10 +23,10 @@ export interface PictureAsk {
 export interface PageArtist {
   /** Of every page in order. */
   sizes(file: string): Promise<readonly PageSize[]>;
-  /** A page as a JPEG file. */
-  picture(ask: PictureAsk): Promise<Uint8Array>;
-  /** The words of a page, from 0, in reading order; paragraphs are parted by empty lines. */
-  words(file: string, index: number): Promise<string>;
+  /** A page as a JPEG file; null where there is no such page. */
+  picture(ask: PictureAsk): Promise<Uint8Array | null>;
+  /** The words of a page, from 0, in reading order, paragraphs parted by empty lines; null where there is no such page. */
+  words(file: string, index: number): Promise<string | null>;
   close(): void;
 }
 

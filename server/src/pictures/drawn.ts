@@ -32,7 +32,7 @@ export function drawnPage(
   });
   if (!raster) throw new RangeError(`Page ${index + 1} cannot be drawn.`);
   const canvas = createCanvas(raster.width, raster.height);
-  const data = new Uint8ClampedArray(raster.data);
+  const data = raster.data as Uint8ClampedArray<ArrayBuffer>;
   canvas.getContext('2d').putImageData(new ImageData(data, raster.width, raster.height), 0, 0);
   if (written) writeOver(canvas, written);
   // At once: it has a process of its own, and nothing else to do meanwhile.

@@ -17,14 +17,14 @@ interface Waiting {
 /**
  * An artist that draws in a process of its own, one thing after the other; one that dies or does not end is replaced by
  * another.
- * `program` is where `artist.mjs` is; `report` is told what one died of.
+ * `program` is where `artistProcess.mjs` is; `report` is told what one died of.
  */
 export function startArtist(
   program: URL,
   report: (error: unknown) => void,
   { patience = PATIENCE, mostWaiting = MOST_WAITING } = {},
 ): PageArtist {
-  let worker: ChildProcess | null = null;
+  let drawing: ChildProcess | null = null;
   let waiting: Waiting[] = [];
   let busy: Waiting | null = null;
   let timer: NodeJS.Timeout | undefined;
@@ -43,24 +43,24 @@ export function startArtist(
     mine.unref();
     mine.channel?.unref();
     mine.on('message', (done: Done) => {
-      if (mine !== worker || done.id !== busy?.job.id) return;
+      if (mine !== drawing || done.id !== busy?.job.id) return;
       if (done.isWorn) letGo();
       over((one) => one.settle(done));
     });
     mine.on('error', (error) => {
       report(error);
-      if (mine === worker) dismiss();
+      if (mine === drawing) dismiss();
     });
     mine.on('exit', (code, signal) => {
-      if (mine !== worker) return;
+      if (mine !== drawing) return;
       report(new Error(`What draws pages has ended: ${signal ?? code}.`));
       dismiss();
     });
     return mine;
   }
   function letGo(): void {
-    const mine = worker;
-    worker = null;
+    const mine = drawing;
+    drawing = null;
     mine?.kill('SIGKILL');
   }
   function over(how: (one: Waiting) => void): void {
@@ -78,8 +78,8 @@ export function startArtist(
     if (busy || isClosed) return;
     busy = waiting.shift() ?? null;
     if (!busy) return;
-    worker ??= hire();
-    worker.send(busy.job);
+    drawing ??= hire();
+    drawing.send(busy.job);
     timer = setTimeout(dismiss, patience);
   }
   const ask = <K extends keyof Work>(what: K, asked: Work[K]['ask']): Promise<Work[K]['answer']> =>

@@ -1,7 +1,7 @@
-import { LONGEST_ANSWER, LONGEST_NAME, type SharedNote } from '@marginalis/core/wire';
+import { guestAuthor, LONGEST_ANSWER, LONGEST_NAME, type SharedNote } from '@marginalis/core/wire';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Text, useTheme } from 'react-native-paper';
+import { ActivityIndicator, Text, useTheme } from 'react-native-paper';
 import useSWR from 'swr';
 import { readNotes, sendAnswer, ServerError } from '@/remote';
 import { Action, ago, Field, Sheet, useNow } from '@/ui';
@@ -30,9 +30,10 @@ export function GuestNotes(props: {
   const answersTo = (note: string): Said[] =>
     (data?.answers ?? [])
       .filter((answer) => answer.note === note)
-      .map(({ id, name: who, at, text }) => ({ key: id, who: `${who} (guest)`, at, text }));
+      .map(({ id, name: who, at, text }) => ({ key: id, who: guestAuthor(who), at, text }));
   return (
     <Sheet title="Notes" open onClose={onClose}>
+      {!data && !error && <ActivityIndicator accessibilityLabel="Fetching the notes" />}
       {error instanceof ServerError && <Text role="alert">{error.message}</Text>}
       {data && (
         <>

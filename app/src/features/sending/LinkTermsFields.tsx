@@ -9,6 +9,13 @@ import type { LinkTerms } from './useLinks';
 export const areFit = ({ password }: LinkTerms): boolean =>
   password === '' || password.length >= PASSWORD_LENGTH.least;
 
+/** What else is asked of guests who get pictures only, and allowed them. */
+const VIEW_TERMS = [
+  ['asksName', 'Ask for their name, and write it over the pages'],
+  ['mayPrint', 'They may print'],
+  ['mayCopy', 'They may copy words'],
+] as const;
+
 /** How long a link lasts, what guests are asked for, and what they are told. */
 export function LinkTermsFields(props: {
   terms: LinkTerms;
@@ -37,7 +44,18 @@ export function LinkTermsFields(props: {
           : 'look at pictures of its pages, and the file stays on the server'}
         , until it expires or you withdraw it.
       </Text>
-      {terms.access === 'pictures' && <ViewTerms terms={terms} onChange={onChange} />}
+      {terms.access === 'pictures' && (
+        <View>
+          {VIEW_TERMS.map(([name, label]) => (
+            <SwitchRow
+              key={name}
+              label={label}
+              on={terms[name]}
+              onChange={(on) => onChange({ [name]: on })}
+            />
+          ))}
+        </View>
+      )}
       {hasNotes && (
         <SwitchRow
           label="They may answer the notes"
@@ -90,30 +108,6 @@ export function LinkTermsFields(props: {
         maxLength={MOST_MESSAGE}
         value={terms.message}
         onChangeText={(message) => onChange({ message })}
-      />
-    </View>
-  );
-}
-
-/** What else guests may who get pictures only. */
-function ViewTerms(props: { terms: LinkTerms; onChange: (part: Partial<LinkTerms>) => void }) {
-  const { terms, onChange } = props;
-  return (
-    <View>
-      <SwitchRow
-        label="Ask for their name, and write it over the pages"
-        on={terms.asksName}
-        onChange={(asksName) => onChange({ asksName })}
-      />
-      <SwitchRow
-        label="They may print"
-        on={terms.mayPrint}
-        onChange={(mayPrint) => onChange({ mayPrint })}
-      />
-      <SwitchRow
-        label="They may copy words"
-        on={terms.mayCopy}
-        onChange={(mayCopy) => onChange({ mayCopy })}
       />
     </View>
   );

@@ -2,4 +2,4 @@
 import { register } from 'tsx/esm/api';
 
 register();
-await import('./artist.worker.ts');
+await import('./artistProcess.ts');

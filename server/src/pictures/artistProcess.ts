@@ -28,23 +28,25 @@ const WORN = 512 * 1024 * 1024;
 /** A page that cannot be read is as large as a sheet of paper, points. */
 const UNREAD = { width: 595, height: 842 };
 
-interface Held<T> {
-  /** The file, and how it was when it was opened: another copy may have taken its place. */
-  readonly key: string;
-  readonly open: T;
-}
+/** Files that are kept open: guests turn pages, and several read at once. */
+const MOST_OPEN = 3;
 
-/** Opens a file, and keeps the last one open: guests turn pages. */
+/** Opens files, and keeps those used last open. */
 function keeper<T extends { close(): void }>(open: (bytes: Uint8Array) => T) {
-  let held: Held<T> | null = null;
+  const held = new Map<string, T>();
   return async (file: string): Promise<T> => {
     const { mtimeMs, size, ino } = await stat(file);
+    // How it was when it was opened: another copy may have taken its place.
     const key = `${file} ${mtimeMs} ${size} ${ino}`;
-    if (held?.key === key) return held.open;
-    held?.open.close();
-    held = null;
-    held = { key, open: open(new Uint8Array(await readFile(file))) };
-    return held.open;
+    const opened = held.get(key) ?? open(new Uint8Array(await readFile(file)));
+    held.delete(key);
+    held.set(key, opened);
+    for (const [oldest, one] of held) {
+      if (held.size <= MOST_OPEN) break;
+      held.delete(oldest);
+      one.close();
+    }
+    return opened;
   };
 }
 
@@ -56,18 +58,21 @@ async function answerTo(job: Job): Promise<Work[keyof Work]['answer']> {
   switch (job.what) {
     case 'sizes': {
       const open = await pagesOf(job.ask.file);
-      const sizes = Array.from({ length: open.pageCount }, (_, k) =>
-        open.page(k, ({ size }) => size),
-      );
-      return sizes.map((size) => size ?? UNREAD);
+      return Array.from({ length: open.pageCount }, (_, k) => {
+        const size = open.size(k);
+        return size && size.width > 0 && size.height > 0 ? size : UNREAD;
+      });
     }
     case 'picture': {
       const { file, index, width, written } = job.ask;
-      return drawnPage(await pagesOf(file), index, width, written);
+      const open = await pagesOf(file);
+      return index < open.pageCount ? drawnPage(open, index, width, written) : null;
     }
     case 'words': {
-      const open = await printOf(job.ask.file);
-      const told = paragraphsOf(readPrint(open.raw(job.ask.index)));
+      const { file, index } = job.ask;
+      const open = await printOf(file);
+      if (index >= open.pageCount) return null;
+      const told = paragraphsOf(readPrint(open.raw(index)));
       return told.map((part) => ('text' in part ? part.text : '')).join('\n\n');
     }
   }
