@@ -107,7 +107,7 @@ function Print(props: {
   const print = async () => {
     setDone(0);
     try {
-      await printPages(served, count, setDone);
+      await printPages(served.pictures, count, setDone);
     } catch (e) {
       if (!(e instanceof ServerError)) throw e;
       onTrouble(e.message);

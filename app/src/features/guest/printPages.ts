@@ -1,12 +1,12 @@
 import { PRINTED } from './OnPaper';
-import type { ServedPages } from './ServedPages';
+import type { ServedPictures } from './ServedPictures';
 
 /** Pixels across a sheet: about 190 of them to an inch of A4. */
 const WIDTH = 1600;
 
 /** Gets all pages and gives them to the browser to print. @throws ServerError when one does not come */
 export async function printPages(
-  served: ServedPages,
+  pictures: ServedPictures,
   count: number,
   onProgress: (done: number) => void,
 ): Promise<void> {
@@ -16,7 +16,7 @@ export async function printPages(
   try {
     for (let index = 0; index < count; index++) {
       onProgress(index);
-      const url = URL.createObjectURL(await served.blob(index, WIDTH));
+      const url = URL.createObjectURL(await pictures.get({ index, width: WIDTH }, () => 0));
       urls.push(url);
       const picture = document.createElement('img');
       picture.alt = `Page ${index + 1}`;
