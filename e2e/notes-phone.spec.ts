@@ -1,12 +1,17 @@
 import { expect, test } from '@playwright/test';
-import { command, openDesk, openDocument, placeOn } from './support/reader';
+import { line, Pen } from './support/pen';
+import { command, kept, openDesk, openDocument, placeOn } from './support/reader';
 
-test('on a phone notes stand beneath the page: what is spoken of stays in sight, and the cards go with the page', async ({
+test('on a phone notes stand beneath the page, set by a finger where a pen writes too: what is spoken of stays in sight, and the cards go with the page', async ({
   page,
 }) => {
   await openDesk(page);
   await openDocument(page, 'How barnacles choose a rock');
   const stage = page.getByTestId('stage');
+  // From here on a finger moves the paper.
+  const pen = await Pen.of(page);
+  await pen.draw(line(await placeOn(page, 1, 0.2, 0.4), await placeOn(page, 1, 0.6, 0.4)));
+  await kept(page);
   for (const [k, [number, v]] of [
     [1, 0.25],
     [2, 0.2],

@@ -28,7 +28,13 @@ export function WritingLayer({ features }: { features: readonly ReaderFeature[] 
     const fit = (): void => router.fit();
     fit();
     const unsubscribe = controller.subscribe(fit);
+    // A finger that moves the paper does what was asked of the next touch by tapping.
+    const untap = controller.touches.tap(({ index, event }) => {
+      const page = controller.elementOf(index);
+      return page !== null && reader.session.hand.takeTouch(page, event);
+    }, true);
     return () => {
+      untap();
       unsubscribe();
       router.leave();
       layDown();

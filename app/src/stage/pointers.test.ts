@@ -182,6 +182,13 @@ test('a finger that moves the paper taps, once and again, or holds; what has tak
   point('up', 'touch', 4, 100, 140);
   expect(taps).toEqual([1, 2]);
 
+  // What was asked of the next touch comes before all else a tap may mean.
+  const first = touches.tap(() => true, true);
+  point('down', 'touch', 5, 300, 300);
+  point('up', 'touch', 5, 300, 300);
+  expect(taps).toEqual([1, 2]);
+  first();
+
   const followed: string[] = [];
   const follower: Follower = {
     move: () => followed.push('move'),

@@ -30,7 +30,7 @@ type OnHold = (touch: Touch) => Follower | null | Promise<Follower | null>;
 
 /** What a finger does that moves the paper, but has not moved: it taps, or it holds. */
 export class Touches {
-  private readonly onTaps = new Set<OnTap>();
+  private onTaps: readonly OnTap[] = [];
   private readonly onHolds = new Set<OnHold>();
   private down: { readonly at: Vec; readonly touch: Touch } | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -38,10 +38,10 @@ export class Touches {
   private tappedAt = { time: -Infinity, at: { x: 0, y: 0 } };
   private follower: Follower | null = null;
 
-  /** Whoever is told of taps says whether the tap was for it; then nobody else hears of it. */
-  tap(handler: OnTap): () => void {
-    this.onTaps.add(handler);
-    return () => this.onTaps.delete(handler);
+  /** Whoever is told of taps says whether the tap was for it; then nobody else hears of it. `first` is asked before all others. */
+  tap(handler: OnTap, first = false): () => void {
+    this.onTaps = first ? [handler, ...this.onTaps] : [...this.onTaps, handler];
+    return () => (this.onTaps = this.onTaps.filter((other) => other !== handler));
   }
 
   /** Whoever would take a finger that holds says so, perhaps only when it has looked at what is under it; then nobody else is asked. */
@@ -52,7 +52,7 @@ export class Touches {
 
   /** Tells of a tap that was seen elsewhere; whether it was for anybody. */
   tell(touch: Touch, taps: number): boolean {
-    return [...this.onTaps].some((handler) => handler(touch, taps));
+    return this.onTaps.some((handler) => handler(touch, taps));
   }
 
   /** Whoever would take a finger that holds here does what it does then, as if it were lifted at once. */

@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { readPageWords, ServerError, sharedFilePath } from '@/remote';
 import { useSight } from '@/stage';
-import { Action, paperIcon } from '@/ui';
+import { Action, paperIcon, WIDE_FROM } from '@/ui';
 import { GuestNotes } from './GuestNotes';
 import { printPages } from './printPages';
 import type { Shown } from './useShared';
@@ -18,16 +18,20 @@ export function GuestBar(props: {
   const { told, pages, served } = shown;
   const { colors } = useTheme();
   const [isNotes, setNotes] = useState(false);
+  const wide = useWindowDimensions().width >= WIDE_FROM;
   return (
     <View
       role="banner"
-      style={[styles.bar, { backgroundColor: colors.surface, borderColor: colors.outlineVariant }]}
+      style={[
+        styles.bar,
+        { backgroundColor: colors.surface, borderColor: colors.outlineVariant, gap: wide ? 12 : 4 },
+      ]}
     >
       <Text
-        variant="titleMedium"
+        variant={wide ? 'titleMedium' : 'titleSmall'}
         role="heading"
         aria-level={1}
-        numberOfLines={1}
+        numberOfLines={wide ? 1 : 2}
         style={styles.title}
       >
         {told.title}
@@ -49,7 +53,7 @@ export function GuestBar(props: {
           compact
           icon={paperIcon('download')}
           onPress={() => fetchFile(token, told.fileName)}
-          contentStyle={styles.download}
+          contentStyle={styles.main}
         >
           Download
         </Action>
@@ -116,7 +120,13 @@ function Print(props: {
     }
   };
   return (
-    <Action mode="contained" compact onPress={print} disabled={done !== null}>
+    <Action
+      mode="contained"
+      compact
+      onPress={print}
+      disabled={done !== null}
+      contentStyle={styles.main}
+    >
       {done === null ? 'Print' : `Page ${Math.min(done + 1, count)} of ${count}`}
     </Action>
   );
@@ -134,12 +144,11 @@ const styles = StyleSheet.create({
     minHeight: 52,
     flexDirection: 'row',
     alignItems: 'center',
-    gap: 12,
     paddingLeft: 16,
     paddingRight: 8,
     borderBottomWidth: 1,
     zIndex: 2,
   },
   title: { flex: 1 },
-  download: { paddingHorizontal: 8 },
+  main: { paddingHorizontal: 8 },
 });

@@ -17,11 +17,13 @@ const BOTTOM = 64;
 
 /** What is being told, at the head of the pages, where no hand rests. A pen writes through it, and it makes way. */
 export function HintCard() {
-  const { hints } = useSession();
+  const { hints, hand } = useSession();
   const hint = useStore(hints.store, (s) => s.told[0]);
+  // What is to be touched next is said in the same place; the hint waits.
+  const isAsking = useStore(hand.store, (s) => s.awaited !== null);
   const card = useRef<HTMLDivElement>(null);
   const atFoot = useMakesWay(card);
-  return hint ? <Told key={hint.id} {...{ hint, card, atFoot }} onRead={hints.close} /> : null;
+  return hint && !isAsking ? <Told key={hint.id} {...{ hint, card, atFoot }} onRead={hints.close} /> : null;
 }
 
 function Told(props: {
