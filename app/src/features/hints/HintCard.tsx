@@ -23,7 +23,9 @@ export function HintCard() {
   const isAsking = useStore(hand.store, (s) => s.awaited !== null);
   const card = useRef<HTMLDivElement>(null);
   const atFoot = useMakesWay(card);
-  return hint && !isAsking ? <Told key={hint.id} {...{ hint, card, atFoot }} onRead={hints.close} /> : null;
+  return hint && !isAsking ? (
+    <Told key={hint.id} {...{ hint, card, atFoot }} onRead={hints.close} />
+  ) : null;
 }
 
 function Told(props: {
