@@ -26,7 +26,7 @@ export default defineConfig({
     // What is kept for offline use would stand between the tests and the server; offline.spec.ts allows it.
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: '/usr/bin/chromium-headless-shell',
       args: [
         '--headless',
         '--no-sandbox',

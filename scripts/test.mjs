@@ -71,9 +71,9 @@ const browserCounts = () => {
 const linted = beside('Lint and format', 'npm', ['run', '-s', 'lint']);
 const built = stage('Build', 'npm', ['run', '-s', 'build']);
 // After the build, which writes the types of the routes.
-await linted();
 stage('Types', 'npm', ['run', '-s', 'types']);
 stage('Dependency rules', 'npm', ['run', '-s', 'rules']);
+await linted();
 stage(
   'Unit tests and references',
   'npx',

@@ -15,7 +15,7 @@ export function printedByChromium(html: string, face: Uint8Array): Uint8Array {
       body { font: 18px/1.6 own; width: 420px }`;
     writeFileSync(page, `<!doctype html><meta charset="utf-8"><style>${style}</style>${html}`);
     const { status, stderr, error } = spawnSync(
-      'chromium',
+      'chromium-headless-shell',
       [
         '--headless',
         '--no-sandbox',
