@@ -100,6 +100,21 @@ test('a locked PDF is refused with its reason, and opens with its password', asy
   ]);
 });
 
+test('a copy is locked with a password, and forbids what it is to forbid', async () => {
+  const io = stand({ 'a.pdf': await plainPdf() });
+  for (const command of ['fixed', 'living']) {
+    const args = [command, 'a.pdf', '--lock', 'kelp', '--forbid', 'print, change', '-o', 'b.pdf'];
+    expect(await run(args, io)).toBe(EXIT.done);
+    expect(await run(['inspect', 'b.pdf'], io)).toBe(EXIT.refused);
+    expect(await run(['inspect', 'b.pdf', '--password', 'kelp'], io)).toBe(EXIT.done);
+  }
+  const dance = ['fixed', 'a.pdf', '--forbid', 'dance', '-o', 'c.pdf'];
+  expect(await run(dance, io)).toBe(EXIT.wrongCall);
+  const long = ['fixed', 'a.pdf', '--lock', 'x'.repeat(128), '-o', 'c.pdf'];
+  expect(await run(long, io)).toBe(EXIT.wrongCall);
+  expect(io.files.has('c.pdf')).toBe(false);
+});
+
 test.each([
   ['{', 'no JSON'],
   ['{"marks":7}', 'no list'],

@@ -12,9 +12,10 @@ import { CommandError, EXIT, type ExitCode, type Io } from './io.ts';
 
 export const HELP = `npm run -s cli -- COMMAND
 
-  fixed FILE [--marks FILE.json|FILE.inkml] [--password P] -o OUT
-      makes the fixed copy of a PDF, with the marks of a file drawn in
-  living FILE [--marks FILE.json|FILE.inkml] [--password P] -o OUT
+  fixed FILE [--marks FILE.json|FILE.inkml] [--password P] [--lock P] [--forbid print,copy,change] -o OUT
+      makes the fixed copy of a PDF, with the marks of a file drawn in; --lock: the copy opens with this password only,
+      --forbid: other programs are asked not to do this with it
+  living FILE [--marks FILE.json|FILE.inkml] [--password P] [--lock P] [--forbid print,copy,change] -o OUT
       makes the living copy of a PDF: the marks of a file as standard annotations
   inspect FILE [--password P]
       tells what a PDF says of itself
@@ -41,6 +42,8 @@ failed in a way nobody foresaw, 2 called wrongly, 3 the PDF is refused (damaged,
 const OPTIONS = {
   marks: { type: 'string' },
   password: { type: 'string' },
+  lock: { type: 'string' },
+  forbid: { type: 'string' },
   out: { type: 'string', short: 'o' },
   exact: { type: 'boolean' },
   whole: { type: 'boolean' },

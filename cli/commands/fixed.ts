@@ -3,19 +3,27 @@ import { deflate } from '../deflate.ts';
 import { textFiles } from '../faces.ts';
 import type { Io } from '../io.ts';
 import { readMarked } from '../marked.ts';
+import { protectionOf } from '../protection.ts';
 
 export interface FixedArguments {
   readonly file: string;
   readonly out: string;
   readonly marks?: string;
   readonly password?: string;
+  /** What opens the copy. */
+  readonly lock?: string;
+  /** What is not to be done with it: `print`, `copy`, `change`, with commas. */
+  readonly forbid?: string;
 }
 
 /** Makes the fixed copy of a PDF with marks from a file, and tells what was done. */
-export async function fixed(io: Io, { file, out, marks, password }: FixedArguments): Promise<void> {
+export async function fixed(io: Io, args: FixedArguments): Promise<void> {
+  const { file, out, marks, password } = args;
+  const protection = protectionOf(args.lock, args.forbid);
   const { source, document } = await readMarked(io, file, marks, password);
   const { bytes, ...told } = await makeFixedCopy(source, document, {
     password,
+    protection,
     deflate,
     ...textFiles,
   });

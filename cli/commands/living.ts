@@ -3,14 +3,16 @@ import { deflate } from '../deflate.ts';
 import { textFiles } from '../faces.ts';
 import type { Io } from '../io.ts';
 import { readMarked } from '../marked.ts';
+import { protectionOf } from '../protection.ts';
 import type { FixedArguments } from './fixed.ts';
 
 /** Makes the living copy of a PDF with marks from a file, and tells what was done. */
 export async function living(io: Io, args: FixedArguments): Promise<void> {
   const { file, out, marks, password } = args;
+  const protection = protectionOf(args.lock, args.forbid);
   const { source, sha, document } = await readMarked(io, file, marks, password);
   const own = { sha, bytes: source, ...(password === undefined ? {} : { password }) };
-  const options = { deflate, madeAt: Date.now(), ...textFiles };
+  const options = { deflate, protection, madeAt: Date.now(), ...textFiles };
   const { bytes, ...told } = await makeLivingCopy([own], document, options);
   await io.write(out, bytes);
   io.result({ ok: true, out, size: bytes.length, ...told });

@@ -12,6 +12,7 @@ const { createCanvas } = createRequire(join(home, 'package.json'))('@napi-rs/can
 const [file, dpi, folder, ...pages] = process.argv.slice(2);
 const doc = await pdfjs.getDocument({
   data: new Uint8Array(readFileSync(file)),
+  password: process.env.PDF_PASSWORD,
   cMapUrl: `${home}/cmaps/`,
   standardFontDataUrl: `${home}/standard_fonts/`,
   wasmUrl: `${home}/wasm/`,

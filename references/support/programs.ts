@@ -105,15 +105,46 @@ export const textOf = (bytes: Uint8Array): string =>
 export const infoOf = (bytes: Uint8Array): string =>
   withFile(bytes, (path) => run('pdfinfo', ['-box', path]).out);
 
+/** What qpdf tells of the lock of a file that a password opens. */
+export const lockOf = (bytes: Uint8Array, password: string): string =>
+  withFile(bytes, (path) => run('qpdf', ['--show-encryption', `--password=${password}`, path]).out);
+
+/** A file that a password opens, written anew without its lock, by qpdf; throws where it does not open, or is not sound. */
+export const unlocked = (bytes: Uint8Array, password: string): Uint8Array =>
+  withFile(bytes, (path) => {
+    const { status, err } = run('qpdf', [
+      ...['--decrypt', `--password=${password}`, path, `${path}.open`],
+    ]);
+    if (status !== 0) throw new Error(`qpdf did not open it: ${err}`);
+    return new Uint8Array(readFileSync(`${path}.open`));
+  });
+
+/** A file locked by qpdf. */
+export const lockedByQpdf = (
+  bytes: Uint8Array,
+  password: string,
+  how: readonly string[],
+  more: readonly string[],
+): Uint8Array =>
+  withFile(bytes, (path) => {
+    const { status, err } = run('qpdf', [
+      ...more,
+      ...['--encrypt', password, 'the owner', ...how, '--', path, `${path}.locked`],
+    ]);
+    if (status !== 0) throw new Error(`qpdf did not lock it: ${err}`);
+    return new Uint8Array(readFileSync(`${path}.locked`));
+  });
+
 /** A page (from 1) drawn by one of the readers at `dpi`. */
 export const pictureBy = (
   reader: ReaderName,
   bytes: Uint8Array,
   page: number,
   dpi: number,
+  password?: string,
 ): Promise<Picture> =>
   withFile(bytes, async (path) => {
-    const picture = (await READERS[reader](path, [page], dpi)).get(page);
+    const picture = (await READERS[reader](path, [page], dpi, password)).get(page);
     if (!picture) throw new Error(`${reader} gave no picture.`);
     return picture;
   });

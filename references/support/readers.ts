@@ -6,11 +6,12 @@ import { PNG } from 'pngjs';
 import type { Picture } from './pictures';
 import { openInPdfium } from './pdfium';
 
-/** Draws pages (from 1) of the file at `path` at `dpi`, annotations included. Throws where the reader gives up. */
+/** Draws pages (from 1) of the file at `path`, which `password` opens, at `dpi`, annotations included. Throws where the reader gives up. */
 export type Reader = (
   path: string,
   pages: readonly number[],
   dpi: number,
+  password?: string,
 ) => Promise<ReadonlyMap<number, Picture>>;
 
 const readPng = (path: string): Picture => {
@@ -20,14 +21,21 @@ const readPng = (path: string): Picture => {
 
 /** A reader that is a program and writes one PNG a page. */
 const program =
-  (name: string, args: (path: string, page: number, dpi: number, to: string) => string[]): Reader =>
-  async (path, pages, dpi) => {
+  (
+    name: string,
+    args: (path: string, page: number, dpi: number, to: string) => string[],
+    opened: (password: string) => string[],
+  ): Reader =>
+  async (path, pages, dpi, password) => {
     const folder = mkdtempSync(join(tmpdir(), 'pages-'));
+    // Where the command of a program has a word first, as `mutool draw`, options come after it.
+    const asked = ([first, ...rest]: string[]): string[] =>
+      password === undefined ? [first, ...rest] : [first, ...opened(password), ...rest];
     try {
       return new Map(
         pages.map((page) => {
           const to = join(folder, String(page));
-          const { status, stderr, error } = spawnSync(name, args(path, page, dpi, to), {
+          const { status, stderr, error } = spawnSync(name, asked(args(path, page, dpi, to)), {
             encoding: 'utf8',
             maxBuffer: 1 << 26,
           });
@@ -47,7 +55,7 @@ const popplerArgs = (path: string, page: number, dpi: number, to: string): strin
   ...['-singlefile', '-png', path, to],
 ];
 
-const pdfjs: Reader = async (path, pages, dpi) => {
+const pdfjs: Reader = async (path, pages, dpi, password) => {
   const folder = mkdtempSync(join(tmpdir(), 'pages-'));
   try {
     const { status, stderr } = spawnSync(
@@ -59,7 +67,11 @@ const pdfjs: Reader = async (path, pages, dpi) => {
         folder,
         ...pages.map(String),
       ],
-      { encoding: 'utf8', maxBuffer: 1 << 26 },
+      {
+        encoding: 'utf8',
+        maxBuffer: 1 << 26,
+        env: { ...process.env, ...(password === undefined ? {} : { PDF_PASSWORD: password }) },
+      },
     );
     if (status !== 0) throw new Error(`pdf.js gave up: ${stderr.trim()}`);
     return new Map(pages.map((page) => [page, readPng(join(folder, `${page}.png`))]));
@@ -68,8 +80,8 @@ const pdfjs: Reader = async (path, pages, dpi) => {
   }
 };
 
-const pdfium: Reader = async (path, pages, dpi) => {
-  const doc = await openInPdfium(new Uint8Array(readFileSync(path)));
+const pdfium: Reader = async (path, pages, dpi, password) => {
+  const doc = await openInPdfium(new Uint8Array(readFileSync(path)), password);
   try {
     return new Map(pages.map((page) => [page, doc.drawAt(page - 1, dpi)]));
   } finally {
@@ -79,17 +91,25 @@ const pdfium: Reader = async (path, pages, dpi) => {
 
 /** Readers with code of their own (the first two share their parser, not their renderer). */
 export const READERS = {
-  'poppler, Splash': program('pdftoppm', popplerArgs),
-  'poppler, cairo': program('pdftocairo', popplerArgs),
-  MuPDF: program('mutool', (path, page, dpi, to) => [
-    'draw',
-    ...['-q', '-r', String(dpi), '-o', `${to}.png`, path, String(page)],
-  ]),
-  Ghostscript: program('gs', (path, page, dpi, to) => [
-    ...['-q', '-dSAFER', '-dBATCH', '-dNOPAUSE', '-dPDFSTOPONERROR', '-dUseCropBox'],
-    ...['-sDEVICE=png16m', '-dTextAlphaBits=4', '-dGraphicsAlphaBits=4', `-r${dpi}`],
-    ...[`-dFirstPage=${page}`, `-dLastPage=${page}`, `-sOutputFile=${to}.png`, path],
-  ]),
+  'poppler, Splash': program('pdftoppm', popplerArgs, (password) => ['-upw', password]),
+  'poppler, cairo': program('pdftocairo', popplerArgs, (password) => ['-upw', password]),
+  MuPDF: program(
+    'mutool',
+    (path, page, dpi, to) => [
+      'draw',
+      ...['-q', '-r', String(dpi), '-o', `${to}.png`, path, String(page)],
+    ],
+    (password) => ['-p', password],
+  ),
+  Ghostscript: program(
+    'gs',
+    (path, page, dpi, to) => [
+      ...['-q', '-dSAFER', '-dBATCH', '-dNOPAUSE', '-dPDFSTOPONERROR', '-dUseCropBox'],
+      ...['-sDEVICE=png16m', '-dTextAlphaBits=4', '-dGraphicsAlphaBits=4', `-r${dpi}`],
+      ...[`-dFirstPage=${page}`, `-dLastPage=${page}`, `-sOutputFile=${to}.png`, path],
+    ],
+    (password) => [`-sPDFPassword=${password}`],
+  ),
   PDFium: pdfium,
   'pdf.js': pdfjs,
 } satisfies Record<string, Reader>;

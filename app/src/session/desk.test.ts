@@ -15,8 +15,8 @@ import {
   putBack,
   removeDocument,
   renameDocument,
-  unlockDocument,
 } from './desk';
+import { unlockDocument } from './unlocking';
 import { markInUse } from './inUse';
 import { pagesAsCame } from './pagesAsCame';
 import { passwordFor } from './passwords';
@@ -219,6 +219,41 @@ test('a living copy is laid down as its source, with what is on it in a journal 
   asked.openLiving = null;
   const plain = await lay(42, 'spoilt.pdf');
   expect(plain.ok && plain.document.source).toBe(await sha256(bytes(42)));
+});
+
+test('a locked living copy is taken apart when it is opened for the first time, and stays locked', async () => {
+  const parts = [
+    { part: 'tag', value: { id: 't', name: 'To measure', colour: '#1b5e3a', order: 1 } },
+  ];
+  const elsewhere = { changes: [], added: 0, changed: 0, removed: 0, authors: [], left: [] };
+  refused('locked');
+  const added = await lay(60, 'from a colleague.pdf');
+  if (!added.ok) throw new Error(added.message);
+  (startWork as jest.Mock).mockImplementation((job: string, ask: { password?: string }) => ({
+    result: Promise.resolve({
+      ok: true,
+      value:
+        job === 'inspect'
+          ? { ...inspection, living: true }
+          : { source: bytes(61), parts, elsewhere, asked: ask.password },
+    }),
+  }));
+  const opened = await unlockDocument(added.document, 'limpet');
+  if (!opened.ok) throw new Error(opened.message);
+  const { id, source } = opened.document;
+  expect(id).toBe(added.document.id);
+  expect(source).toBe(await sha256(bytes(61)));
+  expect(startWork).toHaveBeenLastCalledWith(
+    'openLiving',
+    expect.objectContaining({ password: 'limpet' }),
+  );
+  expect(passwordFor(source)).toBe('limpet');
+  expect(await findDocument(id)).toMatchObject({ locked: true, picture: null, source });
+  const { state } = await createJournal(createJournalStore(id)).open(pagesAsCame(opened.document));
+  expect([...state.tags.keys()]).toEqual(['t']);
+  // The copy itself is not kept beside it, and opening its file again leads here.
+  expect(await readSource(await sha256(bytes(60)))).toBeNull();
+  expect(await lay(60)).toMatchObject({ ok: true, already: true, document: { id } });
 });
 
 test('a living copy that comes back belongs to the document it was sent from, or is laid down by itself', async () => {

@@ -1,7 +1,5 @@
-import { documentOfParts, type NamedPart, REFUSALS } from '@marginalis/core/document';
-import { displaySize } from '@marginalis/core/geometry';
+import { documentOfParts, type NamedPart } from '@marginalis/core/document';
 import { createJournal } from '@marginalis/core/journal';
-import type { Written } from '@marginalis/core/pdf';
 import {
   createJournalStore,
   type DeskDocument,
@@ -13,13 +11,13 @@ import {
   keepDocument,
   keepSource,
   readShelf,
-  readSource,
   sha256,
 } from '@/storage';
-import { firstPagePicture, PdfPictures, PictureError, startWork } from '@/work';
+import { startWork } from '@/work';
 import { ifUnused } from './inUse';
+import { lookAt } from './lookAt';
+import { noRoom } from './noRoom';
 import { pagesAsCame } from './pagesAsCame';
-import { holdPassword } from './passwords';
 import { isReturned, type Returned, sentFrom } from './returned';
 import { dropUnheld } from './unheld';
 
@@ -38,8 +36,6 @@ export type Added =
 export interface ReturnedCopy extends Returned {
   readonly layDown: (() => Promise<Added>) | null;
 }
-
-const PICTURE_WIDTH = 280;
 
 const titleOfFile = (fileName: string): string =>
   fileName.replace(/\.pdf$/i, '').trim() || 'Untitled';
@@ -172,73 +168,9 @@ function nextTitle(title: string, alike: readonly DeskDocument[]): string {
   return `${title} (${n})`;
 }
 
-const noRoom = (fileName: string, e: unknown): string =>
-  `There is no room for ${fileName} in the browser’s storage. ${e instanceof Error ? e.message : ''}`.trim();
-
 /** Asks the browser not to clear what is stored when it runs short; it may refuse, and nothing depends on it. */
 function askToStay(): void {
   navigator.storage?.persist?.().catch(() => undefined);
-}
-
-/** Inspects bytes and draws the first page; a locked document is told, not refused. */
-async function lookAt(
-  blank: DeskDocument,
-  bytes: Uint8Array,
-  password?: string,
-): Promise<
-  { ok: true; document: DeskDocument; living?: boolean } | { ok: false; message: string }
-> {
-  const result = await startWork('inspect', { bytes, password }).result;
-  if (!result.ok) {
-    const { failure } = result;
-    if (failure.kind === 'refused' && failure.reason === 'locked')
-      return { ok: true, document: { ...blank, locked: true } };
-    return { ok: false, message: failure.kind === 'stopped' ? 'Stopped.' : failure.message };
-  }
-  const { title, pages, scanned, signed, rescued, copyOf, living, written = null } = result.value;
-  try {
-    const pictures = await PdfPictures.open(bytes.slice(), password);
-    const { width, height } = displaySize(pages[0]);
-    const picture = await firstPagePicture(pictures, width, height, PICTURE_WIDTH);
-    pictures.close();
-    const document = {
-      ...blank,
-      title: title ?? blank.title,
-      pages: [...pages],
-      scanned,
-      signed,
-      rescued,
-      copyOf,
-      // Of a locked file it would say what the lock hides.
-      written: password === undefined ? writtenAsKept(written) : null,
-      picture,
-    };
-    return { ok: true, document, living };
-  } catch (e) {
-    if (e instanceof PictureError) return { ok: false, message: e.message };
-    throw e;
-  }
-}
-
-const writtenAsKept = (written: Written | null): DeskDocument['written'] =>
-  written && { ...written, authors: [...written.authors] };
-
-/** Opens a locked document with its password; a sentence when it does not fit. */
-export async function unlockDocument(document: DeskDocument, password: string): Promise<Added> {
-  const bytes = await readSource(document.source);
-  if (!bytes) return { ok: false, message: 'The bytes of this document are no longer in storage.' };
-  const looked = await lookAt(document, bytes, password);
-  if (!looked.ok) return looked;
-  if (looked.document.pages.length === 0) return { ok: false, message: REFUSALS['wrong-password'] };
-  holdPassword(document.source, password);
-  // A picture of a locked page would show what the lock hides.
-  const kept = { ...looked.document, title: document.title, locked: true, picture: null };
-  try {
-    await keepDocument(kept);
-  } catch (e) {
-    return { ok: false, message: noRoom(document.title, e) };
-  }
-  return { ok: true, document: kept, already: true };
 }
 
 export async function renameDocument(id: string, title: string): Promise<void> {

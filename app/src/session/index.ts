@@ -19,7 +19,6 @@ export {
   DESK_KEY,
   deskDocuments,
   addDocument,
-  unlockDocument,
   renameDocument,
   dropRemoved,
   noteWorkedOn,
@@ -47,3 +46,4 @@ export { dayInWords, noteInWords, type NoteInWords, taskInWords, timeInWords } f
 export { Guide, type GuideState } from './guide';
 export { passwordFor } from './passwords';
 export { useOwnFonts } from './ownFonts';
+export { unlockDocument } from './unlocking';

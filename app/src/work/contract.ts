@@ -11,6 +11,7 @@ import type {
   Source,
   LivingCopy,
   OpenedLivingCopy,
+  Protection,
   SheetPlan,
   TakenUp,
 } from '@marginalis/core/pdf';
@@ -39,11 +40,17 @@ interface PdfJobs {
       notes: readonly CopyNote[];
       notesAt: NotesAt;
       copyOf: CopyOf;
+      protection: Protection | null;
     } & FaceSources;
     answer: FixedCopy;
   };
   livingCopy: {
-    ask: { sources: readonly Source[]; document: DocState; madeAt: number } & FaceSources;
+    ask: {
+      sources: readonly Source[];
+      document: DocState;
+      madeAt: number;
+      protection: Protection | null;
+    } & FaceSources;
     answer: LivingCopy;
   };
   /** A living copy taken apart; null for every other PDF. */
@@ -93,7 +100,13 @@ interface LookJobs {
   pictures: { ask: PicturesAsk; answer: Blob };
   /** Whether a copy shows what the screen shows. */
   prove: {
-    ask: CopyToProve & FaceSources & { sources: readonly Source[]; copy: Uint8Array };
+    ask: Omit<CopyToProve, 'locked'> &
+      FaceSources & {
+        sources: readonly Source[];
+        copy: Uint8Array;
+        /** What opens the copy; null where everybody can. */
+        password: string | null;
+      };
     answer: { readonly proof: Proof; readonly wrong: readonly ProvedPage[] };
   };
 }

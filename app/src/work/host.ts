@@ -36,20 +36,17 @@ const platformDeflate = (): typeof deflate | undefined =>
 
 const runs: { [J in PdfJob]: Run<J> } = {
   inspect: ({ bytes, password }) => inspectPdf(bytes, password),
-  fixedCopy: ({ sources, document, layers, faces, own, notes, notesAt, copyOf }, onProgress) =>
+  fixedCopy: ({ sources, document, faces, own, ...options }, onProgress) =>
     makeFixedCopy(sources, document, {
+      ...options,
       onProgress,
-      layers,
-      copyOf,
-      notes,
-      notesAt,
       deflate: platformDeflate(),
       ...textFiles({ faces, own }),
     }),
-  livingCopy: ({ sources, document, madeAt, faces, own }, onProgress) =>
+  livingCopy: ({ sources, document, faces, own, ...options }, onProgress) =>
     makeLivingCopy(sources, document, {
+      ...options,
       onProgress,
-      madeAt,
       deflate: platformDeflate(),
       ...textFiles({ faces, own }),
     }),

@@ -1,7 +1,7 @@
 import { CopyFonts } from '@marginalis/core/copy';
-import type { DocState } from '@marginalis/core/document';
+import { type DocState, PdfRefusal } from '@marginalis/core/document';
 import { fromBase64 } from '@marginalis/core/marks';
-import { type OpenPages, openPages } from '@marginalis/core/pdfium';
+import { type OpenPages, openPages, type PdfiumModule } from '@marginalis/core/pdfium';
 import { proveCopy } from '@marginalis/core/proof';
 import { answer, type Run } from './answering';
 import type { LookJob, WorkReply, WorkRequest } from './contract';
@@ -41,17 +41,17 @@ const runs: { [J in LookJob]: Run<J> } = {
       open.close();
     }
   },
-  async prove({ sources, copy, faces, own, ...asked }, onProgress) {
+  async prove({ sources, copy, password, faces, own, ...asked }, onProgress) {
     const module = await pdfium();
     const opened = new Map<string, OpenPages>();
     try {
       for (const { sha, bytes, password } of sources)
         opened.set(sha, openPages(module, bytes, password));
       const fonts = new CopyFonts(textFiles({ faces, own }));
-      const open = openPages(module, copy);
+      const open = openPages(module, copy, password ?? undefined);
       opened.set('copy', open);
       return await proveCopy(
-        asked,
+        { ...asked, locked: password === null ? null : !opens(module, copy) },
         {
           sources: (source) => opened.get(source) ?? null,
           copy: open,
@@ -65,6 +65,17 @@ const runs: { [J in LookJob]: Run<J> } = {
     }
   },
 };
+
+/** Whether a PDF opens without a password. */
+function opens(module: PdfiumModule, bytes: Uint8Array): boolean {
+  try {
+    openPages(module, bytes).close();
+    return true;
+  } catch (e) {
+    if (e instanceof PdfRefusal && e.reason === 'locked') return false;
+    throw e;
+  }
+}
 
 async function pictureOf({ attachments }: DocState, id: string): Promise<ImageBitmap | null> {
   const attachment = attachments.get(id);

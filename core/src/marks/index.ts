@@ -25,6 +25,7 @@ export {
   shareShape,
 } from './markShape.ts';
 export { fromBase64, toBase64 } from './base64.ts';
+export { percentEncoded, utf8 } from './utf8.ts';
 export { type Ink, PEN_INKS, HIGHLIGHTER_INKS, inkName } from './inks.ts';
 export {
   type Eraser,

@@ -9,6 +9,7 @@ import { type CopyOf, noteCopyOf } from './copyOf.ts';
 import { refreshFieldAppearances } from './fields.ts';
 import { isSigned } from './inspect.ts';
 import { removeInteraction } from './interaction.ts';
+import { protect, type Protection } from './library/protect.ts';
 import { writeAnew } from './library/writeAnew.ts';
 import { openPdf } from './openPdf.ts';
 import { encodeMarks, type MarkLayer } from './markLayer.ts';
@@ -22,7 +23,7 @@ import { Held, type HeldFiles, withAttachments } from './sink/held.ts';
 import { registerForm } from './sink/registerForm.ts';
 
 export interface FixedCopyOptions extends HeldFiles {
-  /** Opens a locked source where its bytes alone are given; the copy itself is not locked. */
+  /** Opens a locked source where its bytes alone are given. */
   readonly password?: string;
   /** Pages finished so far, of all. */
   readonly onProgress?: (done: number, all: number) => void;
@@ -38,6 +39,8 @@ export interface FixedCopyOptions extends HeldFiles {
   readonly notesAt?: NotesAt;
   /** Written into the copy, so that it says what it is when it comes back. */
   readonly copyOf?: CopyOf;
+  /** Who can open the copy; everybody where nothing is said. */
+  readonly protection?: Protection | null;
 }
 
 /** The flattened PDF and what was done for it. */
@@ -56,6 +59,8 @@ export interface FixedCopy {
   readonly formDamaged: boolean;
   /** The source was encrypted; the copy is not. */
   readonly encryptionLost: boolean;
+  /** The source was PDF/A; the copy, since it is locked, is none. */
+  readonly pdfALost: boolean;
   /** The source was signed; the copy no longer carries the signature. */
   readonly signatureLost: boolean;
 }
@@ -142,6 +147,7 @@ export async function makeFixedCopy(
   // Fonts that fields were drawn with have numbers already, but stand in the document only now.
   await doc.flush();
   if (options.copyOf) noteCopyOf(doc, options.copyOf);
+  const pdfALost = options.protection ? protect(doc, options.protection) : false;
   return {
     bytes: await writeAnew(doc),
     pages: gathered.pages.length + notePages,
@@ -152,7 +158,8 @@ export async function makeFixedCopy(
     linksDropped,
     formDamaged: formDamaged || gathered.formDamaged,
     // Set by the library only where it had a key to use.
-    encryptionLost: doc.context.isDecrypted,
+    encryptionLost: doc.context.isDecrypted && !options.protection,
+    pdfALost,
     signatureLost,
   };
 }

@@ -1,4 +1,5 @@
 import { EncryptedPDFError, PDFDocument } from '@cantoo/pdf-lib';
+import { readCrossReferencesPlain } from './library/plainCrossReferences.ts';
 import { closeStreams, readStreamsByLength } from './library/streamEnds.ts';
 import { hasPdfHeader, PdfRefusal } from '../document/index.ts';
 
@@ -39,6 +40,7 @@ export function requireHeader(bytes: Uint8Array): void {
 export async function openPdf(bytes: Uint8Array, password?: string): Promise<PDFDocument> {
   requireHeader(bytes);
   readStreamsByLength();
+  readCrossReferencesPlain();
   const doc = await load(bytes, password);
   closeStreams(doc.context);
   if (countPages(doc, bytes) === 0) throw new PdfRefusal(hasEnd(bytes) ? 'no-pages' : 'cut-short');

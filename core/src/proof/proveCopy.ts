@@ -12,6 +12,8 @@ export interface CopyToProve {
   readonly annotated: readonly number[];
   /** Its marks are annotations; those of the source stay. */
   readonly living?: boolean;
+  /** Whether it opens with its password only; null where everybody is to open it. */
+  readonly locked?: boolean | null;
 }
 
 /** How a finished copy stands against what the screen shows. */
@@ -20,6 +22,8 @@ export interface Proof {
   readonly alike: boolean;
   /** Pages that the copy is to have, and those that it has. */
   readonly pageCount: { readonly wanted: number; readonly found: number };
+  /** Whether it opens with its password only; null where everybody is to open it. */
+  readonly locked: boolean | null;
   /** Of every page that was changed, in order. */
   readonly pages: readonly PageProof[];
 }
@@ -37,7 +41,7 @@ export async function proveCopy(
   tools: ProofTools,
   onProgress: (done: number, all: number) => void = () => undefined,
 ): Promise<{ readonly proof: Proof; readonly wrong: readonly ProvedPage[] }> {
-  const { document } = asked;
+  const { document, locked = null } = asked;
   const notes = await notesInCopy(asked.notes, asked.notesAt, document.pages, tools.fonts);
   const count = document.pages.length + notes.last.pages.length;
   const changed = changedPages(asked, count);
@@ -50,8 +54,9 @@ export async function proveCopy(
     onProgress(pages.length, changed.length);
   }
   const pageCount = { wanted: count, found: tools.copy.pageCount };
-  const alike = pageCount.wanted === pageCount.found && pages.every((page) => page.alike);
-  return { proof: { alike, pageCount, pages }, wrong };
+  const alike =
+    locked !== false && pageCount.wanted === pageCount.found && pages.every((page) => page.alike);
+  return { proof: { alike, pageCount, locked, pages }, wrong };
 }
 
 function changedPages({ document, notes, annotated }: CopyToProve, count: number): number[] {

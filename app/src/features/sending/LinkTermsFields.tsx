@@ -1,8 +1,8 @@
 import { LINK_DAYS, MOST_MESSAGE, PASSWORD_LENGTH } from '@marginalis/core/wire';
-import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { HelperText, Text, useTheme } from 'react-native-paper';
-import { Action, Choices, Field, SwitchRow } from '@/ui';
+import { Text, useTheme } from 'react-native-paper';
+import { Choices, Field, SwitchRow } from '@/ui';
+import { NewPassword } from './NewPassword';
 import type { LinkTerms } from './useLinks';
 
 /** Whether a link can be made so; a password that is begun has to be long enough. */
@@ -25,7 +25,6 @@ export function LinkTermsFields(props: {
 }) {
   const { terms, onChange, hasNotes } = props;
   const { colors } = useTheme();
-  const [isShown, setShown] = useState(false);
   return (
     <View style={styles.all}>
       <Choices
@@ -69,39 +68,14 @@ export function LinkTermsFields(props: {
         onChange={(days) => onChange({ days })}
         choices={LINK_DAYS.map((d) => ({ value: d, label: d === 1 ? '1 day' : `${d} days` }))}
       />
-      <View>
-        <View style={styles.row}>
-          <Field
-            label="Password (if you want one)"
-            accessibilityLabel="Password for the link"
-            autoCapitalize="none"
-            autoComplete="new-password"
-            autoCorrect={false}
-            spellCheck={false}
-            secureTextEntry={!isShown}
-            value={terms.password}
-            maxLength={PASSWORD_LENGTH.most}
-            onChangeText={(password) => onChange({ password })}
-            style={styles.field}
-          />
-          {terms.password !== '' && (
-            <Action
-              onPress={() => setShown(!isShown)}
-              accessibilityLabel={isShown ? 'Hide the password' : 'Show the password'}
-            >
-              {isShown ? 'Hide' : 'Show'}
-            </Action>
-          )}
-        </View>
-        {!areFit(terms) && (
-          <HelperText type="error" role="alert">
-            At least {PASSWORD_LENGTH.least} characters.
-          </HelperText>
-        )}
-        {areFit(terms) && terms.password !== '' && (
-          <HelperText type="info">Tell it to your guests another way than the link.</HelperText>
-        )}
-      </View>
+      <NewPassword
+        label="Password for the link"
+        value={terms.password}
+        maxLength={PASSWORD_LENGTH.most}
+        onChange={(password) => onChange({ password })}
+        trouble={areFit(terms) ? null : `At least ${PASSWORD_LENGTH.least} characters.`}
+        hint="Tell it to your guests another way than the link."
+      />
       <Field
         label="Message to your guests"
         multiline
@@ -113,8 +87,4 @@ export function LinkTermsFields(props: {
   );
 }
 
-const styles = StyleSheet.create({
-  all: { gap: 12 },
-  row: { flexDirection: 'row', alignItems: 'center' },
-  field: { flex: 1 },
-});
+const styles = StyleSheet.create({ all: { gap: 12 } });

@@ -4,7 +4,7 @@ import { markedPages } from '@marginalis/core/leaving';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { useSession, useSessionState } from '@/session';
+import { passwordFor, useSession, useSessionState } from '@/session';
 import { Sheet } from '@/ui';
 import { type Asked, howOf, isCopy } from './asked';
 import { documentOf } from './copyOfPart';
@@ -14,6 +14,8 @@ import { LinksMade } from './LinksMade';
 import { firstMail, troubleOf } from './mailTerms';
 import { NamePattern } from './NamePattern';
 import { notesFile } from './notesFile';
+import { canProtect, firstProtection, protectionOf, troubleOfProtection } from './protection';
+import { ProtectionFields } from './ProtectionFields';
 import { PagePreview } from './PagePreview';
 import { SendFoot } from './SendFoot';
 import { type Part, useAsked } from './useAsked';
@@ -26,16 +28,23 @@ import { WrongPages } from './WrongPages';
 /** Asks what is to leave, as what and how, shows it before it is made, and sends it with one button. The original is never replaced. */
 export function SendSheet({ onClose }: { onClose: () => void }) {
   const { asked, change, part, trouble, first } = useAsked();
-  const { id, title } = useSession().desk;
+  const { id, title, source } = useSession().desk;
   const document = useSessionState((s) => s.document);
   const marked = useMemo(() => markedPages(document).length, [document]);
   const [terms, setTerms] = useState(FIRST_TERMS);
+  const password = passwordFor(source);
+  const [locks, setLocks] = useState(() => firstProtection(password));
   const [mail, setMail] = useState(() => firstMail(title));
   const links = useLinks(id, title);
   const count = part?.document.pages.length ?? 0;
   const how = howOf(asked, count);
-  const sending = useSending(part, asked, links, { how, link: terms, mail });
-  const isFit = (how !== 'link' || areFit(terms)) && (how !== 'mail' || troubleOf(mail) === null);
+  const mayLock = canProtect(asked.as, how);
+  const protection = mayLock ? protectionOf(locks) : null;
+  const sending = useSending(part, asked, protection, links, { how, link: terms, mail });
+  const isFit =
+    (how !== 'link' || areFit(terms)) &&
+    (how !== 'mail' || troubleOf(mail) === null) &&
+    !(mayLock && troubleOfProtection(locks));
   return (
     <Sheet
       title="Send"
@@ -53,7 +62,15 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
       }
     >
       {part && sending.isDoubtful && <WrongPages pages={sending.wrong} names={part.names} />}
-      {part && isCopy(asked.as) && <AsCopy part={part} asked={asked} as={asked.as} first={first} />}
+      {part && isCopy(asked.as) && (
+        <AsCopy
+          part={part}
+          asked={asked}
+          as={asked.as}
+          first={first}
+          isLocked={protection !== null}
+        />
+      )}
       {part && !isCopy(asked.as) && <AsNotes part={part} as={asked.as} />}
       <WhatAndHow
         asked={asked}
@@ -67,6 +84,13 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
         mail={mail}
         onMail={(by) => setMail({ ...mail, ...by })}
       />
+      {mayLock && (
+        <ProtectionFields
+          terms={locks}
+          onChange={(by) => setLocks({ ...locks, ...by })}
+          isLocked={password !== undefined}
+        />
+      )}
       {how === 'link' && <LinksMade links={links} onRenew={sending.renew} />}
     </Sheet>
   );
@@ -77,12 +101,15 @@ function AsCopy(props: {
   asked: Pick<Asked, 'notes' | 'picture'>;
   as: 'fixed' | 'living' | 'pictures';
   first: number;
+  /** It is to be protected. */
+  isLocked: boolean;
 }) {
-  const { part, asked, as, first } = props;
+  const { part, asked, as, first, isLocked } = props;
   const { notes, picture } = asked;
   const { signed, source, pages } = useSession().desk;
   const naming = useNaming(part.inName);
-  const keepsSignature = as === 'living' && isAsCame(part.document, source, pages.length);
+  const keepsSignature =
+    as === 'living' && !isLocked && isAsCame(part.document, source, pages.length);
   const { colors } = useTheme();
   // As people count them: a line of writing is one.
   const marks = useMemo(

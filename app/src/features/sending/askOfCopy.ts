@@ -18,7 +18,7 @@ export const notesAtOf = (notes: CopyOfPart['notes']): NotesAt =>
 /** Gathers what a copy is made of; what is missing, in words. Rejects when storage cannot be read. */
 export async function askOfCopy(
   session: DocumentSession,
-  { part, notes }: CopyOfPart,
+  { part, notes, protection = null }: CopyOfPart,
 ): Promise<
   { readonly ok: true; readonly ask: AskOfCopy } | { readonly ok: false; readonly message: string }
 > {
@@ -38,6 +38,7 @@ export async function askOfCopy(
     notes: notes === 'none' ? [] : notesFor(document, (index) => names[index]),
     notesAt: notesAtOf(notes),
     copyOf: { title, madeAt: Date.now() },
+    protection,
   };
   return { ok: true, ask };
 }

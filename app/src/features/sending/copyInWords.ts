@@ -17,12 +17,15 @@ export const picturesInWords = (pages: number, size: number): string =>
 export function copyInWords(copy: FixedCopy | LivingCopy): string {
   const pages = copy.pages === 1 ? '1 page' : `${copy.pages} pages`;
   const ready = `Ready: ${pages}, ${sizeInWords(copy.bytes.length)}.`;
-  const locked = copy.encryptionLost && 'The original is encrypted; this copy is not.';
+  const locked = [
+    copy.encryptionLost && 'The original is encrypted; this copy is not.',
+    copy.pdfALost && 'The original is PDF/A; nothing that is protected can be.',
+  ];
   if ('addedTo' in copy) {
     const { annotations, addedTo } = copy;
     const count = annotations === 1 ? '1 annotation' : `${annotations} annotations`;
     const kept = addedTo ? 'The original stands in it unchanged.' : '';
-    return [ready, `${count} added.`, kept, locked].filter(Boolean).join(' ');
+    return [ready, `${count} added.`, kept, ...locked].filter(Boolean).join(' ');
   }
   const dropped = [...new Set(copy.annotationsDropped)];
   const lost = fewOf([...new Set(copy.linksDropped)]);
@@ -31,7 +34,7 @@ export function copyInWords(copy: FixedCopy | LivingCopy): string {
     copy.annotationsDrawn > 0 &&
       `${copy.annotationsDrawn} annotations of the original were drawn in.`,
     dropped.length > 0 && `Left out, since they show nothing on the page: ${dropped.join(', ')}.`,
-    locked,
+    ...locked,
     lost.length > 0 && `Links that do not work in the copy: ${lost.join(', ')}.`,
     copy.formDamaged &&
       'Its form is damaged: fields that bring no picture of their own are missing.',

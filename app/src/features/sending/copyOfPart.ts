@@ -1,5 +1,6 @@
 import type { DocState } from '@marginalis/core/document';
 import { withoutNotes } from '@marginalis/core/leaving';
+import type { Protection } from '@marginalis/core/pdf';
 import type { Settings } from '@/storage';
 import type { Part } from './useAsked';
 
@@ -10,6 +11,8 @@ export interface CopyOfPart {
   readonly as: 'fixed' | 'living' | 'pictures';
   /** How pictures of it are drawn. */
   readonly pictures?: Pick<Settings['sending'], 'picture' | 'dpi'>;
+  /** Who can open it; everybody where nothing is said. */
+  readonly protection?: Protection | null;
 }
 
 /** What goes into the copy: of a fixed one notes that are left out are only not drawn, in a living one they would be there. */

@@ -18,6 +18,7 @@ const page = (more: Partial<PageProof> = {}): PageProof => ({
 const proof = (pages: readonly PageProof[]) => ({
   alike: pages.every(({ alike }) => alike),
   pageCount: { wanted: 2, found: 2 },
+  locked: null,
   pages,
 });
 
@@ -34,6 +35,12 @@ test('a proof is told in words and numbers', () => {
   expect(proofInWords(proof([]))).toBe('Proved: no page was changed.');
   expect(proofInWords({ ...proof([]), alike: false, pageCount: { wanted: 2, found: 1 } })).toBe(
     'The copy has 1 page instead of 2.',
+  );
+  expect(proofInWords({ ...proof([]), locked: true })).toBe(
+    'Proved: no page was changed. It opens with its password only.',
+  );
+  expect(proofInWords({ ...proof([]), alike: false, locked: false })).toBe(
+    'The copy opens without its password.',
   );
 });
 

@@ -18,7 +18,7 @@ const inkInWords = (most: number): string => {
 };
 
 /** What a proof has found, in words and numbers. */
-export function proofInWords({ alike, pageCount, pages }: Proof): string {
+export function proofInWords({ alike, pageCount, locked, pages }: Proof): string {
   const marks = pages.reduce((sum, page) => sum + page.marks, 0);
   const lost = pages.reduce((sum, page) => sum + page.lost.length, 0);
   const most = pages.reduce((least, { differs }) => Math.max(least, differs), 0);
@@ -27,10 +27,12 @@ export function proofInWords({ alike, pageCount, pages }: Proof): string {
     pages.length === 0
       ? ''
       : ` ${many(pages.length, 'changed page', 'changed pages')} compared, ${marks - lost} of ${many(marks, 'mark', 'marks')} found, ${inkInWords(most)}.`;
+  const lock = locked ? ' It opens with its password only.' : '';
   if (alike)
     return pages.length === 0
-      ? 'Proved: no page was changed.'
-      : `Proved: the copy shows what the screen shows.${counted}`;
+      ? `Proved: no page was changed.${lock}`
+      : `Proved: the copy shows what the screen shows.${counted}${lock}`;
+  if (locked === false) return `The copy opens without its password.${counted}`;
   if (pageCount.wanted !== pageCount.found)
     return `The copy has ${many(pageCount.found, 'page', 'pages')} instead of ${pageCount.wanted}.${counted}`;
   return `${many(wrong, 'page is', 'pages are')} not as on the screen.${counted}`;

@@ -122,9 +122,13 @@ function copyingOf(
   tell: (done: number, all: number) => void,
 ): Work<FixedCopy | LivingCopy> {
   if (of.as !== 'living') return startWork('fixedCopy', ask, tell);
-  const { sources, faces, own, copyOf } = ask;
+  const { sources, faces, own, copyOf, protection } = ask;
   const document = plainDocument(documentOf(of));
-  return startWork('livingCopy', { sources, document, faces, own, madeAt: copyOf.madeAt }, tell);
+  return startWork(
+    'livingCopy',
+    { sources, document, faces, own, protection, madeAt: copyOf.madeAt },
+    tell,
+  );
 }
 
 /** Null where no pictures are asked for. */
@@ -160,6 +164,7 @@ async function prove(
       document: plainDocument(documentOf(of)),
       annotated: 'annotatedPages' in copy ? copy.annotatedPages : [],
       copy: copy.bytes,
+      password: of.protection?.password || null,
     },
     tell,
   );

@@ -1,5 +1,6 @@
 import type { ProvedPage } from '@marginalis/core/proof';
 import { useEffect, useRef } from 'react';
+import type { Protection } from '@marginalis/core/pdf';
 import type { KeptLink } from '@/storage';
 import { type Asked, isCopy } from './asked';
 import type { Part } from './useAsked';
@@ -24,7 +25,13 @@ export interface Sending extends Pick<Leaving, 'told' | 'isLeaving'> {
 const isDoubtful = ({ proved }: MadeCopy): boolean => proved.proof?.alike === false;
 
 /** Makes what is asked for, once, proves it, and lets it leave. What was made stays while the same is asked for. */
-export function useSending(part: Part | null, asked: Asked, links: Links, way: Way): Sending {
+export function useSending(
+  part: Part | null,
+  asked: Asked,
+  protection: Protection | null,
+  links: Links,
+  way: Way,
+): Sending {
   const { state, make, stop } = useCopy();
   const { as, notes, picture, dpi } = asked;
   const leaving = useLeaving(part?.inName ?? '', asked, links, way);
@@ -32,7 +39,8 @@ export function useSending(part: Part | null, asked: Asked, links: Links, way: W
   const sent = useRef<string | null>(null);
   /** The link that is to lead to the copy; null where a copy leaves another way. */
   const under = useRef<KeptLink | null>(null);
-  const question = [as, notes, picture, dpi, asked.what, asked.typed].join(' ');
+  const locked = protection && JSON.stringify({ ...protection, ownerPassword: null });
+  const question = [as, notes, picture, dpi, asked.what, asked.typed, locked].join(' ');
   const sendIt = async (): Promise<void> => {
     if (!part) return;
     leaving.forgetTold();
@@ -40,7 +48,7 @@ export function useSending(part: Part | null, asked: Asked, links: Links, way: W
     if (state.phase === 'made') return leaving.copy(state, part, under.current);
     sent.current = question;
     const made = await make({
-      ...{ part, notes, as },
+      ...{ part, notes, as, protection },
       ...(as === 'pictures' ? { pictures: { picture, dpi } } : {}),
     });
     // Stopped by a change of the document it goes on below.

@@ -1,21 +1,9 @@
-import { toBase64 } from '../../marks/index.ts';
+import { percentEncoded, toBase64, utf8 } from '../../marks/index.ts';
 
 const isPlain = (text: string): boolean => /^[\x20-\x7e]*$/.test(text);
 
 /** Letters of a line break a header in two, and what comes after would be one of its own. */
 const onOneLine = (text: string): string => text.replace(/[\x00-\x1f\x7f]+/g, ' ').trim();
-
-/** Half of a letter that needs two: no text. */
-const HALF = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g;
-
-/** Percent-encoded UTF-8 (RFC 3986). */
-const percentEncoded = (text: string): string => encodeURIComponent(text.replace(HALF, '\ufffd'));
-
-/** UTF-8 (RFC 3629). */
-export const utf8 = (text: string): Uint8Array =>
-  Uint8Array.from(percentEncoded(text).match(/%[0-9A-F]{2}|[^%]/g) ?? [], (one) =>
-    one.length === 1 ? one.charCodeAt(0) : parseInt(one.slice(1), 16),
-  );
 
 /** Of an encoded word, bytes: with what is around them it stays below 75 letters (RFC 2047, 2). */
 const WORD = 42;

@@ -1,5 +1,5 @@
-import { toBase64 } from '../../marks/index.ts';
-import { headerText, parameter, utf8 } from './headers.ts';
+import { toBase64, utf8 } from '../../marks/index.ts';
+import { headerText, parameter } from './headers.ts';
 
 /** A message that somebody is going to look at and send. */
 export interface Mail {

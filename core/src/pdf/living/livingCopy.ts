@@ -7,6 +7,7 @@ import { drawOverPage } from '../appendContent.ts';
 import { annotationsIn } from '../incoming/annotationsIn.ts';
 import { isSigned } from '../inspect.ts';
 import { addTo } from '../library/addTo.ts';
+import { protect, type Protection } from '../library/protect.ts';
 import { writeAnew } from '../library/writeAnew.ts';
 import { openPdf } from '../openPdf.ts';
 import { gatherPages, type Source } from '../pages/gather.ts';
@@ -24,6 +25,8 @@ export interface LivingCopyOptions extends HeldFiles {
   readonly deflate?: Deflate;
   /** Milliseconds since 1970. */
   readonly madeAt: number;
+  /** Who can open the copy; everybody where nothing is said. A copy that is locked is written anew. */
+  readonly protection?: Protection | null;
 }
 
 /** A PDF whose marks are standard annotations, and what was done for it. */
@@ -36,6 +39,8 @@ export interface LivingCopy {
   readonly addedTo: boolean;
   /** The source was encrypted; the copy is not. */
   readonly encryptionLost: boolean;
+  /** The source was PDF/A; the copy, since it is locked, is none. */
+  readonly pdfALost: boolean;
   /** The source was signed; the copy no longer carries the signature. */
   readonly signatureLost: boolean;
 }
@@ -57,8 +62,10 @@ export async function makeLivingCopy(
   const doc = await openPdf(source.bytes, source.password);
   const wasEncrypted = doc.context.isDecrypted === true;
   const signed = isSigned(doc);
-  // Adding to an encrypted file would spoil it.
-  const addedTo = !wasEncrypted && isAsCame(document, source.sha, doc.getPageCount());
+  const protection = options.protection ?? null;
+  // Adding to an encrypted file would spoil it, and what stands in a file cannot be locked afterwards.
+  const addedTo =
+    !wasEncrypted && !protection && isAsCame(document, source.sha, doc.getPageCount());
   const snapshot = addedTo ? doc.takeSnapshot() : null;
   const pages = addedTo
     ? document.pages.map((page, k) => ({ page, pdf: doc.getPage(k) }))
@@ -93,11 +100,13 @@ export async function makeLivingCopy(
   await held.finish();
   const kept = { source: addedTo ? source.bytes.length : null, came };
   await keepOwnParts(doc, document, kept, options.madeAt, deflate);
+  const pdfALost = protection ? protect(doc, protection) : false;
   const told = {
     pages: pages.length,
     annotations,
     addedTo,
-    encryptionLost: wasEncrypted,
+    encryptionLost: wasEncrypted && !protection,
+    pdfALost,
     signatureLost: signed && !addedTo,
   };
   if (snapshot) {

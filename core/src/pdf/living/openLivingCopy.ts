@@ -2,13 +2,14 @@ import { type Elsewhere, elsewhereOf } from '../../annotations/index.ts';
 import { type NamedPart, PdfRefusal } from '../../document/index.ts';
 import { annotationsIn } from '../incoming/annotationsIn.ts';
 import { takeOff } from '../incoming/takeOff.ts';
+import { lockedWith, protect } from '../library/protect.ts';
 import { writeAnew } from '../library/writeAnew.ts';
 import { hasEnd, openPdf } from '../openPdf.ts';
 import { ownPartsIn, removeOwnParts } from './ownParts.ts';
 
 /** A living copy taken apart again. */
 export interface OpenedLivingCopy {
-  /** The PDF without the marks: the source it was made of, where that stands in it. */
+  /** The PDF without the marks: the source it was made of, where that stands in it. Of a locked copy it is locked with the same password. */
   readonly source: Uint8Array;
   /** As they were when it was made. */
   readonly parts: readonly NamedPart[];
@@ -36,6 +37,7 @@ export async function openLivingCopy(
   if (before) return { source: before, parts, elsewhere };
   takeOff(doc, new Set([...elsewhere.known].map((k) => dicts[k])));
   removeOwnParts(doc);
+  if (password) protect(doc, lockedWith(password));
   return { source: await writeAnew(doc), parts, elsewhere };
 }
 
