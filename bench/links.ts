@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { createApp } from '../server/src/app';
 import { startArtist } from '../server/src/pictures/startArtist';
-import { createDiskLinkStore } from '../server/src/links/linkStore';
+import { createDiskLinkStore } from '../server/src/links/diskStore';
 import { inTurn, type Row, timed } from './report';
 import { BASE, startServer } from './server';
 

@@ -17,6 +17,7 @@ test('the right button of a mouse asks what is to stand at a bare place, what wa
   await page.mouse.click(...bare, { button: 'right' });
   await here.getByRole('button', { name: 'Text' }).click();
   await expect(here).toBeHidden();
+  await expect(page.getByRole('textbox', { name: 'Text', exact: true })).toBeFocused();
   await page.keyboard.type('Group B');
   await page.keyboard.press('Escape');
   await kept(page);

@@ -20,6 +20,7 @@ const PROGRAMS = {
   xvfb: '/usr/bin/Xvfb',
   cmark: '/usr/bin/cmark',
   openssl: '/usr/bin/openssl',
+  postgresql: '/usr/lib/postgresql',
   'python3-icalendar': '/usr/lib/python3/dist-packages/icalendar/__init__.py',
   'python3-pypdf': '/usr/lib/python3/dist-packages/pypdf/__init__.py',
   'zbar-tools': '/usr/bin/zbarimg',

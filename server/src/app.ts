@@ -4,7 +4,7 @@ import type { Logger } from 'pino';
 import { plainPage } from './http/plainPage.ts';
 import { refuse } from './http/refuse.ts';
 import { requestLog } from './http/requestLog.ts';
-import { limitRate, permissionsPolicy, securityHeaders } from './http/security.ts';
+import { type CountHits, limitRate, permissionsPolicy, securityHeaders } from './http/security.ts';
 import { staticApp } from './http/staticApp.ts';
 import { linkRoutes } from './links/linkRoutes.ts';
 import { stateOfLink } from './links/linkState.ts';
@@ -42,6 +42,8 @@ export interface AppDeps {
   /** Proxies in front whose word about a guest's address is taken: how many, or their addresses; none without. */
   readonly trustedProxies?: number | readonly string[];
   readonly limits?: { readonly uploads: number; readonly requests: number };
+  /** Where requests are counted; in this process without. */
+  readonly countHits?: CountHits;
 }
 
 /** Uploads and API requests a minute from one address. */
@@ -51,6 +53,10 @@ const LIMITS = { uploads: 20, requests: 300 };
 export function createApp(deps: AppDeps): Express {
   const app = express();
   const limits = deps.limits ?? LIMITS;
+  const countHits = deps.countHits ?? (() => undefined);
+  const requests = (name: string, tells?: 'json' | 'page') =>
+    limitRate(limits.requests, tells, countHits(name));
+  const uploads = (name: string) => limitRate(limits.uploads, 'json', countHits(name));
   app.disable('x-powered-by');
   if (deps.trustedProxies !== undefined)
     app.set(
@@ -67,47 +73,33 @@ export function createApp(deps: AppDeps): Express {
   app.use(compression());
   app.use(
     '/api/links',
-    limitRate(limits.requests),
+    requests('links'),
     linkRoutes({
       store: deps.links,
       artist: deps.artist,
       now: deps.now,
-      uploadLimit: limitRate(limits.uploads),
+      uploadLimit: uploads('uploads'),
       report: deps.report,
+      countHits,
     }),
   );
-  app.use('/api/words', limitRate(limits.requests), wordRoutes(openLexicon()));
-  app.use(
-    '/api/tasks',
-    limitRate(limits.requests),
-    taskRoutes(deps.tracker ?? null, limitRate(limits.uploads)),
-  );
-  app.use(
-    '/api/mail',
-    limitRate(limits.requests),
-    mailRoutes(deps.mailer ?? null, limitRate(limits.uploads)),
-  );
+  app.use('/api/words', requests('words'), wordRoutes(openLexicon()));
+  app.use('/api/tasks', requests('tasks'), taskRoutes(deps.tracker ?? null, uploads('tasks sent')));
+  app.use('/api/mail', requests('mail'), mailRoutes(deps.mailer ?? null, uploads('mail sent')));
   app.use('/api', (_req, res) => refuse(res, 404, 'There is nothing at this address.'));
 
   // A guest whose link is dead gets the right status and a plain page before any script is sent.
-  app.get<{ token: string }>(
-    '/s/:token',
-    limitRate(limits.requests, 'page'),
-    async (req, res, next) => {
-      const state = await stateOfLink(deps.links, req.params.token, deps.now());
-      res.set('cache-control', 'no-store').set('x-robots-tag', 'noindex');
-      if (state.ok) return next();
-      return res
-        .status(state.status)
-        .type('html')
-        .send(plainPage('No document here', state.message));
-    },
-  );
+  app.get<{ token: string }>('/s/:token', requests('pages', 'page'), async (req, res, next) => {
+    const state = await stateOfLink(deps.links, req.params.token, deps.now());
+    res.set('cache-control', 'no-store').set('x-robots-tag', 'noindex');
+    if (state.ok) return next();
+    return res.status(state.status).type('html').send(plainPage('No document here', state.message));
+  });
 
   if (deps.demoFolder)
-    app.use('/stand-ins/tracker', limitRate(limits.requests), simulatedTracker());
+    app.use('/stand-ins/tracker', requests('stand-in tracker'), simulatedTracker());
   if (deps.outbox)
-    app.use('/stand-ins/outbox', limitRate(limits.requests, 'page'), outboxPages(deps.outbox));
+    app.use('/stand-ins/outbox', requests('outbox', 'page'), outboxPages(deps.outbox));
   if (deps.demoFolder) app.use('/demo', express.static(deps.demoFolder, { index: false }));
   app.use('/demo', (_req, res) => refuse(res, 404, 'No such sample is offered here.'));
   app.use(staticApp(deps.appFolder));

@@ -4,7 +4,7 @@ import { dirname, join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
-import { createDiskLinkStore } from './links/linkStore.ts';
+import { openLinks } from './links/openLinks.ts';
 import { openOutbox } from './mail/outbox.ts';
 import { serviceMailer } from './mail/serviceMailer.ts';
 import { startArtist } from './pictures/startArtist.ts';
@@ -24,11 +24,18 @@ if (!existsSync(join(appFolder, 'index.html'))) {
   process.exit(1);
 }
 
-const links = await createDiskLinkStore(process.env.DATA_FOLDER ?? join(root, 'server/data/links'));
 /** Requests and uploads a minute from one address; raised where one machine plays all the guests. */
 const perMinute = Number(process.env.LINK_REQUESTS);
 const limits = perMinute > 0 ? { requests: perMinute, uploads: perMinute } : undefined;
 const report = (error: unknown): void => log.error(error);
+/** DATABASE_URL: a PostgreSQL database, which several servers can share; a folder without. */
+const { links, countHits, close } = await openLinks(
+  {
+    database: process.env.DATABASE_URL?.trim() || undefined,
+    folder: process.env.DATA_FOLDER ?? join(root, 'server/data/links'),
+  },
+  report,
+);
 /** TRUSTED_PROXIES: a number of proxies in front, or their addresses or networks with commas between. */
 const proxies = process.env.TRUSTED_PROXIES?.trim() || undefined;
 const trustedProxies =
@@ -66,6 +73,7 @@ const app = createApp({
   report,
   log,
   limits,
+  countHits,
   trustedProxies,
 });
 
@@ -110,7 +118,9 @@ for (const signal of ['SIGINT', 'SIGTERM'] as const)
     // What is on its way is brought to its end; nobody new is let in.
     server.close(() => {
       artist.close();
-      process.exit(0);
+      close()
+        .catch(report)
+        .finally(() => process.exit(0));
     });
     isEnding = true;
     closeIfIdle();

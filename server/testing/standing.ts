@@ -10,7 +10,8 @@ import type { Mailer } from '../src/mail/mailer.ts';
 import { openOutbox, type Outbox } from '../src/mail/outbox.ts';
 import type { PageArtist } from '../src/pictures/artist.ts';
 import { startArtist } from '../src/pictures/startArtist.ts';
-import { createDiskLinkStore, type LinkStore } from '../src/links/linkStore.ts';
+import { createDiskLinkStore } from '../src/links/diskStore.ts';
+import type { LinkStore } from '../src/links/linkStore.ts';
 
 /** What draws pages. */
 export const ARTIST = pathToFileURL(join(__dirname, '../src/pictures/artistProcess.mjs'));

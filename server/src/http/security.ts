@@ -1,5 +1,5 @@
 import type { Request, RequestHandler } from 'express';
-import { rateLimit } from 'express-rate-limit';
+import { rateLimit, type Store } from 'express-rate-limit';
 import helmet from 'helmet';
 import { plainPage } from './plainPage.ts';
 import { refuse } from './refuse.ts';
@@ -59,9 +59,17 @@ export const permissionsPolicy: RequestHandler = (_req, res, next) => {
 
 const TOO_MANY = 'Too many requests from here. Wait a minute and try again.';
 
+/** Where hits of what is named are counted; in memory where nothing is given. */
+export type CountHits = (name: string) => Store | undefined;
+
 /** At most `most` requests a minute from one address; those who see pages are told in one. */
-export const limitRate = (most: number, tells: 'json' | 'page' = 'json'): RequestHandler =>
+export const limitRate = (
+  most: number,
+  tells: 'json' | 'page' = 'json',
+  store?: Store,
+): RequestHandler =>
   rateLimit({
+    ...(store ? { store } : {}),
     windowMs: 60_000,
     limit: most,
     standardHeaders: 'draft-8',
@@ -82,8 +90,13 @@ const TRIED_TOO_OFTEN =
   'The password was tried too often. Wait a quarter of an hour and try again.';
 
 /** At most `most` refused requests in a quarter of an hour of what `keyOf` tells apart; what is let in does not count. */
-export const limitTries = (most: number, keyOf: (req: Request) => string): RequestHandler =>
+export const limitTries = (
+  most: number,
+  keyOf: (req: Request) => string,
+  store?: Store,
+): RequestHandler =>
   rateLimit({
+    ...(store ? { store } : {}),
     windowMs: 15 * 60_000,
     limit: most,
     standardHeaders: 'draft-8',

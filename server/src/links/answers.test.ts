@@ -63,7 +63,7 @@ test('guests are shown the notes and answer them; their owner hears it, in order
   expect(await json(`/api/links/${token}/notes`)).toMatchObject({ answers: heard });
   await on.restart();
   expect(await json(`/api/links/${token}/answers`, asOwner(link))).toEqual(heard);
-  expect(on.links.held()).toBe(await on.counted());
+  expect(await on.links.held()).toBe(await on.counted());
 });
 
 test('only its owner puts notes beside a copy and reads all answers; nobody answers where that is not allowed', async () => {
@@ -123,7 +123,7 @@ test('half a line that a crash has left takes no answer with it', async () => {
     { text: 'First.' },
     { text: 'Second.' },
   ]);
-  expect(on.links.held()).toBe(await on.counted());
+  expect(await on.links.held()).toBe(await on.counted());
 });
 
 test('with a link that is withdrawn its notes go, and in time what was answered', async () => {

@@ -3,7 +3,7 @@ import express, { Router } from 'express';
 import { ipKeyGenerator } from 'express-rate-limit';
 import { asForeignBytes } from '../http/foreign.ts';
 import { refuse } from '../http/refuse.ts';
-import { limitTries } from '../http/security.ts';
+import { type CountHits, limitTries } from '../http/security.ts';
 import { stateOfLink } from './linkState.ts';
 import type { LinkStore } from './linkStore.ts';
 import { fitsPassword } from './passwords.ts';
@@ -21,8 +21,9 @@ export function guestRoutes(deps: {
   store: LinkStore;
   now: () => number;
   report: (error: unknown) => void;
+  countHits: CountHits;
 }): Router {
-  const { store, now, report } = deps;
+  const { store, now, report, countHits } = deps;
   const router = Router();
   const visited = visiting(store, now);
 
@@ -46,8 +47,12 @@ export function guestRoutes(deps: {
 
   router.post(
     '/:token/visit',
-    limitTries(TRIES.address, (req) => ipKeyGenerator(req.ip ?? '')),
-    limitTries(TRIES.link, (req) => hashToken(String(req.params.token))),
+    limitTries(TRIES.address, (req) => ipKeyGenerator(req.ip ?? ''), countHits('tries')),
+    limitTries(
+      TRIES.link,
+      (req) => hashToken(String(req.params.token)),
+      countHits('tries of link'),
+    ),
     express.json({ limit: 4096 }),
     async (req: OfLink, res) => {
       const state = await stateOfLink(store, req.params.token, now());

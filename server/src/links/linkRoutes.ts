@@ -1,4 +1,5 @@
 import { type RequestHandler, Router } from 'express';
+import type { CountHits } from '../http/security.ts';
 import type { PageArtist } from '../pictures/artist.ts';
 import { answerRoutes } from './answerRoutes.ts';
 import { guestRoutes } from './guestRoutes.ts';
@@ -13,5 +14,6 @@ export const linkRoutes = (deps: {
   now: () => number;
   uploadLimit: RequestHandler;
   report: (error: unknown) => void;
+  countHits: CountHits;
 }): Router =>
   Router().use(ownerRoutes(deps), guestRoutes(deps), pageRoutes(deps), answerRoutes(deps));

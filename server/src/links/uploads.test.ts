@@ -79,7 +79,7 @@ test('of what turns out to be too large, no PDF, or more than the store holds, n
   await on.restart({ mostBytes: 9_000_000 });
   expect((await uploadInPieces(PDF, piece, piece)).status).toBe(507);
   expect(await on.names()).toEqual([]);
-  expect(on.links.held()).toBe(0);
+  expect(await on.links.held()).toBe(0);
 });
 
 test('an upload that breaks off leaves nothing, and the server goes on', async () => {
@@ -99,14 +99,15 @@ test('an upload that breaks off leaves nothing, and the server goes on', async (
     duplex: 'half',
     signal: cut.signal,
   } as RequestInit);
-  for (let i = 0; i < 100 && on.links.held() === 0; i++)
+  for (let i = 0; i < 100 && (await on.links.held()) === 0; i++)
     await new Promise((r) => setTimeout(r, 10));
-  expect(on.links.held()).toBeGreaterThan(0);
+  expect(await on.links.held()).toBeGreaterThan(0);
   cut.abort();
   wanted = false;
   await expect(sending).rejects.toThrow();
-  for (let i = 0; i < 100 && on.links.held() > 0; i++) await new Promise((r) => setTimeout(r, 10));
-  expect(on.links.held()).toBe(0);
+  for (let i = 0; i < 100 && (await on.links.held()) > 0; i++)
+    await new Promise((r) => setTimeout(r, 10));
+  expect(await on.links.held()).toBe(0);
   expect(await on.names()).toEqual([]);
   expect((await on.upload()).status).toBe(201);
   expect(on.reported).toEqual([]);
@@ -115,14 +116,14 @@ test('an upload that breaks off leaves nothing, and the server goes on', async (
 test('what is held is counted as it changes, and again when the server starts', async () => {
   const first = await on.made();
   await Promise.all([on.made(), on.made(), on.upload('no PDF'), on.made()]);
-  expect(on.links.held()).toBe(await on.counted());
+  expect(await on.links.held()).toBe(await on.counted());
   await on.withdraw(first.token, first.ownerKey);
-  expect(on.links.held()).toBe(await on.counted());
+  expect(await on.links.held()).toBe(await on.counted());
   await on.restart();
-  expect(on.links.held()).toBe(await on.counted());
+  expect(await on.links.held()).toBe(await on.counted());
   on.now += 8 * DAY;
   await on.links.sweep(on.now);
-  expect(on.links.held()).toBe(await on.counted());
+  expect(await on.links.held()).toBe(await on.counted());
 });
 
 test('uploads at the same time never take more together than the store may hold', async () => {
@@ -147,7 +148,7 @@ test('what a crash left behind goes with the next sweep, what is being written s
   const fresh = `${'d'.repeat(64)}.pdf.1.part`;
   for (const name of [...stray, fresh]) await writeFile(join(at, name), Buffer.alloc(100));
   await on.restart();
-  expect(on.links.held()).toBe(await on.counted());
+  expect(await on.links.held()).toBe(await on.counted());
   for (const name of stray)
     await utimes(join(at, name), on.now / 1000 - 7200, on.now / 1000 - 7200);
   await on.links.sweep(on.now - 7 * DAY);
@@ -157,7 +158,7 @@ test('what a crash left behind goes with the next sweep, what is being written s
   const left = await on.names();
   expect(left.filter((n) => stray.includes(n))).toEqual([]);
   expect(left).toContain(fresh);
-  expect(on.links.held()).toBe(await on.counted());
+  expect(await on.links.held()).toBe(await on.counted());
   expect(await on.status(`/api/links/${token}/file`)).toBe(200);
 });
 
