@@ -47,7 +47,7 @@ export function ProtectionFields(props: {
             ))}
           </View>
           <Text style={{ color: colors.onSurfaceVariant }}>
-            Most programs keep to what is not allowed; none is forced to.
+            Most programs respect these limits, but none has to.
           </Text>
         </>
       )}

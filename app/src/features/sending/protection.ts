@@ -27,7 +27,7 @@ export function troubleOfProtection(terms: ProtectionTerms): string | null {
   const { on, password } = terms;
   if (!on) return null;
   if (isPasswordTooLong(password)) return 'This password is too long: 127 letters are the most.';
-  if (password === '' && allowsAll(terms)) return 'Set a password, or do not allow everything.';
+  if (password === '' && allowsAll(terms)) return 'Set a password, or switch something off.';
   return null;
 }
 
