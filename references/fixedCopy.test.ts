@@ -4,7 +4,7 @@ import { degrees, PDFDocument, PDFName } from '@cantoo/pdf-lib';
 import { outlineOf } from '@marginalis/core/derived';
 import { emptyDocument, findMark } from '@marginalis/core/document';
 import { plainPage } from '@marginalis/core/geometry';
-import { makeFixedCopy } from '@marginalis/core/pdf';
+import { inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
 import { ellipsePath, wavePath } from '../core/testing/hand';
 import { pageRefsFor, PEN, written } from '../core/testing/marks';
 import { addAnnotation, filledForm, pdfWith } from '../core/testing/pdfs';
@@ -13,7 +13,14 @@ import { checkCopy } from './support/checkCopy';
 import { markedCopy } from './support/markedCopy';
 import { changeBetween, differingShare } from './support/pictures';
 import { renderPage } from './support/pdfium';
-import { complaintOfQpdf, complaintsOfMupdf, infoOf, pictureBy, textOf } from './support/programs';
+import {
+  complaintOfQpdf,
+  complaintsOfMupdf,
+  infoOf,
+  outlineByMupdf,
+  pictureBy,
+  textOf,
+} from './support/programs';
 import { READER_NAMES } from './support/readers';
 import { realPdf, realPdfs } from './support/realPdfs';
 
@@ -77,6 +84,30 @@ test('links, outline and page labels of the handbook are there as before', async
     return { links, labels, outline };
   };
   expect(await told(copy.bytes)).toEqual(await told(source));
+});
+
+test('own bookmarks stand in the outline as MuPDF reads it: at its end, or as all of it', async () => {
+  for (const name of ['handbook', 'barnacles']) {
+    const source = sample(name);
+    const pages = pageRefsFor((await inspectPdf(source)).pages);
+    const bookmarks = [3, 1].map((page, order) => ({
+      ...{ id: `b${page}`, title: `Zone ${page} – Ebbe`, page: pages[page].id },
+      ...{ at: { x: 100, y: 300 }, parent: null, order, madeAt: 1 },
+    }));
+    const state = {
+      ...emptyDocument(pages),
+      bookmarks: new Map(bookmarks.map((one) => [one.id, one])),
+    };
+    const { bytes } = await makeFixedCopy(source, state);
+    const before = outlineByMupdf(source);
+    expect(before.length > 0).toBe(name === 'handbook');
+    expect(outlineByMupdf(bytes)).toEqual([
+      ...before,
+      { title: 'Zone 3 – Ebbe', page: 3 },
+      { title: 'Zone 1 – Ebbe', page: 1 },
+    ]);
+    expect(complaintOfQpdf(bytes)).toBeNull();
+  }
 });
 
 test('the inked area in another renderer’s picture is the area of the outlines’ union', async () => {

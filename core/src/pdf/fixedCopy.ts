@@ -16,6 +16,7 @@ import { encodeMarks, type MarkLayer } from './markLayer.ts';
 import { addNotePages } from './pages/addNotePages.ts';
 import { type GatheredPage, gatherPages, type Source } from './pages/gather.ts';
 import { fixGeometry, pageGeometry } from './pages/geometry.ts';
+import { addBookmarks } from './pages/ownBookmarks.ts';
 import { type EncodedForm, isEmptyForm } from './sink/encodedForm.ts';
 import { type Deflate, encodeForm } from './sink/formWriter.ts';
 import { Layer } from './sink/layer.ts';
@@ -144,6 +145,7 @@ export async function makeFixedCopy(
     gathered.pages.map(({ pdf }) => pdf),
     base,
   );
+  addBookmarks(doc, document, gathered.pages);
   // Fonts that fields were drawn with have numbers already, but stand in the document only now.
   await doc.flush();
   if (options.copyOf) noteCopyOf(doc, options.copyOf);

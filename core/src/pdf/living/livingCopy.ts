@@ -12,6 +12,7 @@ import { writeAnew } from '../library/writeAnew.ts';
 import { openPdf } from '../openPdf.ts';
 import { gatherPages, type Source } from '../pages/gather.ts';
 import { fixGeometry, pageGeometry } from '../pages/geometry.ts';
+import { addBookmarks } from '../pages/ownBookmarks.ts';
 import { type Deflate, encodeForm } from '../sink/formWriter.ts';
 import { Held, type HeldFiles, withAttachments } from '../sink/held.ts';
 import { registerForm } from '../sink/registerForm.ts';
@@ -98,6 +99,7 @@ export async function makeLivingCopy(
     options.onProgress?.(k + 1, pages.length);
   }
   await held.finish();
+  for (const ref of addBookmarks(doc, document, pages)) snapshot?.markRefForSave(ref);
   const kept = { source: addedTo ? source.bytes.length : null, came };
   await keepOwnParts(doc, document, kept, options.madeAt, deflate);
   const pdfALost = protection ? protect(doc, protection) : false;

@@ -4,6 +4,7 @@ import { annotationsIn } from '../incoming/annotationsIn.ts';
 import { takeOff } from '../incoming/takeOff.ts';
 import { lockedWith, protect } from '../library/protect.ts';
 import { writeAnew } from '../library/writeAnew.ts';
+import { removeBookmarks } from '../pages/ownBookmarks.ts';
 import { hasEnd, openPdf } from '../openPdf.ts';
 import { ownPartsIn, removeOwnParts } from './ownParts.ts';
 
@@ -37,6 +38,7 @@ export async function openLivingCopy(
   if (before) return { source: before, parts, elsewhere };
   takeOff(doc, new Set([...elsewhere.known].map((k) => dicts[k])));
   removeOwnParts(doc);
+  removeBookmarks(doc);
   if (password) protect(doc, lockedWith(password));
   return { source: await writeAnew(doc), parts, elsewhere };
 }

@@ -6,9 +6,9 @@ import {
   PDFNumber,
   type PDFObject,
   type PDFPage,
-  PDFRef,
 } from '@cantoo/pdf-lib';
 import { Destinations } from './destinations.ts';
+import { outlineOf } from './outlineOf.ts';
 
 const name = (text: string): PDFName => PDFName.of(text);
 /** Deeper outlines are damage. */
@@ -20,22 +20,13 @@ const DEEPEST = 64;
  */
 export function pruneLeads(doc: PDFDocument, pages: readonly PDFPage[]): void {
   const destinations = new Destinations(doc, pages);
-  const outline = doc.catalog.lookup(name('Outlines'));
-  if (outline instanceof PDFDict) {
-    const kept = new Outline(destinations).pruned(outline, refOf(doc, outline));
+  const outline = outlineOf(doc);
+  if (outline) {
+    const kept = new Outline(destinations).pruned(outline.dict, outline.ref);
     if (kept === 0) doc.catalog.delete(name('Outlines'));
   }
   for (const { node } of pages) pruneLinks(node.lookup(name('Annots')), destinations);
   destinations.dropGone();
-}
-
-/** Entries name what they stand under: an outline that the catalogue holds itself gets a number. */
-function refOf(doc: PDFDocument, outline: PDFDict): PDFRef {
-  const held = doc.catalog.get(name('Outlines'));
-  if (held instanceof PDFRef) return held;
-  const ref = doc.context.register(outline);
-  doc.catalog.set(name('Outlines'), ref);
-  return ref;
 }
 
 /** A link that leads to a page that is gone leads nowhere. */
