@@ -2,6 +2,26 @@ import { defineConfig } from '@playwright/test';
 import { LAID_OUT } from './e2e/support/reader';
 
 const port = Number(process.env.E2E_PORT ?? 4179);
+const chromium = (name: string) => ({
+  executablePath: `/usr/bin/${name}`,
+  args: [
+    '--headless',
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+});
+const phone = {
+  viewport: { width: 390, height: 844 },
+  isMobile: true,
+  hasTouch: true,
+  deviceScaleFactor: 2,
+  storageState: LAID_OUT,
+};
 
 export default defineConfig({
   testDir: 'e2e',
@@ -25,19 +45,7 @@ export default defineConfig({
     locale: 'en-GB',
     // What is kept for offline use would stand between the tests and the server; offline.spec.ts allows it.
     serviceWorkers: 'block',
-    launchOptions: {
-      executablePath: '/usr/bin/chromium-headless-shell',
-      args: [
-        '--headless',
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: chromium('chromium-headless-shell'),
   },
   projects: [
     { name: 'desk', testMatch: /desk\.setup\.ts/ },
@@ -58,14 +66,15 @@ export default defineConfig({
       dependencies: ['desk'],
       testMatch: process.env.SCREENSHOTS
         ? /screenshots\.spec\.ts/
-        : /(phone|accessibility|links-sent|mail|printing|view-only|guest-answers)\.spec\.ts/,
-      use: {
-        viewport: { width: 390, height: 844 },
-        isMobile: true,
-        hasTouch: true,
-        deviceScaleFactor: 2,
-        storageState: LAID_OUT,
-      },
+        : /(phone|accessibility|links-sent|mail|view-only|guest-answers)\.spec\.ts/,
+      use: phone,
+    },
+    // Prints through its own viewer of PDFs, which the browser without a window does not have.
+    {
+      name: 'viewer',
+      dependencies: ['desk'],
+      testMatch: process.env.SCREENSHOTS ? [] : /printing\.spec\.ts/,
+      use: { ...phone, launchOptions: chromium('chromium') },
     },
     // Another engine, with its own driver.
     { name: 'webkit', testMatch: process.env.SCREENSHOTS ? [] : /webkit\/.*\.spec\.ts/ },

@@ -10,6 +10,7 @@ export const root = join(dirname(fileURLToPath(import.meta.url)), '..');
 
 /** Programs by the Debian package that brings them. */
 const PROGRAMS = {
+  chromium: '/usr/bin/chromium',
   // The browser without its window: the tests take a sixth less time in it.
   'chromium-headless-shell': '/usr/bin/chromium-headless-shell',
   qpdf: '/usr/bin/qpdf',

@@ -57,7 +57,7 @@ function seenWords(along: readonly number[], glyphs: Glyphs, joinsApart: boolean
       continue;
     }
     const gap = from[glyph] - end;
-    const areJoining = joinsApart && joins(last) && joins(code);
+    const areJoining = joinsApart && mayLeaveRoom(last, code);
     const apart = isSpaced ? DRAWN_SPACE : areJoining ? UNJOINED : least;
     const isNew = gap > apart * raw.sizes[glyph];
     const before = last;
@@ -77,6 +77,12 @@ function seenWords(along: readonly number[], glyphs: Glyphs, joinsApart: boolean
 /** Arabic and Syriac letters, as such or as they are drawn (Unicode, blocks). */
 const joins = (code: number): boolean =>
   (code >= 0x600 && code <= 0x77f) || (code >= 0xfb50 && code <= 0xfefc);
+
+const STOPS = new Set([...'.,:;!?\u060c\u061b\u061f'].map((stop) => stop.codePointAt(0)));
+
+/** Whether room between two characters beside each other may be that of letters which do not join: between them, and to a stop. */
+const mayLeaveRoom = (a: number, b: number): boolean =>
+  joins(a) ? joins(b) || STOPS.has(b) : joins(b) && STOPS.has(a);
 
 /** How far apart words are at least on a line, in shares of the size of type. */
 function leastSpace(along: readonly number[], { from, to, raw }: Glyphs): number {
