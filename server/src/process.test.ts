@@ -56,3 +56,30 @@ test('killed in the middle of an upload it confirms nothing, and serves what it 
   again.process.kill('SIGTERM');
   expect(await again.ended).toBe(0);
 });
+
+test('where the disk takes no more a copy is refused in words, nothing of it stays, and what was there is served', async () => {
+  const { base, process: server, ended } = await servers.start({}, 100);
+  const send = (method: string, path: string, size: number, key = '') =>
+    fetch(`${base}/api/links${path}`, {
+      method,
+      headers: { 'content-type': 'application/pdf', authorization: `Bearer ${key}` },
+      body: Buffer.concat([PDF, Buffer.alloc(size, 32)]),
+    });
+  const made = (await (await send('POST', `?${QUERY}`, 10)).json()) as Made;
+  const bytes = async () => (await fetch(`${base}/api/links/${made.token}/file`)).arrayBuffer();
+  const before = await bytes();
+  const refused = [
+    await send('POST', `?${QUERY}`, 300_000),
+    await send('PUT', `/${made.token}/file?fileName=Newer.pdf`, 300_000, made.ownerKey),
+  ];
+  for (const answer of refused) {
+    expect(answer.status).toBe(507);
+    expect(await answer.json()).toMatchObject({ message: expect.stringContaining('no room') });
+  }
+  expect(await bytes()).toEqual(before);
+  const left = await readdir(join(servers.folder, 'links'));
+  expect(left.filter((name) => /\.(pdf|json|part)$/.test(name))).toHaveLength(2);
+  expect((await send('POST', `?${QUERY}`, 1000)).status).toBe(201);
+  server.kill('SIGTERM');
+  expect(await ended).toBe(0);
+});

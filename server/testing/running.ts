@@ -32,9 +32,11 @@ export class Processes {
     await rm(this.folder, { recursive: true });
   }
 
-  /** One more, on a port of its own. */
-  async start(settings: Readonly<Record<string, string>> = {}): Promise<Running> {
-    const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+  /** One more, on a port of its own; the system refuses it files of more than `most` kilobytes, as a full disk would. */
+  async start(settings: Readonly<Record<string, string>> = {}, most?: number): Promise<Running> {
+    const command = [process.execPath, '--import', 'tsx', 'server/src/main.ts'];
+    const limit = most === undefined ? '' : `ulimit -f ${most} && `;
+    const child = spawn('bash', ['-c', `${limit}exec "$@"`, 'bash', ...command], {
       cwd: root,
       env: {
         ...process.env,

@@ -26,6 +26,15 @@ import {
   STRAY_AFTER,
 } from './linkStore.ts';
 
+/** What the system says where a disk, or what one may use of it, is full. */
+const FULL: ReadonlySet<string | undefined> = new Set(['ENOSPC', 'EDQUOT', 'EFBIG']);
+
+/** @throws LinkStoreFull where the disk has no room */
+const fitting = <T>(work: Promise<T>): Promise<T> =>
+  work.catch((e: NodeJS.ErrnoException) => {
+    throw FULL.has(e.code) ? new LinkStoreFull() : e;
+  });
+
 /** Of a line in the file of openings, bytes: ms since 1970, and its end. */
 const LINE = 14;
 /** Files looked at together when the store opens. */
@@ -66,13 +75,25 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
     await rm(join(folder, name), { force: true });
     count(name, null);
   }
-  /** Whole or not at all: a reader never sees half a record, and a crash leaves only a stray part. */
-  async function keep(hash: string, record: LinkRecord): Promise<void> {
-    const text = JSON.stringify(record);
-    const part = partOf(`${hash}.json`);
-    await writeFile(join(folder, part), text);
-    await rename(join(folder, part), jsonPath(hash));
-    count(`${hash}.json`, Buffer.byteLength(text));
+  /** Writes a file whole or not at all: a reader never sees half of it, and a crash leaves only a stray part; `then` is done when the disk has taken it. */
+  async function write(
+    name: string,
+    text: string,
+    then: () => Promise<void> = async () => undefined,
+  ): Promise<void> {
+    const part = partOf(name);
+    try {
+      await fitting(writeFile(join(folder, part), text));
+      await then();
+      await rename(join(folder, part), join(folder, name));
+    } catch (e) {
+      await drop(part);
+      throw e;
+    }
+    count(name, Buffer.byteLength(text));
+  }
+  async function keep(hash: string, record: LinkRecord, then?: () => Promise<void>): Promise<void> {
+    await write(`${hash}.json`, JSON.stringify(record), then);
     expiry.set(hash, record.expiresAt);
   }
   async function find(hash: string): Promise<LinkRecord | null> {
@@ -92,7 +113,7 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
         if (held + piece.length > mostBytes) throw new LinkStoreFull();
         size += piece.length;
         count(part, size);
-        await file.appendFile(piece);
+        await fitting(file.appendFile(piece));
       }
       await file.close();
     } catch (e) {
@@ -108,12 +129,7 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
     hash: string,
     { part, size }: { part: string; size: number },
   ): Promise<void> {
-    try {
-      await rename(join(folder, part), pdfPath(hash));
-    } catch (e) {
-      await drop(part);
-      throw e;
-    }
+    await rename(join(folder, part), pdfPath(hash));
     count(part, null);
     count(`${hash}.pdf`, size);
   }
@@ -192,10 +208,7 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
     },
     keepNotes: (hash, notes) =>
       whileThere(hash, Buffer.byteLength(notes), async () => {
-        const part = partOf(`${hash}.notes`);
-        await writeFile(join(folder, part), notes);
-        await rename(join(folder, part), join(folder, `${hash}.notes`));
-        count(`${hash}.notes`, Buffer.byteLength(notes));
+        await write(`${hash}.notes`, notes);
       }),
     notes: (hash) => orNull(readFile(join(folder, `${hash}.notes`), 'utf8')),
     addAnswer: (hash, line, most) =>
@@ -204,7 +217,7 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
         const name = `${hash}.answers`;
         // On a line of its own, whatever a crash has left of the one before.
         const added = `\n${line}\n`;
-        await appendFile(join(folder, name), added);
+        await fitting(appendFile(join(folder, name), added));
         count(name, (sizes.get(name) ?? 0) + Buffer.byteLength(added));
         return true;
       }),
@@ -218,20 +231,25 @@ export async function createDiskLinkStore(at: string, mostBytes = MOST_BYTES): P
           await drop(received.part);
           throw new LinkGone();
         }
-        await settle(hash, received);
         const whole = { ...record, fileName, size: received.size };
-        await keep(hash, whole);
+        try {
+          // The record first: where there is no room for it the copy that was there stays.
+          await keep(hash, whole, () => settle(hash, received));
+        } catch (e) {
+          await drop(received.part);
+          throw e;
+        }
         return whole;
       });
     },
     filePath: async (hash) => ((await orNull(stat(pdfPath(hash)))) ? pdfPath(hash) : null),
     async create(hash, record, bytes) {
       const received = await receive(hash, bytes);
-      await settle(hash, received);
       const whole = { ...record, size: received.size };
       try {
-        await keep(hash, whole);
+        await keep(hash, whole, () => settle(hash, received));
       } catch (e) {
+        await drop(received.part);
         await drop(`${hash}.pdf`);
         throw e;
       }

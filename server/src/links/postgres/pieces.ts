@@ -1,9 +1,12 @@
 import { randomUUID } from 'node:crypto';
-import type { Pool, PoolClient } from 'pg';
+import { DatabaseError, type Pool, type PoolClient } from 'pg';
 import { LinkStoreFull } from '../linkStore.ts';
 
 /** Of a file, bytes in one row at most: few rows, and little of a file in memory at once. */
 const PIECE = 1 << 20;
+
+/** What the database says where its disk has no room (PostgreSQL, appendix A). */
+const DISK_FULL = '53100';
 
 /** Adds a piece where there is room for it; no row is changed where there is none. */
 const ADD_PIECE = `
@@ -55,7 +58,7 @@ export async function receiveFile(
     if (length > 0) await write();
   } catch (e) {
     await dropFile(pool, id);
-    throw e;
+    throw e instanceof DatabaseError && e.code === DISK_FULL ? new LinkStoreFull() : e;
   }
   return { id, size };
 }
