@@ -57,7 +57,7 @@ export default defineConfig({
         // Ways out, which are tried on a phone.
         /(links-sent|mail|printing|view-only|guest-answers)\.spec\.ts/,
         /webkit\//,
-        ...(process.env.SCREENSHOTS ? [] : [/screenshots\.spec\.ts/]),
+        ...(process.env.SCREENSHOTS ? [] : [/screenshots.*\.spec\.ts/]),
       ],
       use: { viewport: { width: 1280, height: 800 }, hasTouch: true, storageState: LAID_OUT },
     },
@@ -65,7 +65,7 @@ export default defineConfig({
       name: 'phone',
       dependencies: ['desk'],
       testMatch: process.env.SCREENSHOTS
-        ? /screenshots\.spec\.ts/
+        ? /screenshots.*\.spec\.ts/
         : /(phone|accessibility|links-sent|mail|view-only|guest-answers)\.spec\.ts/,
       use: phone,
     },

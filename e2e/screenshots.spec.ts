@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { handwriting } from './support/handwriting';
+import { write } from './support/handwriting';
 import { beginOnWords, newNote, say } from './support/notes';
 import { circle, line, Pen } from './support/pen';
 import {
@@ -7,7 +7,6 @@ import {
   drawn,
   kept,
   makeCopy,
-  makeLink,
   openDesk,
   openDocument,
   openMarks,
@@ -28,7 +27,6 @@ const ONE: Readonly<Record<string, string>> = {
   contents: 'wide',
   places: 'wide',
   send: 'wide',
-  guest: 'phone',
   search: 'phone',
   notes: 'wide',
   typing: 'phone',
@@ -40,17 +38,7 @@ async function shot(page: Page, name: string): Promise<void> {
   await page.screenshot({ path: `docs/screenshots/${name}-${project}.png` });
 }
 
-async function write(
-  pen: Pen,
-  text: string,
-  [x, y]: readonly [number, number],
-  size: number,
-): Promise<void> {
-  for (const stroke of handwriting(text, x, y, size))
-    await pen.draw(stroke, { pause: 1, pressure: (t) => 0.35 + 0.3 * Math.sin(Math.PI * t) });
-}
-
-test('the main views', async ({ page, browser }) => {
+test('the main views', async ({ page }) => {
   const wide = test.info().project.name === 'wide';
   await openDesk(page);
   await page.waitForTimeout(800);
@@ -100,19 +88,9 @@ test('the main views', async ({ page, browser }) => {
   await page.keyboard.press('Home');
 
   await makeCopy(page);
-  await makeLink(page);
-  const address = await page.getByTestId('link').innerText();
+  await page.getByRole('img', { name: 'Page 1 as it leaves' }).scrollIntoViewIfNeeded();
   await page.waitForTimeout(600);
   await shot(page, 'send');
-
-  const { viewport, isMobile, hasTouch, deviceScaleFactor } = test.info().project.use;
-  const guests = await browser.newContext({ viewport, isMobile, hasTouch, deviceScaleFactor });
-  const guest = await guests.newPage();
-  await guest.goto(new URL(address).pathname);
-  await drawn(guest, 1);
-  await guest.waitForTimeout(400);
-  await shot(guest, 'guest');
-  await guests.close();
 });
 
 test('figures', async ({ page }) => {

@@ -1,5 +1,5 @@
 import { renderTextArray } from 'hersheytext';
-import type { Point } from './pen';
+import type { Pen, Point } from './pen';
 
 interface Glyph {
   readonly d: string;
@@ -51,4 +51,15 @@ function rounded(corners: readonly Point[]): Point[] {
   }
   out.push(corners[corners.length - 1]);
   return out;
+}
+
+/** Writes with a stylus. */
+export async function write(
+  pen: Pen,
+  text: string,
+  [x, y]: readonly [number, number],
+  size: number,
+): Promise<void> {
+  for (const stroke of handwriting(text, x, y, size))
+    await pen.draw(stroke, { pause: 1, pressure: (t) => 0.35 + 0.3 * Math.sin(Math.PI * t) });
 }

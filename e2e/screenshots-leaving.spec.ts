@@ -1,0 +1,100 @@
+import { type Page, test } from '@playwright/test';
+import { write } from './support/handwriting';
+import { newNote, say } from './support/notes';
+import { Pen } from './support/pen';
+import {
+  command,
+  drawn,
+  kept,
+  LAID_OUT,
+  makeLink,
+  openDesk,
+  openDocument,
+  placeOn,
+} from './support/reader';
+
+/** Pictures of a phone's screen beside each other, as one. */
+async function strip(page: Page, name: string, pictures: readonly Buffer[]): Promise<void> {
+  const images = pictures
+    .map((picture) => `<img src="data:image/png;base64,${picture.toString('base64')}">`)
+    .join('');
+  await page.setViewportSize({ width: 400 * pictures.length - 10, height: 844 });
+  await page.goto('about:blank');
+  await page.setContent(
+    `<body style="margin:0;display:flex;gap:10px;background:#888">${images}</body>`,
+  );
+  await page.screenshot({ path: `docs/screenshots/${name}.png` });
+}
+
+test('what leaves: the password a guest is asked for, the pages, their notes, what was sent, and the outbox', async ({
+  browser,
+  baseURL,
+}) => {
+  if (test.info().project.name === 'wide') return;
+  const size = {
+    ...{ viewport: { width: 390, height: 844 }, hasTouch: true, baseURL },
+    deviceScaleFactor: 1,
+  };
+  const desk = await browser.newContext({ ...size, storageState: LAID_OUT });
+  const page = await desk.newPage();
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  const pen = await Pen.of(page);
+  await write(pen, 'the lower shore', await placeOn(page, 1, 0.12, 0.243), 10);
+  await kept(page);
+  await command(page, /^Add a note/);
+  const about = await placeOn(page, 1, 0.8, 0.21);
+  await pen.draw([about, about]);
+  const name = newNote(page).getByRole('textbox', { name: /^Your name/ });
+  await name.fill('Ines Mara');
+  await say(page, 'Is that so at neap tide?');
+  await kept(page);
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
+  const sheet = page.getByRole('dialog', { name: 'Send' });
+  await sheet.getByRole('radio', { name: 'E-mail' }).click();
+  await sheet.getByRole('radio', { name: 'From here' }).click();
+  await sheet.getByLabel('To', { exact: true }).fill('teo@shore.example');
+  await sheet.getByLabel('Text of the e-mail').fill('Please look at zone 3.');
+  await sheet.getByRole('button', { name: 'Send the e-mail' }).click();
+  await sheet.getByText('The e-mail is sent.').waitFor();
+  await sheet.getByRole('radio', { name: 'A link' }).click();
+  await sheet.getByRole('radio', { name: 'View only' }).click();
+  for (const term of [/^Ask for their name/, 'They may copy words', 'They may answer the notes'])
+    await sheet.getByRole('switch', { name: term }).click();
+  await sheet.getByLabel('Password for the link').fill('low tide at seven');
+  await sheet.getByLabel('Message to your guests').fill('Please look at zone 3.');
+  await makeLink(page);
+  const address = await sheet.getByTestId('link').innerText();
+
+  const pictures: Buffer[] = [];
+  const take = async (of: Page): Promise<void> => {
+    await of.waitForTimeout(900);
+    pictures.push(await of.screenshot());
+  };
+  const guests = await browser.newContext(size);
+  const guest = await guests.newPage();
+  await guest.goto(new URL(address).pathname);
+  await guest.getByRole('textbox', { name: 'Your name' }).fill('Ilka Brandt');
+  await guest.getByRole('textbox', { name: 'Password' }).fill('high tide now');
+  await guest.getByRole('button', { name: 'Open' }).click();
+  await guest.getByText('That is not the password.').waitFor();
+  await take(guest);
+  await guest.getByRole('textbox', { name: 'Password' }).fill('low tide at seven');
+  await guest.getByRole('button', { name: 'Open' }).click();
+  await drawn(guest, 1);
+  await take(guest);
+  await guest.getByRole('button', { name: 'Notes' }).click();
+  await guest.getByRole('textbox', { name: /^Answer the note/ }).fill('Not in the cracks.');
+  await guest.getByRole('button', { name: 'Answer', exact: true }).click();
+  await guest.getByText('Ilka Brandt (guest)').waitFor();
+  await take(guest);
+  await openDesk(page);
+  await page.getByRole('button', { name: 'What was sent' }).click();
+  await page.getByTestId('openings').first().waitFor();
+  await take(page);
+  await guest.goto('/stand-ins/outbox');
+  await take(guest);
+  await strip(guest, 'guest-phone', pictures);
+  await desk.close();
+  await guests.close();
+});
