@@ -30,12 +30,14 @@ export async function openFileCache(now: () => number, most = MOST): Promise<Fil
   const folder = await mkdtemp(join(tmpdir(), 'marginalis-'));
   /** The one that was asked for last comes last. */
   const kept = new Map<string, Kept>();
+  /** No two that are fetched have the same name: what is dropped may be fetched again meanwhile. */
+  let fetches = 0;
 
   async function fetched(
     { id, size }: Filed,
     pieces: () => AsyncIterable<Uint8Array>,
   ): Promise<string | null> {
-    const path = join(folder, `${id}.pdf`);
+    const path = join(folder, `${id}-${fetches++}.pdf`);
     const part = `${path}.part`;
     const file = await open(part, 'w', 0o600);
     let written = 0;

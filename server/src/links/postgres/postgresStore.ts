@@ -213,8 +213,9 @@ export async function createPostgresLinkStore(
     },
     async sweep(now) {
       const { rows } = await pool.query<{ hash: string; expires_at: string }>(
-        'select hash, expires_at from links where expires_at <= $1',
-        [now],
+        `select hash, expires_at from links
+         where expires_at <= $1 and (file is not null or expires_at + $2 < $1)`,
+        [now, REMEMBERED],
       );
       let dropped = 0;
       for (const { hash, expires_at: expires } of rows) {
