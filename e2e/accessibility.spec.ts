@@ -266,8 +266,10 @@ test.describe('every screen', () => {
     const locked = await sheet.getByTestId('link').first().innerText();
     await sheet.getByRole('radio', { name: 'E-mail' }).click();
     await sheet.getByRole('radio', { name: 'From here' }).click();
-    expect(await complaints(page, '[role=dialog]'), 'e-mail').toEqual([]);
+    await sheet.getByRole('switch', { name: 'Protect the copy' }).click();
+    expect(await complaints(page, '[role=dialog]'), 'e-mail of a protected copy').toEqual([]);
     await sheet.getByRole('radio', { name: 'A link' }).click();
+    await sheet.getByRole('radio', { name: 'View only' }).click();
     expect(await complaints(page, '[role=dialog]'), 'a link with a password').toEqual([]);
     await page.keyboard.press('Escape');
     await command(page, 'What was sent');

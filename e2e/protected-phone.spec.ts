@@ -67,7 +67,7 @@ test('a living copy leaves locked, says so, comes back with its password and eve
   await expect(sheet.getByLabel('Password for the copy')).toHaveValue(PASSWORD);
   const fixed = await downloaded(page);
   await expect(page.getByTestId('copy-made')).not.toContainText('this copy is not');
-  await expect(page.getByTestId('proof')).toContainText('1 of 1 mark found');
+  await expect(page.getByTestId('proof')).toContainText('every mark found');
   expect(lockOf(fixed.path, PASSWORD)).toContain('print high resolution: allowed');
   expect(lockOf(fixed.path, '')).toContain('Incorrect password');
 });

@@ -1,5 +1,5 @@
 import { Pressable, StyleSheet, View } from 'react-native';
-import { Switch, Text } from 'react-native-paper';
+import { Text, useTheme } from 'react-native-paper';
 
 /** Something that is on or off, said in words; the whole row switches it. */
 export function SwitchRow(props: { label: string; on: boolean; onChange: (on: boolean) => void }) {
@@ -13,16 +13,43 @@ export function SwitchRow(props: { label: string; on: boolean; onChange: (on: bo
       style={styles.row}
     >
       <Text style={styles.label}>{label}</Text>
-      {/* Only shows it: the row is what is pressed and what is read aloud. */}
-      <View aria-hidden style={styles.sign}>
-        <Switch value={on} tabIndex={-1} />
-      </View>
+      <Sign on={on} />
     </Pressable>
   );
 }
 
+/** Only shows it: the row is what is pressed and what is read aloud, so that this is no control within a control. */
+function Sign({ on }: { on: boolean }) {
+  const { colors } = useTheme();
+  return (
+    <View
+      aria-hidden
+      style={[
+        styles.track,
+        {
+          borderColor: on ? colors.primary : colors.outline,
+          backgroundColor: on ? colors.primary : colors.surface,
+          justifyContent: on ? 'flex-end' : 'flex-start',
+        },
+      ]}
+    >
+      <View style={[styles.knob, { backgroundColor: on ? colors.onPrimary : colors.outline }]} />
+    </View>
+  );
+}
+
+const KNOB = 14;
 const styles = StyleSheet.create({
   row: { minHeight: 44, flexDirection: 'row', alignItems: 'center', gap: 12 },
   label: { flex: 1 },
-  sign: { pointerEvents: 'none' },
+  track: {
+    width: 38,
+    height: 22,
+    borderRadius: 11,
+    borderWidth: 2,
+    paddingHorizontal: 2,
+    flexDirection: 'row',
+    alignItems: 'center',
+  },
+  knob: { width: KNOB, height: KNOB, borderRadius: KNOB / 2 },
 });

@@ -2,8 +2,8 @@ import { countMarks, type DocState } from '@marginalis/core/document';
 import { wavePath } from '../../../../core/testing/hand';
 import { done, pageRefsFor, written } from '../../../../core/testing/marks';
 import type { DocumentSession } from '@/session';
-import { keepClip } from '@/storage';
-import { copyPicked, cutPicked } from './clipboard';
+import { keepClip, readKeptClip } from '@/storage';
+import { copyPicked, cutPicked, pasteClip } from './clipboard';
 
 jest.mock('@/stage', () => ({ pictureOfMarks: () => new Blob() }));
 jest.mock('@/storage', () => ({ keepClip: jest.fn(), readKeptClip: jest.fn() }));
@@ -24,6 +24,7 @@ function stand() {
       if (t) document = done(document, t);
       return t !== null;
     },
+    inHand: { pick: () => undefined },
     notices: { tell: (words: string) => told.push(words) },
   } as unknown as DocumentSession;
   return { session, told, count: () => countMarks(document) };
@@ -47,4 +48,18 @@ test('what cannot be kept is not cut, and that is said', async () => {
   await cutPicked(session);
   expect([count(), await copyPicked(session)]).toEqual([2, []]);
   expect(told[0]).toMatch(/could not be kept: the storage is full/);
+});
+
+test('who pastes at once pastes what was just copied, not what was copied before', async () => {
+  const { session, count } = stand();
+  let kept: string | null = null;
+  keep.mockImplementation(async (clip: string) => {
+    await new Promise((resolve) => setTimeout(resolve, 20));
+    kept = clip;
+  });
+  (readKeptClip as jest.Mock).mockImplementation(async () => kept);
+  const copying = copyPicked(session);
+  await pasteClip(session, 'p0', null);
+  expect(count()).toBe(3);
+  await copying;
 });

@@ -21,6 +21,14 @@ const BESIDE: Vec = { x: 12, y: -12 };
 
 const newId = (): string => crypto.randomUUID();
 
+/** What is being kept just now: who pastes at once pastes that, and not what was copied before. */
+let keeping: Promise<void> = Promise.resolve();
+async function copiedLast(): Promise<string | null> {
+  // That it could not be kept was said when it was copied.
+  await keeping.catch(() => undefined);
+  return readKeptClip();
+}
+
 /** Does what brings in marks, and picks them. */
 function takeInHand(session: DocumentSession, transaction: Transaction | null): void {
   if (session.dispatch(transaction))
@@ -50,7 +58,8 @@ export async function copyPicked(session: DocumentSession): Promise<readonly Mar
   if (!clip) return [];
   const picture = pictureOfMarks(clip.marks, clip.page);
   try {
-    await keepClip(writeClip(clip));
+    keeping = keepClip(writeClip(clip));
+    await keeping;
   } catch (e) {
     session.notices.tell(
       `What was copied could not be kept: ${e instanceof Error ? e.message : String(e)}`,
@@ -73,7 +82,7 @@ export async function copyPicked(session: DocumentSession): Promise<readonly Mar
 /** Whether a text that is pasted came with the marks copied last, or with none at all: no other program has put something else there since. */
 export async function isOfClip(text: string): Promise<boolean> {
   if (text.trim() === '') return true;
-  const kept = await readKeptClip();
+  const kept = await copiedLast();
   if (kept === null) return false;
   try {
     return lined(saidBy(readClip(kept).marks)) === lined(text);
@@ -92,7 +101,7 @@ export async function pasteClip(
   page: string,
   at: Vec | null,
 ): Promise<void> {
-  const text = await readKeptClip();
+  const text = await copiedLast();
   if (text === null) return session.notices.tell('Nothing has been copied yet.');
   try {
     const clip = readClip(text);

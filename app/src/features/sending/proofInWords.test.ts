@@ -24,10 +24,10 @@ const proof = (pages: readonly PageProof[]) => ({
 
 test('a proof is told in words and numbers', () => {
   expect(proofInWords(proof([page(), page({ differs: 0.0003, marks: 1 })]))).toBe(
-    'Proved: the copy shows what the screen shows. 2 changed pages compared, 4 of 4 marks found, at most 0.03 % of the ink differs.',
+    'Proved: the copy shows what the screen shows. 2 changed pages compared, every mark found, at most 0.03 % of the ink differs.',
   );
   expect(proofInWords(proof([page({ alike: false, lost: ['a'], differs: 0.02 })]))).toBe(
-    '1 page is not as on the screen. 1 changed page compared, 2 of 3 marks found, at most 2.0 % of the ink differs.',
+    '1 page is not as on the screen. 1 changed page compared, 1 of 3 strokes and marks missing, at most 2.0 % of the ink differs.',
   );
   expect(proofInWords(proof([page({ differs: 0.00002 })]))).toMatch(
     /found, less than 0.01 % of the ink differs\.$/,

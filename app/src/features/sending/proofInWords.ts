@@ -17,6 +17,10 @@ const inkInWords = (most: number): string => {
   return `${share.startsWith('less') ? share : `at most ${share}`} of the ink differs`;
 };
 
+/** A line of writing is one mark to people; a proof looks for each of its strokes. */
+const foundInWords = (marks: number, lost: number): string =>
+  lost === 0 ? 'every mark found' : `${lost} of ${marks} strokes and marks missing`;
+
 /** What a proof has found, in words and numbers. */
 export function proofInWords({ alike, pageCount, locked, pages }: Proof): string {
   const marks = pages.reduce((sum, page) => sum + page.marks, 0);
@@ -26,7 +30,7 @@ export function proofInWords({ alike, pageCount, locked, pages }: Proof): string
   const counted =
     pages.length === 0
       ? ''
-      : ` ${many(pages.length, 'changed page', 'changed pages')} compared, ${marks - lost} of ${many(marks, 'mark', 'marks')} found, ${inkInWords(most)}.`;
+      : ` ${many(pages.length, 'changed page', 'changed pages')} compared, ${foundInWords(marks, lost)}, ${inkInWords(most)}.`;
   const lock = locked ? ' It opens with its password only.' : '';
   if (alike)
     return pages.length === 0
