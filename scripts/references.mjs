@@ -24,5 +24,7 @@ const ok =
     ? run(process.execPath, ['--import', 'tsx', 'references/folder.ts', ...args])
     : run('npx', ['jest', '--selectProjects', 'references', '--runInBand'], {
         REFERENCES: 'all',
-      }) && stands();
+      }) &&
+      run('npx', ['jest', 'demo', '--runInBand'], { REFERENCES: 'all' }) &&
+      stands();
 process.exit(ok ? 0 : 1);
