@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { asPassword, isPasswordTooLong, type Protection } from '@marginalis/core/pdf';
+import { isPasswordTooLong, type Protection, protectionFor } from '@marginalis/core/pdf';
 import { CommandError, EXIT } from './io.ts';
 
 const DEEDS = ['print', 'copy', 'change'] as const;
@@ -10,18 +10,18 @@ export function protectionOf(
   forbid: string | undefined,
 ): Protection | null {
   if (lock === undefined && forbid === undefined) return null;
-  const password = asPassword(lock ?? '');
+  const password = lock ?? '';
   if (isPasswordTooLong(password))
     throw new CommandError(EXIT.wrongCall, 'This password is too long.');
   const forbidden = new Set(forbid?.split(',').map((deed) => deed.trim()));
   for (const deed of forbidden)
     if (!(DEEDS as readonly string[]).includes(deed))
       throw new CommandError(EXIT.wrongCall, `Nothing called “${deed}” can be forbidden.`);
-  return {
+  const asked = {
     password,
-    ownerPassword: forbidden.size === 0 ? password : randomUUID(),
     mayPrint: !forbidden.has('print'),
     mayCopy: !forbidden.has('copy'),
     mayChange: !forbidden.has('change'),
   };
+  return protectionFor(asked, randomUUID());
 }

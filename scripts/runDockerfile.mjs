@@ -1,7 +1,7 @@
 // node scripts/runDockerfile.mjs FOLDER [PORT]: does what the Dockerfile says, step by step, in folders below FOLDER in place of
 // images, on this machine; then starts what it starts, and ends well when that says that it stands. For machines without Docker.
 import { spawn, spawnSync } from 'node:child_process';
-import { chownSync, cpSync, lstatSync, mkdirSync, readdirSync, readFileSync } from 'node:fs';
+import { cpSync, lstatSync, mkdirSync, readFileSync } from 'node:fs';
 import { dirname, join, relative, resolve } from 'node:path';
 import { root, stop } from './ground.mjs';
 
@@ -9,6 +9,7 @@ import { root, stop } from './ground.mjs';
 const PATIENCE = 30_000;
 
 const [at, port = '4273'] = process.argv.slice(2);
+if (process.getuid?.() !== 0) stop('The steps change owners: only root can do them.');
 if (at === undefined) stop('Where to? node scripts/runDockerfile.mjs FOLDER [PORT]');
 const folder = resolve(at);
 
@@ -103,9 +104,7 @@ function main() {
 }
 
 const { env, command, check, cwd, user } = main();
-const asWhom = process.getuid?.() === 0 && user !== null ? { uid: user, gid: user } : {};
-if (asWhom.uid !== undefined)
-  for (const name of readdirSync(join(cwd, 'data'))) chownSync(join(cwd, 'data', name), user, user);
+const asWhom = user === null ? {} : { uid: user, gid: user };
 const settings = { PATH: process.env.PATH, ...env, PORT: port };
 const [program, ...args] = command;
 const server = spawn(program, args, { cwd, env: settings, stdio: 'inherit', ...asWhom });

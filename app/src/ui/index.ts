@@ -15,6 +15,7 @@ export { MenuItems, type MenuWay } from './MenuItems';
 export { CheckBox } from './CheckBox';
 export { ToggleChip } from './ToggleChip';
 export { SwitchRow } from './SwitchRow';
+export { SwitchRows } from './SwitchRows';
 export { useReducedMotion } from './useReducedMotion';
 export { download, pickFile, sizeInWords } from './files';
 export { arrowStep } from './arrowKeys';

@@ -45,8 +45,8 @@ const runs: { [J in LookJob]: Run<J> } = {
     const module = await pdfium();
     const opened = new Map<string, OpenPages>();
     try {
-      for (const { sha, bytes, password } of sources)
-        opened.set(sha, openPages(module, bytes, password));
+      for (const source of sources)
+        opened.set(source.sha, openPages(module, source.bytes, source.password));
       const fonts = new CopyFonts(textFiles({ faces, own }));
       const open = openPages(module, copy, password ?? undefined);
       opened.set('copy', open);

@@ -9,7 +9,7 @@ import { type CopyOf, noteCopyOf } from './copyOf.ts';
 import { refreshFieldAppearances } from './fields.ts';
 import { isSigned } from './inspect.ts';
 import { removeInteraction } from './interaction.ts';
-import { protect, type Protection } from './library/protect.ts';
+import { protect, type Protection } from './protection/protect.ts';
 import { writeAnew } from './library/writeAnew.ts';
 import { openPdf } from './openPdf.ts';
 import { encodeMarks, type MarkLayer } from './markLayer.ts';

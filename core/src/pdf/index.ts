@@ -20,6 +20,6 @@ export {
 } from './incoming/readAnnotations.ts';
 export type { Written } from './incoming/written.ts';
 export { type TakenUp, takeUpAnnotations } from './incoming/takeUpAnnotations.ts';
-export { asPassword, isTooLong as isPasswordTooLong, type Protection } from './library/protect.ts';
+export { isPasswordTooLong, type Protection, protectionFor } from './protection/protect.ts';
 export { onSheets } from './sheets/onSheets.ts';
 export type { SheetPlan } from './sheets/cells.ts';

@@ -1,7 +1,7 @@
 import { LINK_DAYS, MOST_MESSAGE, PASSWORD_LENGTH } from '@marginalis/core/wire';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { Choices, Field, SwitchRow } from '@/ui';
+import { Choices, Field, SwitchRow, SwitchRows } from '@/ui';
 import { NewPassword } from './NewPassword';
 import type { LinkTerms } from './useLinks';
 
@@ -44,16 +44,7 @@ export function LinkTermsFields(props: {
         , until it expires or you withdraw it.
       </Text>
       {terms.access === 'pictures' && (
-        <View>
-          {VIEW_TERMS.map(([name, label]) => (
-            <SwitchRow
-              key={name}
-              label={label}
-              on={terms[name]}
-              onChange={(on) => onChange({ [name]: on })}
-            />
-          ))}
-        </View>
+        <SwitchRows rows={VIEW_TERMS} values={terms} onChange={onChange} />
       )}
       {hasNotes && (
         <SwitchRow

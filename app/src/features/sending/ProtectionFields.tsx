@@ -1,6 +1,6 @@
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { SwitchRow } from '@/ui';
+import { SwitchRow, SwitchRows } from '@/ui';
 import { NewPassword } from './NewPassword';
 import { type ProtectionTerms, troubleOfProtection } from './protection';
 
@@ -36,16 +36,7 @@ export function ProtectionFields(props: {
             trouble={troubleOfProtection(terms)}
             hint="Nobody can open the copy without it. Tell it another way than the copy."
           />
-          <View>
-            {ALLOWED.map(([name, label]) => (
-              <SwitchRow
-                key={name}
-                label={label}
-                on={terms[name]}
-                onChange={(on) => onChange({ [name]: on })}
-              />
-            ))}
-          </View>
+          <SwitchRows rows={ALLOWED} values={terms} onChange={onChange} />
           <Text style={{ color: colors.onSurfaceVariant }}>
             Most programs respect these limits, but none has to.
           </Text>

@@ -33,18 +33,18 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
   const marked = useMemo(() => markedPages(document).length, [document]);
   const [terms, setTerms] = useState(FIRST_TERMS);
   const password = passwordFor(source);
-  const [locks, setLocks] = useState(() => firstProtection(password));
+  const [protecting, setProtecting] = useState(() => firstProtection(password));
   const [mail, setMail] = useState(() => firstMail(title));
   const links = useLinks(id, title);
   const count = part?.document.pages.length ?? 0;
   const how = howOf(asked, count);
-  const mayLock = canProtect(asked.as, how);
-  const protection = mayLock ? protectionOf(locks) : null;
+  const mayProtect = canProtect(asked.as, how);
+  const protection = mayProtect ? protectionOf(protecting) : null;
   const sending = useSending(part, asked, protection, links, { how, link: terms, mail });
   const isFit =
     (how !== 'link' || areFit(terms)) &&
     (how !== 'mail' || troubleOf(mail) === null) &&
-    !(mayLock && troubleOfProtection(locks));
+    !(mayProtect && troubleOfProtection(protecting));
   return (
     <Sheet
       title="Send"
@@ -68,7 +68,7 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
           asked={asked}
           as={asked.as}
           first={first}
-          isLocked={protection !== null}
+          isProtected={protection !== null}
         />
       )}
       {part && !isCopy(asked.as) && <AsNotes part={part} as={asked.as} />}
@@ -84,10 +84,10 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
         mail={mail}
         onMail={(by) => setMail({ ...mail, ...by })}
       />
-      {mayLock && (
+      {mayProtect && (
         <ProtectionFields
-          terms={locks}
-          onChange={(by) => setLocks({ ...locks, ...by })}
+          terms={protecting}
+          onChange={(by) => setProtecting({ ...protecting, ...by })}
           isLocked={password !== undefined}
         />
       )}
@@ -101,15 +101,15 @@ function AsCopy(props: {
   asked: Pick<Asked, 'notes' | 'picture'>;
   as: 'fixed' | 'living' | 'pictures';
   first: number;
-  /** It is to be protected. */
-  isLocked: boolean;
+  /** Other programs are to be kept from it, or from some of it. */
+  isProtected: boolean;
 }) {
-  const { part, asked, as, first, isLocked } = props;
+  const { part, asked, as, first, isProtected } = props;
   const { notes, picture } = asked;
   const { signed, source, pages } = useSession().desk;
   const naming = useNaming(part.inName);
   const keepsSignature =
-    as === 'living' && !isLocked && isAsCame(part.document, source, pages.length);
+    as === 'living' && !isProtected && isAsCame(part.document, source, pages.length);
   const { colors } = useTheme();
   // As people count them: a line of writing is one.
   const marks = useMemo(

@@ -1,4 +1,4 @@
-import { asPassword, isPasswordTooLong, type Protection } from '@marginalis/core/pdf';
+import { isPasswordTooLong, type Protection, protectionFor } from '@marginalis/core/pdf';
 import type { Asked } from './asked';
 
 /** What is asked of a copy's protection. */
@@ -31,14 +31,8 @@ export function troubleOfProtection(terms: ProtectionTerms): string | null {
   return null;
 }
 
-/** What is asked for; null where nothing is. Where something is not allowed nobody is told what lifts that. */
+/** What is asked for; null where nothing is, or nothing that can be. */
 export function protectionOf(terms: ProtectionTerms): Protection | null {
   const { on, ...asked } = terms;
-  if (!on || troubleOfProtection(terms)) return null;
-  const password = asPassword(asked.password);
-  return {
-    ...asked,
-    password,
-    ownerPassword: allowsAll(terms) ? password : crypto.randomUUID(),
-  };
+  return on && !troubleOfProtection(terms) ? protectionFor(asked, crypto.randomUUID()) : null;
 }

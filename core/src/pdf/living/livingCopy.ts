@@ -7,7 +7,7 @@ import { drawOverPage } from '../appendContent.ts';
 import { annotationsIn } from '../incoming/annotationsIn.ts';
 import { isSigned } from '../inspect.ts';
 import { addTo } from '../library/addTo.ts';
-import { protect, type Protection } from '../library/protect.ts';
+import { protect, type Protection } from '../protection/protect.ts';
 import { writeAnew } from '../library/writeAnew.ts';
 import { openPdf } from '../openPdf.ts';
 import { gatherPages, type Source } from '../pages/gather.ts';

@@ -2,7 +2,7 @@ import { type Elsewhere, elsewhereOf } from '../../annotations/index.ts';
 import { type NamedPart, PdfRefusal } from '../../document/index.ts';
 import { annotationsIn } from '../incoming/annotationsIn.ts';
 import { takeOff } from '../incoming/takeOff.ts';
-import { lockedWith, protect } from '../library/protect.ts';
+import { lockedWith, protect } from '../protection/protect.ts';
 import { writeAnew } from '../library/writeAnew.ts';
 import { removeBookmarks } from '../pages/ownBookmarks.ts';
 import { hasEnd, openPdf } from '../openPdf.ts';

@@ -20,8 +20,8 @@ import { together } from './together.ts';
 interface Row {
   readonly record: string;
   readonly file: string | null;
-  readonly size: string | null;
-  readonly beside: string;
+  /** Bytes of the notes. */
+  readonly noted: number;
 }
 
 const ADD_HELD = 'update held set bytes = bytes + $1 where $1 <= 0 or bytes + $1 <= $2';
@@ -48,7 +48,8 @@ export async function createPostgresLinkStore(
   /** A link's row, which nobody else changes before this is done. */
   async function lockedRow(db: PoolClient, hash: string): Promise<Row | null> {
     const { rows } = await db.query<Row>(
-      'select record, file, null as size, beside from links where hash = $1 for update',
+      `select record, file, coalesce(octet_length(notes), 0) as noted
+       from links where hash = $1 for update`,
       [hash],
     );
     return rows[0] ?? null;
@@ -65,17 +66,12 @@ export async function createPostgresLinkStore(
       return work(db, record, row);
     });
   /** Drops the file of a link, and the notes with it. */
-  async function dropContents(db: PoolClient, hash: string, file: string | null): Promise<void> {
-    const { rows } = await db.query<{ bytes: string }>(
-      'select coalesce(octet_length(notes), 0) as bytes from links where hash = $1',
-      [hash],
-    );
-    const notes = Number(rows[0].bytes);
+  async function dropContents(db: PoolClient, hash: string, { file, noted }: Row): Promise<void> {
     await db.query(
       'update links set file = null, notes = null, beside = beside - $2 where hash = $1',
-      [hash, notes],
+      [hash, noted],
     );
-    await count(db, -notes);
+    await count(db, -noted);
     if (file !== null) await dropFile(db, file);
   }
   async function dropLocally(file: string | null): Promise<void> {
@@ -110,8 +106,10 @@ export async function createPostgresLinkStore(
     },
     async replace(hash, fileName, bytes) {
       const { id, size } = await receiveFile(pool, bytes, mostBytes);
+      let before: string | null;
+      let whole: LinkRecord;
       try {
-        const { whole, before } = await whileThere(hash, async (db, record, { file }) => {
+        [whole, before] = await whileThere(hash, async (db, record, { file }) => {
           const renewed = { ...record, fileName, size };
           await db.query('update links set record = $2, file = $3 where hash = $1', [
             hash,
@@ -119,14 +117,14 @@ export async function createPostgresLinkStore(
             id,
           ]);
           if (file !== null) await dropFile(db, file);
-          return { whole: renewed, before: file };
+          return [renewed, file] as const;
         });
-        await dropLocally(before);
-        return whole;
       } catch (e) {
         await dropFile(pool, id);
         throw e;
       }
+      await dropLocally(before);
+      return whole;
     },
     async filePath(hash) {
       const { rows } = await pool.query<{ id: string; size: string }>(
@@ -156,12 +154,8 @@ export async function createPostgresLinkStore(
       return { count: Number(all.rows[0].count), times: last.rows.map(({ at }) => Number(at)) };
     },
     keepNotes: (hash, notes) =>
-      whileThere(hash, async (db) => {
-        const { rows } = await db.query<{ bytes: string }>(
-          'select coalesce(octet_length(notes), 0) as bytes from links where hash = $1',
-          [hash],
-        );
-        const more = Buffer.byteLength(notes) - Number(rows[0].bytes);
+      whileThere(hash, async (db, _record, { noted }) => {
+        const more = Buffer.byteLength(notes) - noted;
         await count(db, more);
         await db.query('update links set notes = $2, beside = beside + $3 where hash = $1', [
           hash,
@@ -206,7 +200,7 @@ export async function createPostgresLinkStore(
             hash,
             JSON.stringify({ ...record, withdrawnAt: at }),
           ]);
-        await dropContents(db, hash, row.file);
+        await dropContents(db, hash, row);
         return row.file;
       });
       await dropLocally(file);
@@ -226,11 +220,12 @@ export async function createPostgresLinkStore(
           const row = await lockedRow(db, hash);
           // Another server has been here.
           if (!row) return false;
-          if (row.file !== null) await dropContents(db, hash, row.file);
+          if (row.file !== null) await dropContents(db, hash, row);
           if (isForgotten) {
-            const gone = await db.query<Row>('delete from links where hash = $1 returning beside', [
-              hash,
-            ]);
+            const gone = await db.query<{ beside: string }>(
+              'delete from links where hash = $1 returning beside',
+              [hash],
+            );
             await count(db, -Number(gone.rows[0].beside));
           }
           return row.file !== null;

@@ -8,8 +8,8 @@ import { inspectPdf } from '../inspect.ts';
 import { makeLivingCopy } from '../living/livingCopy.ts';
 import { openLivingCopy } from '../living/openLivingCopy.ts';
 import { openPdf } from '../openPdf.ts';
-import { withoutPdfA } from '../pdfAClaim.ts';
-import { isTooLong, lockedWith, type Protection } from './protect.ts';
+import { withoutPdfA } from './pdfAClaim.ts';
+import { isPasswordTooLong, lockedWith, type Protection } from './protect.ts';
 
 const SHA = 'a'.repeat(64);
 /** Bits of what is allowed (ISO 32000-2, table 22), from 1. */
@@ -70,7 +70,7 @@ test('any password locks as it is typed, and as another device would compose its
   const some = fc.string({ unit: 'grapheme', minLength: 1, maxLength: 30 });
   const source = await plainPdf();
   const passwords = fc.sample(
-    some.filter((text) => !isTooLong(text)),
+    some.filter((text) => !isPasswordTooLong(text)),
     { numRuns: 12, seed: 15 },
   );
   for (const password of ['Ebbe über Flut', 'Ebbe u\u0308ber Flut', '潮汐', ...passwords]) {
@@ -80,8 +80,8 @@ test('any password locks as it is typed, and as another device would compose its
 });
 
 test('a password that would be cut off is refused', async () => {
-  expect(isTooLong('x'.repeat(127))).toBe(false);
-  expect(isTooLong('潮'.repeat(43))).toBe(true);
+  expect(isPasswordTooLong('x'.repeat(127))).toBe(false);
+  expect(isPasswordTooLong('潮'.repeat(43))).toBe(true);
   await expect(fixed(await plainPdf(), lockedWith('x'.repeat(128)))).rejects.toThrow(RangeError);
 });
 
