@@ -9,9 +9,11 @@ import {
 import { deflate, markedCopy } from './support/markedCopy';
 import {
   complaintOfQpdf,
+  complaintsOfMupdf,
   infoOf,
   lockedByQpdf,
   lockOf,
+  objectsOf,
   pictureBy,
   textOf,
   unlocked,
@@ -53,6 +55,12 @@ test('qpdf tells AES-256 and the permissions asked for; what is in the copy is w
   expect(told).toContain('modify other: allowed');
   const opened = unlocked(copy.bytes, PASSWORD);
   expect(complaintOfQpdf(opened)).toBeNull();
+  expect(complaintsOfMupdf(copy.bytes, PASSWORD)).toEqual(complaintsOfMupdf(open.bytes));
+  // Strings of the catalogue, which stands by itself, are locked too.
+  const language = /"\/Lang": "(.*)"/;
+  expect(language.exec(objectsOf(opened))?.[1]).toBe(language.exec(objectsOf(bytes))?.[1]);
+  expect(language.exec(objectsOf(bytes))?.[1]).toMatch(/en$/);
+  expect(Buffer.from(copy.bytes).toString('latin1')).not.toContain('/Lang (en');
   expect(textOf(opened)).toBe(textOf(open.bytes));
   expect(infoOf(opened).split('\n').slice(0, 3)).toEqual(
     infoOf(open.bytes).split('\n').slice(0, 3),

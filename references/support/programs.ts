@@ -45,9 +45,11 @@ export const complaintOfQpdf = (bytes: Uint8Array): string | null =>
  * What MuPDF complains of while it draws every page, each kind once and without its numbers; it is the only reader
  * that notices broken fonts and objects that are not where they should be.
  */
-export const complaintsOfMupdf = (bytes: Uint8Array): ReadonlySet<string> =>
+export const complaintsOfMupdf = (bytes: Uint8Array, password = ''): ReadonlySet<string> =>
   withFile(bytes, (path) => {
-    const { err } = run('mutool', ['draw', '-q', '-r', '30', '-o', '/dev/null', '-F', 'ppm', path]);
+    const { err } = run('mutool', [
+      ...['draw', '-q', '-p', password, '-r', '30', '-o', '/dev/null', '-F', 'ppm', path],
+    ]);
     return new Set(err.split('\n').flatMap((line) => line.trim().replace(/\d+/g, 'N') || []));
   });
 

@@ -1,15 +1,25 @@
-import { PDFDict, PDFDocument, PDFName, PDFNumber } from '@cantoo/pdf-lib';
+import {
+  type PDFArray,
+  PDFDict,
+  PDFDocument,
+  PDFHexString,
+  PDFName,
+  PDFNumber,
+  PDFRawStream,
+  PDFString,
+} from '@cantoo/pdf-lib';
 import fc from 'fast-check';
 import { wavePath } from '../../../testing/hand.ts';
 import { pageRefsFor, written } from '../../../testing/marks.ts';
-import { lockedPdf, plainPdf } from '../../../testing/pdfs.ts';
+import { lockedPdf, pdfWith, plainPdf } from '../../../testing/pdfs.ts';
 import { makeFixedCopy } from '../fixedCopy.ts';
 import { inspectPdf } from '../inspect.ts';
 import { makeLivingCopy } from '../living/livingCopy.ts';
 import { openLivingCopy } from '../living/openLivingCopy.ts';
 import { openPdf } from '../openPdf.ts';
 import { withoutPdfA } from './pdfAClaim.ts';
-import { isPasswordTooLong, lockedWith, type Protection } from './protect.ts';
+import { writeAnew } from '../library/writeAnew.ts';
+import { isPasswordTooLong, lockedWith, protect, type Protection } from './protect.ts';
 
 const SHA = 'a'.repeat(64);
 /** Bits of what is allowed (ISO 32000-2, table 22), from 1. */
@@ -58,6 +68,44 @@ test('a fixed copy is locked with AES-256, allows what is allowed, and opens wit
   expect((await openPdf(copy.bytes, 'nobody is told')).getPageCount()).toBe(2);
   // Nothing of the page stands in the bytes as it is.
   expect(new TextDecoder('latin1').decode(copy.bytes)).not.toContain('of the shore');
+});
+
+test('no string stands in a locked file as it is, wherever it stands, and all are as they were when it is opened', async () => {
+  const source = await pdfWith((page, doc) => {
+    const { context, catalog } = doc;
+    catalog.set(PDFName.of('Lang'), PDFString.of('gd-limpet'));
+    const link = {
+      ...{
+        Type: 'Annot',
+        Subtype: 'Link',
+        Rect: [0, 0, 9, 9],
+        Contents: PDFString.of('Kelp (wet)'),
+      },
+      A: { S: 'URI', URI: PDFString.of('https://shore.example/whelk') },
+    };
+    page.node.set(PDFName.of('Annots'), context.obj([link] as never));
+    const content = context.stream('q Q', { Params: { Said: PDFHexString.fromText('Ebbe') } });
+    page.node.addContentStream(context.register(content));
+  });
+  const strings = ['gd-limpet', 'Kelp', 'shore.example', '0045006200620065'];
+  const text = (bytes: Uint8Array) => new TextDecoder('latin1').decode(bytes);
+  expect(strings.filter((one) => text(source).includes(one))).toEqual(strings);
+  const doc = await openPdf(source);
+  protect(doc, WHO);
+  const locked = await writeAnew(doc);
+  expect(strings.filter((one) => text(locked).includes(one))).toEqual([]);
+  const again = await openPdf(locked, 'limpet');
+  expect(again.catalog.lookup(PDFName.of('Lang'), PDFHexString).decodeText()).toBe('gd-limpet');
+  const [page] = again.getPages();
+  const link = page.node.Annots()?.lookup(0, PDFDict);
+  expect(link?.lookup(PDFName.of('Contents'), PDFHexString).decodeText()).toBe('Kelp (wet)');
+  const action = link?.lookup(PDFName.of('A'), PDFDict);
+  expect(action?.lookup(PDFName.of('URI'), PDFHexString).decodeText()).toBe(
+    'https://shore.example/whelk',
+  );
+  const contents = page.node.Contents() as PDFArray;
+  const last = contents.lookup(contents.size() - 1, PDFRawStream).dict.lookup(PDFName.of('Params'));
+  expect((last as PDFDict).lookup(PDFName.of('Said'), PDFHexString).decodeText()).toBe('Ebbe');
 });
 
 test('a copy without a password opens for everybody, and asks for what is not allowed all the same', async () => {

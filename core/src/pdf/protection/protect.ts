@@ -1,5 +1,6 @@
 import type { PDFDocument } from '@cantoo/pdf-lib';
 import { utf8 } from '../../marks/index.ts';
+import { encryptStrings } from '../library/encryptStrings.ts';
 import { dropPdfAClaim } from './pdfAClaim.ts';
 
 /** Who can open a copy, and what other programs are asked to let them do with it (ISO 32000-2 7.6.4); made by {@link protectionFor}. */
@@ -46,6 +47,7 @@ export const lockedWith = (password: string): Protection =>
 export function protect(doc: PDFDocument, asked: Protection): boolean {
   const { password, ownerPassword, mayPrint, mayCopy, mayChange } = asked;
   if (isPasswordTooLong(password)) throw new RangeError('The password is too long.');
+  encryptStrings();
   const wasPdfA = dropPdfAClaim(doc);
   doc.encrypt({
     userPassword: password,
