@@ -14,13 +14,14 @@ export interface CopyOfSource {
   readonly notesAt?: NotesAt;
   /** Pages, from 0; those of the source that have annotations when left out. */
   readonly annotated?: CopyToProve['annotated'];
+  readonly smaller?: CopyToProve['smaller'];
 }
 
 let starting: ReturnType<typeof startPdfium> | null = null;
 
 /** Proves a copy outside a browser. @throws PdfRefusal when either cannot be read */
 export async function prove(
-  { source, password, document, notes = [], notesAt = 'end', annotated }: CopyOfSource,
+  { source, password, document, notes = [], notesAt = 'end', annotated, smaller }: CopyOfSource,
   copy: Uint8Array,
 ): Promise<{ readonly proof: Proof; readonly wrong: readonly ProvedPage[] }> {
   const pdfium = await (starting ??= startPdfium());
@@ -35,7 +36,7 @@ export async function prove(
           from.page(page, (one) => one.annotations().size > 0),
         );
       return await proveCopy(
-        { document, notes, notesAt, annotated: found },
+        { document, notes, notesAt, annotated: found, smaller },
         {
           sources: () => from,
           copy: open,

@@ -12,10 +12,10 @@ import { CommandError, EXIT, type ExitCode, type Io } from './io.ts';
 
 export const HELP = `npm run -s cli -- COMMAND
 
-  fixed FILE [--marks FILE.json|FILE.inkml] [--password P] [--lock P] [--forbid print,copy,change] -o OUT
+  fixed FILE [--marks FILE.json|FILE.inkml] [--password P] [--lock P] [--forbid print,copy,change] [--smaller DPI] -o OUT
       makes the fixed copy of a PDF, with the marks of a file drawn in; --lock: the copy opens with this password only,
-      --forbid: other programs are asked not to do this with it
-  living FILE [--marks FILE.json|FILE.inkml] [--password P] [--lock P] [--forbid print,copy,change] -o OUT
+      --forbid: other programs are asked not to do this with it, --smaller: its pictures keep so many dots an inch at most
+  living FILE [--marks FILE.json|FILE.inkml] [--password P] [--lock P] [--forbid print,copy,change] [--smaller DPI] -o OUT
       makes the living copy of a PDF: the marks of a file as standard annotations
   inspect FILE [--password P]
       tells what a PDF says of itself
@@ -44,6 +44,7 @@ const OPTIONS = {
   password: { type: 'string' },
   lock: { type: 'string' },
   forbid: { type: 'string' },
+  smaller: { type: 'string' },
   out: { type: 'string', short: 'o' },
   exact: { type: 'boolean' },
   whole: { type: 'boolean' },

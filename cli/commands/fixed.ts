@@ -4,6 +4,7 @@ import { textFiles } from '../faces.ts';
 import type { Io } from '../io.ts';
 import { readMarked } from '../marked.ts';
 import { protectionOf } from '../protection.ts';
+import { smallerOf } from '../smaller.ts';
 
 export interface FixedArguments {
   readonly file: string;
@@ -14,20 +15,29 @@ export interface FixedArguments {
   readonly lock?: string;
   /** What is not to be done with it: `print`, `copy`, `change`, with commas. */
   readonly forbid?: string;
+  /** Dots an inch its pictures keep at most. */
+  readonly smaller?: string;
 }
 
 /** Makes the fixed copy of a PDF with marks from a file, and tells what was done. */
 export async function fixed(io: Io, args: FixedArguments): Promise<void> {
   const { file, out, marks, password } = args;
   const protection = protectionOf(args.lock, args.forbid);
+  const smaller = await smallerOf(args.smaller);
   const { source, document } = await readMarked(io, file, marks, password);
-  const { bytes, ...told } = await makeFixedCopy(source, document, {
+  const {
+    bytes,
+    smaller: saved,
+    ...told
+  } = await makeFixedCopy(source, document, {
     password,
     protection,
+    smaller,
     deflate,
     ...textFiles,
   });
   await io.write(out, bytes);
-  io.result({ ok: true, out, size: bytes.length, ...told });
+  const became = saved && { pictures: saved.pictures, saved: saved.saved };
+  io.result({ ok: true, out, size: bytes.length, ...told, smaller: became });
   io.say(`${out}: ${told.pages} pages, ${told.marksDrawn} marks.`);
 }

@@ -160,6 +160,30 @@ export const unlockedBy = (bytes: Uint8Array, password: string): Uint8Array =>
     return new Uint8Array(readFileSync(to));
   });
 
+/** Every picture of a file by `pdfimages`: the page (from 1), its kind, pixels, how it is packed, and pixels an inch where it is drawn. */
+export const picturesIn = (
+  bytes: Uint8Array,
+): {
+  page: number;
+  kind: string;
+  width: number;
+  height: number;
+  packed: string;
+  ppi: number;
+}[] =>
+  withFile(bytes, (path) => {
+    const [, , ...rows] = run('pdfimages', ['-list', path]).out.trimEnd().split('\n');
+    return rows.map((row) => {
+      const cells = row.trim().split(/\s+/);
+      const [page, , kind, width, height, , , , packed] = cells;
+      const [x, y] = cells.slice(-4);
+      return {
+        ...{ page: Number(page), kind, width: Number(width), height: Number(height), packed },
+        ppi: Math.max(Number(x), Number(y)),
+      };
+    });
+  });
+
 interface OutlineItem {
   readonly title: string;
   readonly destpageposfrom1: number | null;

@@ -78,6 +78,10 @@ const settingsShape = object({
       .oneOf([1, 2, 4] as const)
       .default(1),
     room: boolean().default(false),
+    /** Dots an inch that pictures in a copy keep at most; 0 for as many as they have. */
+    smaller: mixed<0 | 96 | 150>()
+      .oneOf([0, 96, 150] as const)
+      .default(0),
     /** The pattern of what files are called that leave. */
     naming: string().max(200).default(FIRST_NAMING),
   }),
@@ -113,6 +117,7 @@ export const FIRST_SETTINGS: Settings = {
     dpi: 150,
     perSheet: 1,
     room: false,
+    smaller: 0,
     naming: FIRST_NAMING,
   },
   used: [],

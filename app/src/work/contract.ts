@@ -41,6 +41,8 @@ interface PdfJobs {
       notesAt: NotesAt;
       copyOf: CopyOf;
       protection: Protection | null;
+      /** Dots an inch its pictures keep at most; null where they stay as they are. */
+      dpi: number | null;
     } & FaceSources;
     answer: FixedCopy;
   };
@@ -50,6 +52,7 @@ interface PdfJobs {
       document: DocState;
       madeAt: number;
       protection: Protection | null;
+      dpi: number | null;
     } & FaceSources;
     answer: LivingCopy;
   };

@@ -18,6 +18,9 @@ async function pdf(pages: number): Promise<Uint8Array> {
   return doc.save();
 }
 
+// Its program is fetched by a browser.
+jest.mock('./startPdfium', () => ({ startPdfium: () => Promise.reject(new Error('not here')) }));
+
 const copying = (bytes: Uint8Array) => ({
   sources: [{ sha: '', bytes }],
   document: emptyDocument([]),
@@ -25,6 +28,7 @@ const copying = (bytes: Uint8Array) => ({
   faces: {},
   own: [],
   notes: [],
+  dpi: null,
   notesAt: 'end' as const,
 });
 
@@ -69,6 +73,7 @@ test('a copy that needs a face which cannot be fetched is a failure that says so
       faces: { hand: 'https://desk.example/hand.ttf' },
       own: [],
       notes: [],
+      dpi: null,
       notesAt: 'end',
     });
     expect(asked.mock.calls).toEqual([['https://desk.example/hand.ttf']]);

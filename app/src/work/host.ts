@@ -17,10 +17,12 @@ import {
   makeLivingCopy,
   onSheets,
   openLivingCopy,
+  type Smaller,
   takeUpAnnotations,
 } from '@marginalis/core/pdf';
 import { answer, type Run } from './answering';
 import type { PdfJob, WorkReply, WorkRequest } from './contract';
+import { pictureTools } from './pictureTools';
 import { textFiles } from './textFiles';
 
 /** RFC 1950 by the browser; many times faster than in JavaScript. */
@@ -34,18 +36,23 @@ async function deflate(bytes: Uint8Array): Promise<Uint8Array> {
 const platformDeflate = (): typeof deflate | undefined =>
   typeof CompressionStream === 'undefined' ? undefined : deflate;
 
+const smallerFor = async (dpi: number | null): Promise<Smaller | null> =>
+  dpi === null ? null : { dpi, tools: await pictureTools() };
+
 const runs: { [J in PdfJob]: Run<J> } = {
   inspect: ({ bytes, password }) => inspectPdf(bytes, password),
-  fixedCopy: ({ sources, document, faces, own, ...options }, onProgress) =>
+  fixedCopy: async ({ sources, document, faces, own, dpi, ...options }, onProgress) =>
     makeFixedCopy(sources, document, {
       ...options,
+      smaller: await smallerFor(dpi),
       onProgress,
       deflate: platformDeflate(),
       ...textFiles({ faces, own }),
     }),
-  livingCopy: ({ sources, document, faces, own, ...options }, onProgress) =>
+  livingCopy: async ({ sources, document, faces, own, dpi, ...options }, onProgress) =>
     makeLivingCopy(sources, document, {
       ...options,
+      smaller: await smallerFor(dpi),
       onProgress,
       deflate: platformDeflate(),
       ...textFiles({ faces, own }),

@@ -22,6 +22,7 @@ import { type Deflate, encodeForm } from './sink/formWriter.ts';
 import { Layer } from './sink/layer.ts';
 import { Held, type HeldFiles, withAttachments } from './sink/held.ts';
 import { registerForm } from './sink/registerForm.ts';
+import { type MadeSmaller, makeSmaller, type Smaller } from './smaller/makeSmaller.ts';
 
 export interface FixedCopyOptions extends HeldFiles {
   /** Opens a locked source where its bytes alone are given. */
@@ -42,6 +43,8 @@ export interface FixedCopyOptions extends HeldFiles {
   readonly copyOf?: CopyOf;
   /** Who can open the copy; everybody where nothing is said. */
   readonly protection?: Protection | null;
+  /** How it is made smaller; it is not where nothing is said. */
+  readonly smaller?: Smaller | null;
 }
 
 /** The flattened PDF and what was done for it. */
@@ -64,6 +67,8 @@ export interface FixedCopy {
   readonly pdfALost: boolean;
   /** The source was signed; the copy no longer carries the signature. */
   readonly signatureLost: boolean;
+  /** What was made smaller; null where nothing was to be. */
+  readonly smaller: MadeSmaller | null;
 }
 
 /** Thrown when `shouldStop` said so. */
@@ -149,6 +154,9 @@ export async function makeFixedCopy(
   // Fonts that fields were drawn with have numbers already, but stand in the document only now.
   await doc.flush();
   if (options.copyOf) noteCopyOf(doc, options.copyOf);
+  const smaller = options.smaller
+    ? await makeSmaller(doc, doc.getPages(), options.smaller, options.deflate)
+    : null;
   const pdfALost = options.protection ? protect(doc, options.protection) : false;
   return {
     bytes: await writeAnew(doc),
@@ -163,6 +171,7 @@ export async function makeFixedCopy(
     encryptionLost: doc.context.isDecrypted && !options.protection,
     pdfALost,
     signatureLost,
+    smaller,
   };
 }
 

@@ -23,3 +23,5 @@ export { type TakenUp, takeUpAnnotations } from './incoming/takeUpAnnotations.ts
 export { isPasswordTooLong, type Protection, protectionFor } from './protection/protect.ts';
 export { onSheets } from './sheets/onSheets.ts';
 export type { SheetPlan } from './sheets/cells.ts';
+export type { MadeSmaller, Smaller } from './smaller/makeSmaller.ts';
+export type { PictureTools, Pixels } from './smaller/packPicture.ts';

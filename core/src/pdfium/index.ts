@@ -1,3 +1,4 @@
+export { drawFirst } from './drawFirst.ts';
 export type { PdfiumModule } from './module.ts';
 export { type OpenPrint, openPrint } from './openPrint.ts';
 export { LINK, type OpenPage, type OpenPages, openPages } from './openPages.ts';

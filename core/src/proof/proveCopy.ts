@@ -1,7 +1,14 @@
 import { type CopyNote, type NotesAt, notesInCopy } from '../copy/index.ts';
 import { type DocState, marksOn } from '../document/index.ts';
+import type { Box } from '../geometry/index.ts';
 import { type PageProof, type ProofTools, type ProvedPage, provePage } from './provePage.ts';
 import { wantedPage } from './wantedPage.ts';
+
+/** A box on a page, from 0, in its user space. */
+export interface PlaceOnPage {
+  readonly page: number;
+  readonly box: Box;
+}
 
 /** What a copy is to be. */
 export interface CopyToProve {
@@ -12,6 +19,8 @@ export interface CopyToProve {
   readonly annotated: readonly number[];
   /** Its marks are annotations; those of the source stay. */
   readonly living?: boolean;
+  /** Where pictures are that were made smaller. */
+  readonly smaller?: readonly PlaceOnPage[];
   /** Whether it opens with its password only; null where everybody is to open it. */
   readonly locked?: boolean | null;
 }
@@ -45,10 +54,12 @@ export async function proveCopy(
   const notes = await notesInCopy(asked.notes, asked.notesAt, document.pages, tools.fonts);
   const count = document.pages.length + notes.last.pages.length;
   const changed = changedPages(asked, count);
+  const boxes = byPage(asked.smaller ?? []);
   const pages: PageProof[] = [];
   const wrong: ProvedPage[] = [];
   for (const index of changed) {
-    const proved = await provePage(wantedPage(document, notes, index), tools, asked.living);
+    const wanted = wantedPage(document, notes, index, boxes.get(index));
+    const proved = await provePage(wanted, tools, asked.living);
     pages.push(proved.proof);
     if (!proved.proof.alike && wrong.length < SHOWN) wrong.push(proved);
     onProgress(pages.length, changed.length);
@@ -59,13 +70,28 @@ export async function proveCopy(
   return { proof: { alike, pageCount, locked, pages }, wrong };
 }
 
-function changedPages({ document, notes, annotated }: CopyToProve, count: number): number[] {
+function byPage(places: readonly PlaceOnPage[]): Map<number, Box[]> {
+  const boxes = new Map<number, Box[]>();
+  for (const { page, box } of places) {
+    const known = boxes.get(page);
+    if (known) known.push(box);
+    else boxes.set(page, [box]);
+  }
+  return boxes;
+}
+
+function changedPages(
+  { document, notes, annotated, smaller = [] }: CopyToProve,
+  count: number,
+): number[] {
+  const madeSmaller = new Set(smaller.map(({ page }) => page));
   const noted = new Set(notes.map(({ place }) => place?.page));
   const drawnInto = new Set(annotated);
   const changed = document.pages.flatMap((page, index) =>
     marksOn(document, page.id).size > 0 ||
     noted.has(index) ||
     drawnInto.has(index) ||
+    madeSmaller.has(index) ||
     'paper' in page.shows ||
     page.turn !== 0 ||
     page.crop !== null

@@ -97,10 +97,12 @@ export async function provePage(
   const { beneath, over } = layersFrom(page.marks);
   const drawing = await fonts.set([...beneath, ...over, ...page.notes]);
   const wanted = await painter.paint(bare, drawing, matrix);
-  const difference = compareRasters(wanted, found, photographsIn(drawing, matrix));
-  // A mark that is not there is missed in pixels first.
+  const smaller = page.smaller.map((one) => transformBox(matrix, one));
+  const photographs = [...photographsIn(drawing, matrix), ...smaller];
+  const difference = compareRasters(wanted, found, photographs);
+  // A mark that is not there is missed in pixels first; not a faint one on a picture, of which squares are compared.
   const lost =
-    difference.differing === 0
+    difference.differing === 0 && smaller.length === 0
       ? []
       : await lostMarks(page.marks, { bare, wanted, found }, matrix, fonts, painter);
   const back = thenMatrix(invertMatrix(matrix), displayMatrix(page.geometry));

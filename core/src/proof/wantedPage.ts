@@ -1,7 +1,7 @@
 import type { NotesInCopy } from '../copy/index.ts';
 import { inOrder, marksOn, type DocState, type Page } from '../document/index.ts';
 import type { Drawing } from '../drawing/index.ts';
-import { type PageBox, plainPage } from '../geometry/index.ts';
+import { type Box, type PageBox, plainPage } from '../geometry/index.ts';
 import type { Mark } from '../kinds/index.ts';
 import { paperDrawing } from '../paper/index.ts';
 
@@ -18,17 +18,24 @@ export interface WantedPage {
   readonly marks: readonly Mark[];
   /** What is told of notes. */
   readonly notes: Drawing;
+  /** Where pictures are that were made smaller, user space. */
+  readonly smaller: readonly Box[];
 }
 
 /** What pages of a copy, from 0, are to show; pages of notes follow those of the document. */
-export function wantedPage(document: DocState, notes: NotesInCopy, index: number): WantedPage {
+export function wantedPage(
+  document: DocState,
+  notes: NotesInCopy,
+  index: number,
+  smaller: readonly Box[] = [],
+): WantedPage {
   const page = document.pages[index];
   if (!page) {
     const { size, pages } = notes.last;
     const own = pages[index - document.pages.length];
     if (!own) throw new RangeError(`The copy has no page ${index}.`);
     const geometry = plainPage(size.width, size.height);
-    return { index, geometry, page: null, paper: [], marks: [], notes: own };
+    return { index, geometry, page: null, paper: [], marks: [], notes: own, smaller };
   }
   const { signs, beside } = notes.pages[index];
   return {
@@ -38,5 +45,6 @@ export function wantedPage(document: DocState, notes: NotesInCopy, index: number
     paper: 'paper' in page.shows ? paperDrawing(page.shows.paper, page.sheet) : [],
     marks: inOrder(marksOn(document, page.id)),
     notes: beside ? [...signs, ...beside.drawing] : signs,
+    smaller,
   };
 }

@@ -6,7 +6,7 @@ import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { passwordFor, useSession, useSessionState } from '@/session';
 import { Sheet } from '@/ui';
-import { type Asked, howOf, isCopy } from './asked';
+import { type Asked, dpiOf, howOf, isCopy } from './asked';
 import { documentOf } from './copyOfPart';
 import { copyName, picturesName } from './fileName';
 import { areFit } from './LinkTermsFields';
@@ -68,7 +68,7 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
           asked={asked}
           as={asked.as}
           first={first}
-          isProtected={protection !== null}
+          isWrittenAnew={protection !== null || dpiOf(asked, how) !== null}
         />
       )}
       {part && !isCopy(asked.as) && <AsNotes part={part} as={asked.as} />}
@@ -101,15 +101,15 @@ function AsCopy(props: {
   asked: Pick<Asked, 'notes' | 'picture'>;
   as: 'fixed' | 'living' | 'pictures';
   first: number;
-  /** Other programs are to be kept from it, or from some of it. */
-  isProtected: boolean;
+  /** It is locked or made smaller, so that the bytes of the original cannot stand in it. */
+  isWrittenAnew: boolean;
 }) {
-  const { part, asked, as, first, isProtected } = props;
+  const { part, asked, as, first, isWrittenAnew } = props;
   const { notes, picture } = asked;
   const { signed, source, pages } = useSession().desk;
   const naming = useNaming(part.inName);
   const keepsSignature =
-    as === 'living' && !isProtected && isAsCame(part.document, source, pages.length);
+    as === 'living' && !isWrittenAnew && isAsCame(part.document, source, pages.length);
   const { colors } = useTheme();
   // As people count them: a line of writing is one.
   const marks = useMemo(

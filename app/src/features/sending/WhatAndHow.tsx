@@ -1,7 +1,7 @@
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { type Choice, Choices, Field, SwitchRow } from '@/ui';
-import { type Asked, howOf, isCopy, waysFor } from './asked';
+import { type Asked, canBeSmaller, howOf, isCopy, waysFor } from './asked';
 import { LinkTermsFields } from './LinkTermsFields';
 import { MailFields } from './MailFields';
 import type { MailTerms } from './mailTerms';
@@ -121,6 +121,18 @@ export function WhatAndHow(props: {
         onChange={(how) => onChange({ how })}
         choices={WAYS.filter(({ value }) => waysFor(asked, pages).includes(value))}
       />
+      {canBeSmaller(asked, howOf(asked, pages)) && (
+        <Choices
+          label="Pictures in it"
+          value={asked.smaller}
+          onChange={(smaller) => onChange({ smaller })}
+          choices={[
+            { value: 0, label: 'As they are' },
+            { value: 150, label: 'Smaller (150 dpi)' },
+            { value: 96, label: 'For screens (96 dpi)' },
+          ]}
+        />
+      )}
       {howOf(asked, pages) === 'link' && (
         <LinkTermsFields
           terms={terms}

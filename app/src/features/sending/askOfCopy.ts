@@ -18,7 +18,7 @@ export const notesAtOf = (notes: CopyOfPart['notes']): NotesAt =>
 /** Gathers what a copy is made of; what is missing, in words. Rejects when storage cannot be read. */
 export async function askOfCopy(
   session: DocumentSession,
-  { part, notes, protection = null }: CopyOfPart,
+  { part, notes, protection = null, smaller = null }: CopyOfPart,
 ): Promise<
   { readonly ok: true; readonly ask: AskOfCopy } | { readonly ok: false; readonly message: string }
 > {
@@ -39,6 +39,7 @@ export async function askOfCopy(
     notesAt: notesAtOf(notes),
     copyOf: { title, madeAt: Date.now() },
     protection,
+    dpi: smaller,
   };
   return { ok: true, ask };
 }

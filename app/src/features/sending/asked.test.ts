@@ -1,6 +1,6 @@
 import { emptyDocument, pagesOfSource } from '@marginalis/core/document';
 import { plainPage } from '@marginalis/core/geometry';
-import { type Asked, howOf, pagesAsked, pagesInName, waysFor } from './asked';
+import { type Asked, canBeSmaller, dpiOf, howOf, pagesAsked, pagesInName, waysFor } from './asked';
 
 const NAMES = ['i', 'ii', '1', '2', '3'];
 const document = emptyDocument(
@@ -15,6 +15,7 @@ const asked = (part: Partial<Asked>): Asked => ({
   picture: 'png',
   perSheet: 1,
   room: false,
+  smaller: 0,
   dpi: 150,
   ...part,
 });
@@ -46,4 +47,12 @@ test('a link leads to a PDF, and the clipboard takes one PNG picture', () => {
   // A way that was taken last and is none here is not taken.
   expect(howOf(asked({ as: 'pictures', how: 'link' }), 1)).toBe('download');
   expect(howOf(asked({ as: 'pictures', how: 'clipboard' }), 1)).toBe('clipboard');
+});
+
+test('a PDF that leaves as a file or under a link can be made smaller; paper and pictures are not', () => {
+  expect(dpiOf(asked({ smaller: 150 }), 'link')).toBe(150);
+  expect(dpiOf(asked({ as: 'living', smaller: 96 }), 'mail')).toBe(96);
+  expect(dpiOf(asked({}), 'download')).toBeNull();
+  expect(dpiOf(asked({ smaller: 150 }), 'print')).toBeNull();
+  expect(canBeSmaller(asked({ as: 'pictures' }), 'download')).toBe(false);
 });

@@ -19,6 +19,8 @@ export interface Asked {
   /** How pages are put on the sheets that are printed. */
   readonly perSheet: Settings['sending']['perSheet'];
   readonly room: boolean;
+  /** Dots an inch that pictures in a copy keep at most; 0 for as many as they have. */
+  readonly smaller: Settings['sending']['smaller'];
 }
 
 /** The pages, from 0, that are to leave, or why there are none. `names` are what they are called, `current` is the one in sight. */
@@ -78,6 +80,14 @@ export function waysFor(
     ...(as === 'fixed' && canPrint() ? (['print'] as const) : []),
   ];
 }
+
+/** Whether what leaves so can be made smaller: what is printed or drawn as pictures goes through no wire. */
+export const canBeSmaller = ({ as }: Pick<Asked, 'as'>, how: Asked['how']): boolean =>
+  (as === 'fixed' || as === 'living') && how !== 'print';
+
+/** Dots an inch that pictures in the copy keep at most; null for as many as they have. */
+export const dpiOf = (asked: Pick<Asked, 'as' | 'smaller'>, how: Asked['how']): number | null =>
+  canBeSmaller(asked, how) && asked.smaller !== 0 ? asked.smaller : null;
 
 /** The way asked for, where there is that way. */
 export const howOf = (asked: Pick<Asked, 'as' | 'how' | 'picture'>, pages: number): Asked['how'] =>

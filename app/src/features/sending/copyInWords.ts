@@ -13,10 +13,20 @@ const fewOf = (names: readonly string[]): readonly string[] =>
 export const picturesInWords = (pages: number, size: number): string =>
   `Ready: ${pages === 1 ? '1 picture' : `${pages} pictures in a ZIP file`}, ${sizeInWords(size)}.`;
 
+/** How large a copy is, and how large it would be with its pictures as they are. */
+function sizesInWords({ bytes, smaller }: FixedCopy | LivingCopy): string {
+  const now = sizeInWords(bytes.length);
+  if (!smaller) return now;
+  const before = sizeInWords(bytes.length + smaller.saved);
+  return before === now
+    ? `${now}; it has nothing that could be made smaller`
+    : `${now} instead of ${before}`;
+}
+
 /** What a copy has become, in words. */
 export function copyInWords(copy: FixedCopy | LivingCopy): string {
   const pages = copy.pages === 1 ? '1 page' : `${copy.pages} pages`;
-  const ready = `Ready: ${pages}, ${sizeInWords(copy.bytes.length)}.`;
+  const ready = `Ready: ${pages}, ${sizesInWords(copy)}.`;
   const locked = [
     copy.encryptionLost && 'The original is encrypted; this copy is not.',
     copy.pdfALost && 'The original is PDF/A; nothing that is protected can be.',

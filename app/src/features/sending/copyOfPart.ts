@@ -13,6 +13,8 @@ export interface CopyOfPart {
   readonly pictures?: Pick<Settings['sending'], 'picture' | 'dpi'>;
   /** Who can open it; everybody where nothing is said. */
   readonly protection?: Protection | null;
+  /** Dots an inch its pictures keep at most; as many as they have where nothing is said. */
+  readonly smaller?: number | null;
 }
 
 /** What goes into the copy: of a fixed one notes that are left out are only not drawn, in a living one they would be there. */

@@ -122,11 +122,11 @@ function copyingOf(
   tell: (done: number, all: number) => void,
 ): Work<FixedCopy | LivingCopy> {
   if (of.as !== 'living') return startWork('fixedCopy', ask, tell);
-  const { sources, faces, own, copyOf, protection } = ask;
+  const { sources, faces, own, copyOf, protection, dpi } = ask;
   const document = plainDocument(documentOf(of));
   return startWork(
     'livingCopy',
-    { sources, document, faces, own, protection, madeAt: copyOf.madeAt },
+    { sources, document, faces, own, protection, dpi, madeAt: copyOf.madeAt },
     tell,
   );
 }
@@ -163,6 +163,7 @@ async function prove(
       living: of.as === 'living',
       document: plainDocument(documentOf(of)),
       annotated: 'annotatedPages' in copy ? copy.annotatedPages : [],
+      smaller: copy.smaller?.places ?? [],
       copy: copy.bytes,
       password: of.protection?.password || null,
     },

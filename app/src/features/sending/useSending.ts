@@ -2,7 +2,7 @@ import type { ProvedPage } from '@marginalis/core/proof';
 import { useEffect, useRef } from 'react';
 import type { Protection } from '@marginalis/core/pdf';
 import type { KeptLink } from '@/storage';
-import { type Asked, isCopy } from './asked';
+import { type Asked, dpiOf, isCopy } from './asked';
 import type { Part } from './useAsked';
 import { type CopyState, type MadeCopy, useCopy } from './useCopy';
 import { type Leaving, useLeaving, type Way } from './useLeaving';
@@ -34,13 +34,14 @@ export function useSending(
 ): Sending {
   const { state, make, stop } = useCopy();
   const { as, notes, picture, dpi } = asked;
+  const smaller = dpiOf(asked, way.how);
   const leaving = useLeaving(part?.inName ?? '', asked, links, way);
   /** What is asked for while its copy is made; null where none is. */
   const sent = useRef<string | null>(null);
   /** The link that is to lead to the copy; null where a copy leaves another way. */
   const under = useRef<KeptLink | null>(null);
   const locked = protection && JSON.stringify({ ...protection, ownerPassword: null });
-  const question = [as, notes, picture, dpi, asked.what, asked.typed, locked].join(' ');
+  const question = [as, notes, picture, dpi, asked.what, asked.typed, smaller, locked].join(' ');
   const sendIt = async (): Promise<void> => {
     if (!part) return;
     leaving.forgetTold();
@@ -48,7 +49,7 @@ export function useSending(
     if (state.phase === 'made') return leaving.copy(state, part, under.current);
     sent.current = question;
     const made = await make({
-      ...{ part, notes, as, protection },
+      ...{ part, notes, as, protection, smaller },
       ...(as === 'pictures' ? { pictures: { picture, dpi } } : {}),
     });
     // Stopped by a change of the document it goes on below.

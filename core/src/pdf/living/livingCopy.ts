@@ -16,6 +16,7 @@ import { addBookmarks } from '../pages/ownBookmarks.ts';
 import { type Deflate, encodeForm } from '../sink/formWriter.ts';
 import { Held, type HeldFiles, withAttachments } from '../sink/held.ts';
 import { registerForm } from '../sink/registerForm.ts';
+import { type MadeSmaller, makeSmaller, type Smaller } from '../smaller/makeSmaller.ts';
 import { type AnnotationWriter, markAnnotations } from './markAnnotation.ts';
 import { keepOwnParts } from './ownParts.ts';
 
@@ -28,6 +29,8 @@ export interface LivingCopyOptions extends HeldFiles {
   readonly madeAt: number;
   /** Who can open the copy; everybody where nothing is said. A copy that is locked is written anew. */
   readonly protection?: Protection | null;
+  /** How it is made smaller; it is not where nothing is said. A copy that is made smaller is written anew. */
+  readonly smaller?: Smaller | null;
 }
 
 /** A PDF whose marks are standard annotations, and what was done for it. */
@@ -44,6 +47,8 @@ export interface LivingCopy {
   readonly pdfALost: boolean;
   /** The source was signed; the copy no longer carries the signature. */
   readonly signatureLost: boolean;
+  /** What was made smaller; null where nothing was to be. */
+  readonly smaller: MadeSmaller | null;
 }
 
 /**
@@ -64,9 +69,12 @@ export async function makeLivingCopy(
   const wasEncrypted = doc.context.isDecrypted === true;
   const signed = isSigned(doc);
   const protection = options.protection ?? null;
-  // Adding to an encrypted file would spoil it, and what stands in a file cannot be locked afterwards.
+  // Adding to an encrypted file would spoil it, and what stands in a file can be neither locked nor made smaller afterwards.
   const addedTo =
-    !wasEncrypted && !protection && isAsCame(document, source.sha, doc.getPageCount());
+    !wasEncrypted &&
+    !protection &&
+    !options.smaller &&
+    isAsCame(document, source.sha, doc.getPageCount());
   const snapshot = addedTo ? doc.takeSnapshot() : null;
   const pages = addedTo
     ? document.pages.map((page, k) => ({ page, pdf: doc.getPage(k) }))
@@ -102,6 +110,9 @@ export async function makeLivingCopy(
   for (const ref of addBookmarks(doc, document, pages)) snapshot?.markRefForSave(ref);
   const kept = { source: addedTo ? source.bytes.length : null, came };
   await keepOwnParts(doc, document, kept, options.madeAt, deflate);
+  const smaller = options.smaller
+    ? await makeSmaller(doc, doc.getPages(), options.smaller, deflate)
+    : null;
   const pdfALost = protection ? protect(doc, protection) : false;
   const told = {
     pages: pages.length,
@@ -110,6 +121,7 @@ export async function makeLivingCopy(
     encryptionLost: wasEncrypted && !protection,
     pdfALost,
     signatureLost: signed && !addedTo,
+    smaller,
   };
   if (snapshot) {
     const { Root } = context.trailerInfo;

@@ -20,17 +20,29 @@ export function withoutPdfA(xml: string): string {
   );
 }
 
-/** Takes the claim to be PDF/A from a document that will be none; whether there was one. */
-export function dropPdfAClaim({ catalog, context }: PDFDocument): boolean {
+/** The metadata of a document, a letter for each byte: what is looked for is ASCII, and the rest goes back as it came. */
+function metadataOf({ catalog }: PDFDocument): string | null {
   const metadata = catalog.lookup(METADATA);
-  if (!(metadata instanceof PDFRawStream)) return false;
+  if (!(metadata instanceof PDFRawStream)) return null;
   const bytes = decodePDFRawStream(metadata).decode();
-  // A letter for each byte: what is looked for is ASCII, and the rest goes back as it came.
   let xml = '';
   for (let k = 0; k < bytes.length; k += AT_ONCE)
     xml += String.fromCharCode(...bytes.subarray(k, k + AT_ONCE));
-  const rest = withoutPdfA(xml);
-  if (rest === xml) return false;
+  return xml;
+}
+
+/** Whether a document says that it is PDF/A. */
+export function claimsPdfA(doc: PDFDocument): boolean {
+  const xml = metadataOf(doc);
+  return xml !== null && withoutPdfA(xml) !== xml;
+}
+
+/** Takes the claim to be PDF/A from a document that will be none; whether there was one. */
+export function dropPdfAClaim(doc: PDFDocument): boolean {
+  const xml = metadataOf(doc);
+  const rest = xml === null ? null : withoutPdfA(xml);
+  if (rest === null || rest === xml) return false;
+  const { catalog, context } = doc;
   // As it was: not packed, so that it can be found without reading PDF.
   const dict = { Type: 'Metadata', Subtype: 'XML' };
   catalog.set(

@@ -1,0 +1,31 @@
+import { createCanvas, ImageData } from '@napi-rs/canvas';
+import type { PictureTools, Smaller } from '@marginalis/core/pdf';
+import { drawFirst } from '@marginalis/core/pdfium';
+import { CommandError, EXIT } from './io.ts';
+import { startPdfium } from './pdfium.ts';
+
+/** How faithful a JPEG is, 0–100. */
+const QUALITY = 80;
+const [LEAST, MOST] = [36, 600];
+
+/** How a copy is made smaller, by `--smaller DPI`; null where it is not said. */
+export async function smallerOf(asked: string | undefined): Promise<Smaller | null> {
+  if (asked === undefined) return null;
+  const dpi = Number(asked);
+  if (!(dpi >= LEAST && dpi <= MOST))
+    throw new CommandError(EXIT.wrongCall, `Pictures can have ${LEAST} to ${MOST} dots an inch.`);
+  return { dpi, tools: await pictureTools() };
+}
+
+/** Draws and packs pictures outside a browser. */
+export async function pictureTools(): Promise<PictureTools> {
+  const pdfium = await startPdfium();
+  return {
+    draw: async (pdf, width, height) => drawFirst(pdfium, pdf, width, height),
+    async jpeg({ width, height, data }) {
+      const canvas = createCanvas(width, height);
+      canvas.getContext('2d').putImageData(new ImageData(data, width, height), 0, 0);
+      return new Uint8Array(await canvas.encode('jpeg', QUALITY));
+    },
+  };
+}

@@ -1,0 +1,155 @@
+import {
+  PDFArray,
+  PDFBool,
+  type PDFDict,
+  PDFName,
+  PDFNumber,
+  type PDFObject,
+  PDFRawStream,
+} from '@cantoo/pdf-lib';
+import type { Deflate } from '../sink/formWriter.ts';
+import { type Colours, coloursOf } from './colours.ts';
+import { filtersOf, numberIn } from './entries.ts';
+import { onePicture } from './onePicture.ts';
+import { predicted } from './predicted.ts';
+
+/** A picture, four bytes a pixel (red, green, blue, opacity), row by row from the top. */
+export interface Pixels {
+  readonly width: number;
+  readonly height: number;
+  readonly data: Uint8ClampedArray;
+}
+
+/** What draws and packs pictures for us. */
+export interface PictureTools {
+  /** The only page of a PDF, on white, so many pixels wide and high; null where it cannot be drawn. */
+  draw(pdf: Uint8Array, width: number, height: number): Promise<Pixels | null>;
+  /** A picture as JPEG, in colour. */
+  jpeg(pixels: Pixels): Promise<Uint8Array>;
+}
+
+/** How a document's pictures are packed. */
+export interface PackWays {
+  readonly tools: PictureTools;
+  readonly deflate: Deflate;
+  /** Grays must stay grays, since the document promises how its colours look. */
+  readonly keepsGray: boolean;
+}
+
+/** Larger pictures are left as they are: there may be no room to draw them. */
+const MOST_PIXELS = 120e6;
+/** What is packed without loss is preferred up to so many times the size of JPEG … */
+const WORTH = 1.5;
+/** … and where it takes less than so much of its samples: JPEG would blur the edges of drawings. */
+const DRAWN = 0.2;
+/** It must become so much smaller, or it stays. */
+const GAIN = 0.9;
+/** And by so many bytes. */
+const LEAST_GAIN = 500;
+
+const RGB = PDFName.of('DeviceRGB');
+const WITH_LOSS = new Set(['DCTDecode', 'DCT', 'JPXDecode']);
+const KNOWN = new Set([
+  ...WITH_LOSS,
+  ...['FlateDecode', 'Fl', 'LZWDecode', 'LZW', 'RunLengthDecode', 'RL'],
+  ...['ASCIIHexDecode', 'AHx', 'ASCII85Decode', 'A85'],
+]);
+/** What is said of the data as it was, or of pictures that stand for it. */
+const OF_THE_DATA = ['DecodeParms', 'Decode', 'Length', 'DL', 'Alternates', 'SMaskInData'];
+
+/**
+ * A picture with as many pixels as its place has at a resolution, and packed; null where that is not to be, or makes it no
+ * smaller: scans in black and white, inks of a press, masks by colour, and what is damaged stay as they are.
+ * @param most pixels a row and a column have at most
+ * @param isMask it says how far another one is seen: packed without loss
+ */
+export async function packPicture(
+  picture: PDFRawStream,
+  most: { readonly width: number; readonly height: number },
+  isMask: boolean,
+  ways: PackWays,
+): Promise<PDFRawStream | null> {
+  const { dict } = picture;
+  const [width, height] = [numberIn(dict, 'Width'), numberIn(dict, 'Height')];
+  const colours = isFit(dict) ? coloursOf(dict) : null;
+  if (!colours || width * height === 0 || width * height > MOST_PIXELS) return null;
+  const size = { width: Math.min(width, most.width), height: Math.min(height, most.height) };
+  const hasLoss = filtersOf(dict).some((filter) => WITH_LOSS.has(filter));
+  // What has lost some already and would keep its pixels only loses more.
+  if (hasLoss && size.width === width && size.height === height) return null;
+  const mayLose = !isMask && !(colours.components === 1 && ways.keepsGray);
+  const best = await smallest(picture, colours, size, hasLoss, mayLose, ways);
+  const before = picture.contents.length;
+  return best && best.contents.length < Math.min(GAIN * before, before - LEAST_GAIN) ? best : null;
+}
+
+async function smallest(
+  picture: PDFRawStream,
+  { components, drawn, kept }: Colours,
+  size: { readonly width: number; readonly height: number },
+  hasLoss: boolean,
+  mayLose: boolean,
+  { tools, deflate }: PackWays,
+): Promise<PDFRawStream | null> {
+  const { width, height } = size;
+  const draw = async (space: PDFObject): Promise<Pixels | null> =>
+    tools.draw(await onePicture(picture, space, width, height), width, height);
+  const pixels = await draw(drawn);
+  // What cannot be read stays white, and must not become white for good.
+  if (!pixels || isWhite(pixels)) return null;
+  let exact: PDFRawStream | null = null;
+  if (!hasLoss || !mayLose) {
+    const data = await deflate(predicted(samplesOf(pixels, components), width, components));
+    const parms = { Predictor: 15, Colors: components, BitsPerComponent: 8, Columns: width };
+    exact = remade(picture, data, size, kept, 'FlateDecode');
+    exact.dict.set(PDFName.of('DecodeParms'), exact.dict.context.obj(parms));
+  }
+  if (!mayLose) return exact;
+  // JPEG is made in colour: grays are drawn as they are seen then.
+  const seen = components === 1 && kept !== drawn ? await draw(kept) : pixels;
+  if (!seen) return exact;
+  const space = components === 1 ? RGB : kept;
+  const jpeg = remade(picture, await tools.jpeg(seen), size, space, 'DCTDecode');
+  const enough = Math.max(WORTH * jpeg.contents.length, DRAWN * width * height * components);
+  return exact && exact.contents.length <= enough ? exact : jpeg;
+}
+
+function remade(
+  { dict }: PDFRawStream,
+  data: Uint8Array,
+  { width, height }: { readonly width: number; readonly height: number },
+  space: PDFObject,
+  filter: 'FlateDecode' | 'DCTDecode',
+): PDFRawStream {
+  const own = dict.clone();
+  for (const name of OF_THE_DATA) own.delete(PDFName.of(name));
+  own.set(PDFName.of('Width'), PDFNumber.of(width));
+  own.set(PDFName.of('Height'), PDFNumber.of(height));
+  own.set(PDFName.of('BitsPerComponent'), PDFNumber.of(8));
+  own.set(PDFName.of('ColorSpace'), space);
+  own.set(PDFName.of('Filter'), PDFName.of(filter));
+  return PDFRawStream.of(own, data);
+}
+
+/** Whether its data is its own, and is read by what we know of it. */
+function isFit(dict: PDFDict): boolean {
+  const bits = numberIn(dict, 'BitsPerComponent');
+  const isMarkedOut = dict.lookup(PDFName.of('Mask')) instanceof PDFArray;
+  const stencil = dict.lookup(PDFName.of('ImageMask')) === PDFBool.True;
+  const inside = numberIn(dict, 'SMaskInData');
+  const isElsewhere = dict.has(PDFName.of('F'));
+  const isKnown = filtersOf(dict).every((filter) => KNOWN.has(filter));
+  return bits !== 1 && !isMarkedOut && !stencil && inside === 0 && !isElsewhere && isKnown;
+}
+
+function samplesOf({ width, height, data }: Pixels, components: 1 | 3): Uint8Array {
+  const samples = new Uint8Array(width * height * components);
+  for (let from = 0, to = 0; from < data.length; from += 4)
+    for (let c = 0; c < components; c++) samples[to++] = data[from + c];
+  return samples;
+}
+
+const isWhite = ({ data }: Pixels): boolean =>
+  new Uint32Array(data.buffer, data.byteOffset, data.byteLength / 4).every(
+    (pixel) => pixel === 0xffffffff,
+  );

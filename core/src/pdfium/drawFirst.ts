@@ -1,0 +1,24 @@
+import type { PdfiumModule } from './module.ts';
+import { openPages } from './openPages.ts';
+import type { Raster } from './raster.ts';
+
+/**
+ * Draws the first page of a PDF so that it fills a picture; null where the page cannot be drawn.
+ * @throws PdfRefusal when the PDF cannot be read
+ * @throws RangeError when there is no room for the picture
+ */
+export function drawFirst(
+  module: PdfiumModule,
+  bytes: Uint8Array,
+  width: number,
+  height: number,
+): Raster | null {
+  const open = openPages(module, bytes);
+  try {
+    return open.page(0, (page) =>
+      page.draw({ width, height, page: { x: 0, y: 0, width, height }, turn: 0 }),
+    );
+  } finally {
+    open.close();
+  }
+}
