@@ -36,7 +36,7 @@ const CORE = {
   formats: [...UP_TO_DOCUMENT, 'derived', 'annotations'],
   csv: [],
   tasks: ['geometry', 'document', 'derived', 'csv'],
-  leaving: ['kinds', 'document', 'guide', 'derived', 'csv'],
+  leaving: ['geometry', 'marks', 'kinds', 'document', 'guide', 'derived', 'csv'],
   copy: [...UP_TO_DOCUMENT, 'derived', 'margin'],
   annotations: [...UP_TO_DOCUMENT, 'derived'],
   pdf: [...UP_TO_DOCUMENT, 'derived', 'copy', 'annotations'],

@@ -271,6 +271,12 @@ test.describe('every screen', () => {
     await sheet.getByRole('radio', { name: 'A link' }).click();
     await sheet.getByRole('radio', { name: 'View only' }).click();
     expect(await complaints(page, '[role=dialog]'), 'a link with a password').toEqual([]);
+    await sheet.getByRole('radio', { name: 'Part of a page …' }).click();
+    await expect(page.getByRole('group', { name: 'Part of a page' })).toBeVisible();
+    expect(await complaints(page), 'a frame on a page').toEqual([]);
+    await page.getByRole('button', { name: 'Take this part' }).click();
+    await expect(sheet.getByRole('img', { name: 'Part of page 1 as it leaves' })).toBeVisible();
+    expect(await complaints(page, '[role=dialog]'), 'a part to draw on').toEqual([]);
     await page.keyboard.press('Escape');
     await command(page, 'What was sent');
     await expect(page.getByRole('listitem').first()).toBeVisible();

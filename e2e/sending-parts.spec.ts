@@ -91,8 +91,8 @@ test('notes leave alone, as a text and as a table; the answers are remembered, a
   await expect(sheet.getByRole('radio', { name: 'Notes as text' })).toBeChecked();
   await sheet.getByRole('radio', { name: 'Notes as a table' }).click();
   // Called as somebody wants it, which is remembered too.
-  await sheet.getByRole('button', { name: 'How files are called …' }).click();
-  await sheet.getByLabel('How files are called').fill('{date} {title} ({kind}) – {author}');
+  await sheet.getByRole('button', { name: 'How files are named …' }).click();
+  await sheet.getByLabel('How files are named').fill('{date} {title} ({kind}) – {author}');
   const day = new Date().toLocaleDateString('sv');
   const called = `${day} How barnacles choose a rock (notes)`;
   await expect(sheet.getByText(`${called}.csv`)).toBeVisible();

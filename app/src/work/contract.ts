@@ -2,6 +2,7 @@ import type { Elsewhere } from '@marginalis/core/annotations';
 import type { CopyNote, NotesAt } from '@marginalis/core/copy';
 import type { DocState, Page, RefusalReason } from '@marginalis/core/document';
 import type { Mail, PlacedInk } from '@marginalis/core/formats';
+import type { Box } from '@marginalis/core/geometry';
 import type { MarkRecord, PageId } from '@marginalis/core/marks';
 import type {
   CopyOf,
@@ -93,12 +94,17 @@ export interface PicturesAsk {
   readonly pages: readonly { readonly name: string; readonly userUnit: number }[];
   /** What pages after these are called, before their number. */
   readonly rest: string;
+  /** The only part of the pages that is drawn, points as they are seen; all of them without. */
+  readonly area?: Box | null;
 }
 
 /** What can be asked of the worker that looks at finished copies, and what it answers. */
 interface LookJobs {
-  /** A page, from 0, of a PDF that is not locked, so many pixels wide. */
-  pagePicture: { ask: { bytes: Uint8Array; page: number; width: number }; answer: Raster };
+  /** A page, from 0, of a PDF that is not locked, or an area of it as it is seen, so many pixels wide. `userUnit`: how long its points are. */
+  pagePicture: {
+    ask: { bytes: Uint8Array; page: number; width: number; area?: Box | null; userUnit?: number };
+    answer: Raster;
+  };
   /** One picture, or several in a ZIP file. */
   pictures: { ask: PicturesAsk; answer: Blob };
   /** Whether a copy shows what the screen shows. */

@@ -1,5 +1,7 @@
 import { CopyFonts } from '@marginalis/core/copy';
 import { type DocState, PdfRefusal } from '@marginalis/core/document';
+import { boxWidth } from '@marginalis/core/geometry';
+import { regionWindow } from '@marginalis/core/leaving';
 import { fromBase64 } from '@marginalis/core/marks';
 import { type OpenPages, openPages, type PdfiumModule } from '@marginalis/core/pdfium';
 import { proveCopy } from '@marginalis/core/proof';
@@ -20,12 +22,13 @@ const pdfium = (): ReturnType<typeof startPdfium> =>
   }));
 
 const runs: { [J in LookJob]: Run<J> } = {
-  async pagePicture({ bytes, page, width }) {
+  async pagePicture({ bytes, page, width, area = null, userUnit = 1 }) {
     const open = openPages(await pdfium(), bytes);
     try {
-      const picture = open.page(page, (one) => {
-        const height = Math.max(1, Math.round((width * one.size.height) / one.size.width));
-        return one.draw({ width, height, page: { x: 0, y: 0, width, height }, turn: 0 });
+      const picture = open.page(page, ({ size, draw }) => {
+        const seen = { width: size.width * userUnit, height: size.height * userUnit };
+        const dpi = (72 * width) / (area ? boxWidth(area) : seen.width);
+        return draw(regionWindow(seen, area, dpi));
       });
       if (!picture) throw new Error('The page cannot be drawn.');
       return picture;

@@ -1,4 +1,6 @@
 import { withResolution } from '@marginalis/core/formats';
+import type { Box } from '@marginalis/core/geometry';
+import { regionWindow } from '@marginalis/core/leaving';
 import type { OpenPages } from '@marginalis/core/pdfium';
 import { Zip, ZipPassThrough } from 'fflate';
 import type { PicturesAsk } from './contract';
@@ -12,7 +14,7 @@ const QUALITY = 0.92;
  */
 export async function pagePictures(
   open: OpenPages,
-  { dpi, type, pages, rest }: Omit<PicturesAsk, 'bytes'>,
+  { dpi, type, pages, rest, area = null }: Omit<PicturesAsk, 'bytes'>,
   onProgress: (done: number, all: number) => void,
 ): Promise<Blob> {
   const ending = type === 'image/png' ? 'png' : 'jpg';
@@ -26,7 +28,7 @@ export async function pagePictures(
       name: `${rest} ${index - pages.length + 1}`,
       userUnit: 1,
     };
-    const blob = await pictureOf(open, index, (dpi * userUnit) / 72, type);
+    const blob = await pictureOf(open, index, { dpi, userUnit, area }, type);
     const bytes = withResolution(new Uint8Array(await blob.arrayBuffer()), dpi);
     if (open.pageCount === 1) return new Blob([bytes as Uint8Array<ArrayBuffer>], { type });
     // Pictures are packed already.
@@ -42,14 +44,16 @@ export async function pagePictures(
 async function pictureOf(
   open: OpenPages,
   index: number,
-  scale: number,
+  {
+    dpi,
+    userUnit,
+    area,
+  }: { readonly dpi: number; readonly userUnit: number; readonly area: Box | null },
   type: string,
 ): Promise<Blob> {
-  const raster = open.page(index, (page) => {
-    const [width, height] = [page.size.width, page.size.height].map((side) =>
-      Math.max(1, Math.round(side * scale)),
-    );
-    return page.draw({ width, height, page: { x: 0, y: 0, width, height }, turn: 0 });
+  const raster = open.page(index, ({ size, draw }) => {
+    const seen = { width: size.width * userUnit, height: size.height * userUnit };
+    return draw(regionWindow(seen, area, dpi));
   });
   if (!raster) throw new Error(`Page ${index + 1} cannot be drawn.`);
   const canvas = new OffscreenCanvas(raster.width, raster.height);

@@ -5,7 +5,7 @@ import { useSettings } from '@/session';
 import { FIRST_NAMING } from '@/storage';
 import { Action, Field } from '@/ui';
 
-/** How files are called that leave, shown when it is asked for. */
+/** How files are named that leave, shown when it is asked for. */
 export function NamePattern() {
   const [isOpen, setOpen] = useState(false);
   const naming = useSettings((s) => s.sending.naming);
@@ -14,14 +14,14 @@ export function NamePattern() {
     return (
       <View style={styles.row}>
         <Action compact onPress={() => setOpen(true)}>
-          How files are called …
+          How files are named …
         </Action>
       </View>
     );
   return (
     <View>
       <Field
-        label="How files are called"
+        label="How files are named"
         autoFocus
         autoCapitalize="none"
         autoCorrect={false}

@@ -5,6 +5,7 @@ import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { passwordFor, useSession, useSessionState } from '@/session';
+import { useReader } from '@/shell';
 import { Sheet } from '@/ui';
 import { type Asked, dpiOf, howOf, isCopy } from './asked';
 import { documentOf } from './copyOfPart';
@@ -17,6 +18,9 @@ import { notesFile } from './notesFile';
 import { canProtect, firstProtection, protectionOf, troubleOfProtection } from './protection';
 import { ProtectionFields } from './ProtectionFields';
 import { PagePreview } from './PagePreview';
+import { firstFrame } from './region/firstFrame';
+import { RegionPreview } from './region/RegionPreview';
+import { askForRegion } from './region/regions';
 import { SendFoot } from './SendFoot';
 import { type Part, useAsked } from './useAsked';
 import { FIRST_TERMS, useLinks } from './useLinks';
@@ -27,8 +31,15 @@ import { WrongPages } from './WrongPages';
 
 /** Asks what is to leave, as what and how, shows it before it is made, and sends it with one button. The original is never replaced. */
 export function SendSheet({ onClose }: { onClose: () => void }) {
-  const { asked, change, part, trouble, first } = useAsked();
-  const { id, title, source } = useSession().desk;
+  const { asked, change: changeKept, part, trouble, first, taken } = useAsked();
+  const session = useSession();
+  const { id, title, source } = session.desk;
+  const { stage } = useReader();
+  const change = (by: Partial<Asked>): void => {
+    if (by.what !== 'region') return changeKept(by);
+    askForRegion(session, firstFrame(stage));
+    onClose();
+  };
   const document = useSessionState((s) => s.document);
   const marked = useMemo(() => markedPages(document).length, [document]);
   const [terms, setTerms] = useState(FIRST_TERMS);
@@ -62,7 +73,8 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
       }
     >
       {part && sending.isDoubtful && <WrongPages pages={sending.wrong} names={part.names} />}
-      {part && isCopy(asked.as) && (
+      {part && taken && <RegionPreview part={part} taken={taken} />}
+      {part && isCopy(asked.as) && !taken && (
         <AsCopy
           part={part}
           asked={asked}

@@ -39,6 +39,7 @@ export function WhatAndHow(props: {
           { value: 'marked', label: `Pages with marks (${marked})` },
           { value: 'here', label: 'This page' },
           { value: 'some', label: 'Pages …' },
+          { value: 'region', label: 'Part of a page …' },
         ]}
       />
       {asked.what === 'some' && (
@@ -55,18 +56,24 @@ export function WhatAndHow(props: {
           {trouble}
         </Text>
       )}
-      <Choices
-        label="As"
-        value={asked.as}
-        onChange={(as) => onChange({ as })}
-        choices={[
-          { value: 'fixed', label: 'A fixed copy' },
-          { value: 'living', label: 'A living copy' },
-          { value: 'pictures', label: 'Pictures' },
-          { value: 'markdown', label: 'Notes as text' },
-          { value: 'table', label: 'Notes as a table' },
-        ]}
-      />
+      {asked.what === 'region' ? (
+        <Text style={{ color: colors.onSurfaceVariant }}>
+          A part leaves as a picture: nothing that lies outside it is in the file.
+        </Text>
+      ) : (
+        <Choices
+          label="As"
+          value={asked.as}
+          onChange={(as) => onChange({ as })}
+          choices={[
+            { value: 'fixed', label: 'A fixed copy' },
+            { value: 'living', label: 'A living copy' },
+            { value: 'pictures', label: 'Pictures' },
+            { value: 'markdown', label: 'Notes as text' },
+            { value: 'table', label: 'Notes as a table' },
+          ]}
+        />
+      )}
       {asked.as === 'living' && (
         <Text style={{ color: colors.onSurfaceVariant }}>
           Marks and notes stay annotations: others can move, answer and remove them, and it opens
@@ -92,7 +99,7 @@ export function WhatAndHow(props: {
           />
         </>
       )}
-      {asked.as !== 'living' && isCopy(asked.as) && notes > 0 && (
+      {asked.as !== 'living' && asked.what !== 'region' && isCopy(asked.as) && notes > 0 && (
         <Choices
           label={notesLabel}
           value={asked.notes}

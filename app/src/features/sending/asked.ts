@@ -6,7 +6,7 @@ import { canCopyPicture, canShare } from './waysOut';
 
 /** What is to leave. */
 export interface Asked {
-  readonly what: Settings['sending']['what'] | 'some';
+  readonly what: Settings['sending']['what'] | 'some' | 'region';
   /** Pages as they are typed, where some are asked for. */
   readonly typed: string;
   readonly as: Settings['sending']['as'];
@@ -28,12 +28,14 @@ export function pagesAsked(
   { what, typed }: Pick<Asked, 'what' | 'typed'>,
   document: DocState,
   names: readonly string[],
+  /** The page in sight; of a region its page. */
   current: number,
 ): NamedPages {
   switch (what) {
     case 'whole':
       return { ok: true, pages: names.map((_, index) => index) };
     case 'here':
+    case 'region':
       return { ok: true, pages: [current] };
     case 'some':
       return pageRanges(typed, names);

@@ -1,8 +1,11 @@
 import { late, type ReaderFeature } from '@/shell';
 import { askAnswers } from './askAnswers';
+import { SEND, SENT } from './ids';
+import { firstFrame } from './region/firstFrame';
+import { FrameBar } from './region/FrameBar';
+import { FrameOnPage } from './region/FrameOnPage';
+import { askForRegion, forgetRegion, regions } from './region/regions';
 
-const SEND = 'send';
-const SENT = 'sent';
 const SendSheet = late(async () => (await import('./SendSheet')).SendSheet);
 const SentOfThis = late(async () => (await import('./SentOfThis')).SentOfThis);
 
@@ -13,7 +16,9 @@ export const sendingFeature: ReaderFeature = {
     { id: SEND, Content: SendSheet },
     { id: SENT, Content: SentOfThis },
   ],
-  commands: ({ shell, session }) => [
+  OnPage: FrameOnPage,
+  Over: FrameBar,
+  commands: ({ shell, session, stage }) => [
     {
       id: SEND,
       title: 'Send',
@@ -23,6 +28,23 @@ export const sendingFeature: ReaderFeature = {
       bar: 90,
       prominent: true,
       run: () => shell.openDialog(SEND),
+    },
+    {
+      id: 'send-part',
+      title: 'Send a part of a page',
+      group: 'Document',
+      also: 'region cut out crop picture clip frame screenshot',
+      icon: 'send',
+      run: () => askForRegion(session, firstFrame(stage)),
+    },
+    {
+      id: 'leave-frame',
+      title: 'Frame nothing',
+      group: 'Document',
+      keys: ['Escape'],
+      hidden: true,
+      able: () => regions.getState().framed !== undefined,
+      run: forgetRegion,
     },
     {
       id: SENT,

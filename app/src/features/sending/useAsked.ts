@@ -1,9 +1,13 @@
 import type { DocState } from '@marginalis/core/document';
+import type { Box } from '@marginalis/core/geometry';
 import { partOf } from '@marginalis/core/leaving';
 import { useMemo, useState } from 'react';
-import { usePageNames, useSessionState, useSettings } from '@/session';
+import { useStore } from 'zustand';
+import { usePageNames, useSession, useSessionState, useSettings } from '@/session';
 import { useReader } from '@/shell';
 import { type Asked, pagesAsked, pagesInName } from './asked';
+import { withMarks } from './region/inkOn';
+import { forgetRegion, regions, type TakenRegion } from './region/regions';
 
 /** Some of the document, as it is to leave. */
 export interface Part {
@@ -12,6 +16,8 @@ export interface Part {
   readonly names: readonly string[];
   /** How they are named in the file's name; empty for all. */
   readonly inName: string;
+  /** The only part of its page that leaves, as the page is seen, points; all of it without. */
+  readonly area?: Box;
 }
 
 /** No page is called so. */
@@ -25,21 +31,31 @@ export function useAsked(): {
   readonly trouble: string | null;
   /** The page in sight, from 0 among those that are to leave; the first where it is not among them. */
   readonly first: number;
+  /** The part of a page that is to leave alone; null where whole pages are. */
+  readonly taken: TakenRegion | null;
 } {
   const { stage } = useReader();
   const document = useSessionState((s) => s.document);
   const nameOf = usePageNames();
   const sending = useSettings((s) => s.sending);
-  const [current] = useState(() => stage.getSight().current);
+  const session = useSession();
+  const [inSight] = useState(() => stage.getSight().current);
+  const taken = useStore(regions, (s) => (s.session === session ? s.taken : null));
+  const framed = document.pages.findIndex(({ id }) => id === taken?.region.page);
+  const isRegion = taken !== null && framed >= 0;
+  const current = isRegion ? framed : inSight;
   /** Pages that are typed; null where others are asked for. They are none of the next document's. */
   const [typed, setTyped] = useState<string | null>(null);
-  const what = typed === null ? sending.what : 'some';
-  const asked = useMemo(
-    (): Asked => ({ ...sending, what, typed: typed ?? '' }),
-    [sending, what, typed],
-  );
+  const what = isRegion ? 'region' : typed === null ? sending.what : 'some';
+  const asked = useMemo((): Asked => {
+    // What lies outside a part must not be in the bytes: it leaves as a picture.
+    const as = what === 'region' ? 'pictures' : sending.as;
+    return { ...sending, as, what, typed: typed ?? '' };
+  }, [sending, what, typed]);
   const change = (by: Partial<Asked>): void => {
     const { what: now, typed: pages, ...rest } = by;
+    if (now === 'region') return;
+    if (now !== undefined) forgetRegion();
     if (pages !== undefined) setTyped(pages);
     if (now !== undefined) setTyped(now === 'some' ? '' : null);
     const kept = now === undefined || now === 'some' ? rest : { ...rest, what: now };
@@ -55,12 +71,20 @@ export function useAsked(): {
   const part = useMemo((): Part | null => {
     if (!named.ok) return null;
     const { pages } = named;
+    const names = pages.map((index) => all[index]);
+    const part = partOf(document, pages);
+    if (!isRegion) return { names, document: part, inName: pagesInName(pages, all) };
     return {
-      names: pages.map((index) => all[index]),
-      document: partOf(document, pages),
-      inName: pagesInName(pages, all),
+      names,
+      document: withMarks(part, taken.ink),
+      inName: `part of page ${names[0]}`,
+      area: taken.region.area,
     };
-  }, [named, document, all]);
+  }, [named, document, all, isRegion, taken]);
   const first = named.ok ? Math.max(0, named.pages.indexOf(current)) : 0;
-  return { asked, change, part, trouble: named.ok ? null : named.reason, first };
+  return {
+    ...{ asked, change, part, first },
+    trouble: named.ok ? null : named.reason,
+    taken: isRegion ? taken : null,
+  };
 }

@@ -144,7 +144,8 @@ function drawingOf(
     userUnit,
   }));
   const type = picture === 'png' ? 'image/png' : 'image/jpeg';
-  return startWork('pictures', { bytes: copy.bytes, dpi, type, pages, rest: 'notes' }, tell);
+  const { area = null } = part;
+  return startWork('pictures', { bytes: copy.bytes, dpi, type, pages, rest: 'notes', area }, tell);
 }
 
 /** Null where it was stopped. A proof that cannot be made is no reason to keep a copy back, but it is said. */

@@ -53,7 +53,11 @@ export function usePreview(
       const copy = await copying.result;
       if (!isWanted) return;
       if (!copy.ok) return show({ ...NONE, trouble: messageOf(copy.failure) });
-      const drawing = startWork('pagePicture', { bytes: copy.value.bytes, page: 0, width: WIDTH });
+      const { area = null, document } = of.part;
+      const { userUnit } = document.pages[of.index];
+      const drawing = startWork('pagePicture', {
+        ...{ bytes: copy.value.bytes, page: 0, width: WIDTH, area, userUnit },
+      });
       work = drawing;
       const picture = await drawing.result;
       show(

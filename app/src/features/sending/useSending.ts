@@ -33,7 +33,9 @@ export function useSending(
   way: Way,
 ): Sending {
   const { state, make, stop } = useCopy();
-  const { as, notes, picture, dpi } = asked;
+  const { as, picture, dpi } = asked;
+  // Signs of notes would lie on a part, or its page be wider.
+  const notes = asked.what === 'region' ? 'none' : asked.notes;
   const smaller = dpiOf(asked, way.how);
   const leaving = useLeaving(part?.inName ?? '', asked, links, way);
   /** What is asked for while its copy is made; null where none is. */

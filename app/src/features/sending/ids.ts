@@ -1,0 +1,3 @@
+/** Dialogs of what leaves. */
+export const SEND = 'send';
+export const SENT = 'sent';

@@ -1,0 +1,23 @@
+import { displayMatrix, lerp, transform, type Vec } from '@marginalis/core/geometry';
+import { type Region, regionBetween } from '@marginalis/core/leaving';
+import type { StageController } from '@/stage';
+
+/** What share of the page in sight a frame leaves out at each side, to begin with. */
+const INSET = 0.2;
+
+/** A frame in the middle of what the window shows of the page in sight. */
+export function firstFrame(stage: StageController): Region | null {
+  const { current } = stage.getSight();
+  const page = stage.pages[current];
+  if (!page) return null;
+  const { width, height } = stage.getView();
+  const seen = (at: Vec): Vec => transform(displayMatrix(page), stage.toUser(current, at));
+  const whole = regionBetween(page, seen({ x: 0, y: 0 }), seen({ x: width, y: height }));
+  if (!whole) return null;
+  const { minX, minY, maxX, maxY } = whole.area;
+  const [a, b] = [
+    { x: minX, y: minY },
+    { x: maxX, y: maxY },
+  ];
+  return regionBetween(page, lerp(a, b, INSET), lerp(a, b, 1 - INSET));
+}
