@@ -46,6 +46,7 @@ test('a card says what the document is, and opens, renames and removes it', asyn
       wide
       now={3 * 3600_000}
       onOpen={note('open')}
+      onSend={note('send')}
       onRename={note('rename')}
       onRemove={note('remove')}
     />,

@@ -1,7 +1,8 @@
-import { useState } from 'react';
+import { type ComponentProps, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import { ActivityIndicator, ProgressBar, Snackbar, Text, useTheme } from 'react-native-paper';
 import { Action, EmptyScreen, IconAction, Notice, paperIcon, useNow, WIDE_FROM } from '@/ui';
+import type { DeskDocument } from '@/storage';
 import { AnswersCame } from './AnswersCame';
 import { CopiesBack } from './CopiesBack';
 import { DemoOffer } from './DemoOffer';
@@ -24,6 +25,8 @@ export function DeskScreen(props: {
   onOpen: (id: string) => void;
   /** Shows what was sent. */
   onSent: () => void;
+  /** Asks what of a document is to leave, and how. */
+  onSend: (document: DeskDocument) => void;
 }) {
   // Browsers keep hashes and locks, which the desk rests on, from pages that could have been changed on the way.
   if (!window.isSecureContext)
@@ -37,7 +40,7 @@ export function DeskScreen(props: {
 }
 
 /** The documents being worked on. */
-function Desk({ onOpen, onSent }: { onOpen: (id: string) => void; onSent: () => void }) {
+function Desk({ onOpen, onSent, onSend }: ComponentProps<typeof DeskScreen>) {
   const desk = useDesk(onOpen);
   const { colors } = useTheme();
   const wide = useWindowDimensions().width >= WIDE_FROM;
@@ -123,6 +126,7 @@ function Desk({ onOpen, onSent }: { onOpen: (id: string) => void; onSent: () => 
                 wide={wide}
                 now={now}
                 onOpen={() => onOpen(document.id)}
+                onSend={() => onSend(document)}
                 onRename={() => setRenaming(document.id)}
                 onRemove={() => desk.remove(document)}
               />

@@ -1,5 +1,6 @@
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { Menu, Text, useTheme } from 'react-native-paper';
+import { passwordFor } from '@/session';
 import type { DeskDocument } from '@/storage';
 import { Icon, MenuButton, paperIcon, timeAgo } from '@/ui';
 
@@ -18,6 +19,10 @@ export const kindOf = (d: DeskDocument): string =>
           ? 'Scanned'
           : 'Text';
 
+/** Whether it can leave before it is opened: nobody must be asked for its password, or what is to become of what others wrote on it. */
+const canLeave = ({ locked, written, source }: DeskDocument): boolean =>
+  !written && (!locked || passwordFor(source) !== undefined);
+
 /** A document on the desk: its first page, title, length, kind, and when it was last worked on. */
 export function DocumentCard(props: {
   document: DeskDocument;
@@ -25,10 +30,11 @@ export function DocumentCard(props: {
   /** Milliseconds since 1970. */
   now: number;
   onOpen: () => void;
+  onSend: () => void;
   onRename: () => void;
   onRemove: () => void;
 }) {
-  const { document, wide, now, onOpen, onRename, onRemove } = props;
+  const { document, wide, now, onOpen, onSend, onRename, onRemove } = props;
   const { colors } = useTheme();
   const picture = document.marked ?? document.picture;
   const pages = document.pages.length;
@@ -83,6 +89,16 @@ export function DocumentCard(props: {
         <MenuButton icon="more" label={`More about ${document.title}`}>
           {(close) => (
             <>
+              {canLeave(document) && (
+                <Menu.Item
+                  leadingIcon={paperIcon('send')}
+                  title="Send"
+                  onPress={() => {
+                    close();
+                    onSend();
+                  }}
+                />
+              )}
               <Menu.Item
                 leadingIcon={paperIcon('rename')}
                 title="Rename"

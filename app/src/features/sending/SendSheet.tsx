@@ -5,7 +5,6 @@ import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { passwordFor, useSession, useSessionState } from '@/session';
-import { useReader } from '@/shell';
 import { Sheet } from '@/ui';
 import { type Asked, dpiOf, howOf, isCopy } from './asked';
 import { documentOf } from './copyOfPart';
@@ -18,9 +17,7 @@ import { notesFile } from './notesFile';
 import { canProtect, firstProtection, protectionOf, troubleOfProtection } from './protection';
 import { ProtectionFields } from './ProtectionFields';
 import { PagePreview } from './PagePreview';
-import { firstFrame } from './region/firstFrame';
 import { RegionPreview } from './region/RegionPreview';
-import { askForRegion } from './region/regions';
 import { SendFoot } from './SendFoot';
 import { type Part, useAsked } from './useAsked';
 import { FIRST_TERMS, useLinks } from './useLinks';
@@ -29,16 +26,29 @@ import { useSending } from './useSending';
 import { WhatAndHow } from './WhatAndHow';
 import { WrongPages } from './WrongPages';
 
+/** What the window shows of a document that is open. */
+export interface InSight {
+  /** The page in sight, from 0. */
+  readonly current: number;
+  /** Has a part of a page framed, and this sheet makes way. */
+  frame(): void;
+}
+
 /** Asks what is to leave, as what and how, shows it before it is made, and sends it with one button. The original is never replaced. */
-export function SendSheet({ onClose }: { onClose: () => void }) {
-  const { asked, change: changeKept, part, trouble, first, taken } = useAsked();
+export function SendSheet({ onClose, inSight }: { onClose: () => void; inSight: InSight | null }) {
+  const {
+    asked,
+    change: changeKept,
+    part,
+    trouble,
+    first,
+    taken,
+  } = useAsked(inSight?.current ?? null);
   const session = useSession();
   const { id, title, source } = session.desk;
-  const { stage } = useReader();
   const change = (by: Partial<Asked>): void => {
     if (by.what !== 'region') return changeKept(by);
-    askForRegion(session, firstFrame(stage));
-    onClose();
+    inSight?.frame();
   };
   const document = useSessionState((s) => s.document);
   const marked = useMemo(() => markedPages(document).length, [document]);
@@ -89,6 +99,7 @@ export function SendSheet({ onClose }: { onClose: () => void }) {
         trouble={trouble}
         marked={marked}
         pages={count}
+        isOpen={inSight !== null}
         notes={part ? listNotes(part.document).length : 0}
         onChange={change}
         terms={terms}

@@ -14,6 +14,8 @@ export function WhatAndHow(props: {
   trouble: string | null;
   /** How many pages carry marks, and how many notes there are. */
   marked: number;
+  /** The document is open: a page is in sight. */
+  isOpen: boolean;
   /** How many are to leave. */
   pages: number;
   notes: number;
@@ -25,7 +27,8 @@ export function WhatAndHow(props: {
   mail: MailTerms;
   onMail: (part: Partial<MailTerms>) => void;
 }) {
-  const { asked, trouble, marked, pages, notes, onChange, terms, onTerms, mail, onMail } = props;
+  const { asked, trouble, marked, isOpen, pages, notes, onChange, terms, onTerms, mail, onMail } =
+    props;
   const { colors } = useTheme();
   const notesLabel = notes === 1 ? 'Its note' : `Its ${notes} notes`;
   return (
@@ -37,9 +40,9 @@ export function WhatAndHow(props: {
         choices={[
           { value: 'whole', label: 'All pages' },
           { value: 'marked', label: `Pages with marks (${marked})` },
-          { value: 'here', label: 'This page' },
+          ...(isOpen ? ([{ value: 'here', label: 'This page' }] as const) : []),
           { value: 'some', label: 'Pages …' },
-          { value: 'region', label: 'Part of a page …' },
+          ...(isOpen ? ([{ value: 'region', label: 'Part of a page …' }] as const) : []),
         ]}
       />
       {asked.what === 'some' && (

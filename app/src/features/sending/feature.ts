@@ -6,7 +6,7 @@ import { FrameBar } from './region/FrameBar';
 import { FrameOnPage } from './region/FrameOnPage';
 import { askForRegion, forgetRegion, regions } from './region/regions';
 
-const SendSheet = late(async () => (await import('./SendSheet')).SendSheet);
+const SendSheet = late(async () => (await import('./SendFromReader')).SendFromReader);
 const SentOfThis = late(async () => (await import('./SentOfThis')).SentOfThis);
 
 /** What leaves: the fixed copy and its ways. */

@@ -4,7 +4,6 @@ import { partOf } from '@marginalis/core/leaving';
 import { useMemo, useState } from 'react';
 import { useStore } from 'zustand';
 import { usePageNames, useSession, useSessionState, useSettings } from '@/session';
-import { useReader } from '@/shell';
 import { type Asked, pagesAsked, pagesInName } from './asked';
 import { withMarks } from './region/inkOn';
 import { forgetRegion, regions, type TakenRegion } from './region/regions';
@@ -23,8 +22,8 @@ export interface Part {
 /** No page is called so. */
 const APART = '\n';
 
-/** What is to leave: the last answers, kept on this device, and what of the document that is; why it is nothing, in words. */
-export function useAsked(): {
+/** What is to leave: `inSight`, from 0, is the page in sight, null where none is; the last answers, kept on this device, and what of the document that is; why it is nothing, in words. */
+export function useAsked(inSight: number | null): {
   readonly asked: Asked;
   readonly change: (part: Partial<Asked>) => void;
   readonly part: Part | null;
@@ -34,19 +33,19 @@ export function useAsked(): {
   /** The part of a page that is to leave alone; null where whole pages are. */
   readonly taken: TakenRegion | null;
 } {
-  const { stage } = useReader();
   const document = useSessionState((s) => s.document);
   const nameOf = usePageNames();
   const sending = useSettings((s) => s.sending);
   const session = useSession();
-  const [inSight] = useState(() => stage.getSight().current);
   const taken = useStore(regions, (s) => (s.session === session ? s.taken : null));
   const framed = document.pages.findIndex(({ id }) => id === taken?.region.page);
   const isRegion = taken !== null && framed >= 0;
-  const current = isRegion ? framed : inSight;
+  const current = isRegion ? framed : (inSight ?? 0);
+  // The page that is in sight is asked for where one is.
+  const last = sending.what === 'here' && inSight === null ? 'whole' : sending.what;
   /** Pages that are typed; null where others are asked for. They are none of the next document's. */
   const [typed, setTyped] = useState<string | null>(null);
-  const what = isRegion ? 'region' : typed === null ? sending.what : 'some';
+  const what = isRegion ? 'region' : typed === null ? last : 'some';
   const asked = useMemo((): Asked => {
     // What lies outside a part must not be in the bytes: it leaves as a picture.
     const as = what === 'region' ? 'pictures' : sending.as;

@@ -7,6 +7,7 @@ import {
   type PDFRef,
 } from '@cantoo/pdf-lib';
 import { deflateSync, inflateSync } from 'node:zlib';
+import { PdfRefusal } from '../../document/index.ts';
 import { seededRandom } from '../../../testing/seededRandom';
 import { makeSmaller } from './makeSmaller.ts';
 import type { Pixels } from './packPicture.ts';
@@ -173,8 +174,16 @@ test('a picture that cannot be drawn stays: white is not what it shows', async (
     data: white,
   });
   const jpeg = async () => new Uint8Array(1);
-  const told = await makeSmaller(look.doc, look.doc.getPages(), { dpi: 72, tools: { draw, jpeg } });
-  expect(told).toEqual({ pictures: 0, saved: 0, places: [] });
+  const noRoom = () => Promise.reject(new RangeError('There is no room.'));
+  const damaged = () => Promise.reject(new PdfRefusal('damaged'));
+  for (const tools of [draw, noRoom, damaged].map((how) => ({ draw: how, jpeg }))) {
+    const told = await makeSmaller(look.doc, look.doc.getPages(), { dpi: 72, tools });
+    expect(told).toEqual({ pictures: 0, saved: 0, places: [] });
+  }
+  // What is no fault of a picture is told.
+  const gone = { draw: () => Promise.reject(new Error('It could not be fetched.')), jpeg };
+  const asked = makeSmaller(look.doc, look.doc.getPages(), { dpi: 72, tools: gone });
+  await expect(asked).rejects.toThrow('fetched');
 });
 
 test('a soft mask becomes as small as its picture, without loss; where it is multiplied in, both stay', async () => {

@@ -7,6 +7,7 @@ import {
   type PDFObject,
   PDFRawStream,
 } from '@cantoo/pdf-lib';
+import { PdfRefusal } from '../../document/index.ts';
 import type { Deflate } from '../sink/formWriter.ts';
 import { type Colours, coloursOf } from './colours.ts';
 import { filtersOf, numberIn } from './entries.ts';
@@ -22,7 +23,7 @@ export interface Pixels {
 
 /** What draws and packs pictures for us. */
 export interface PictureTools {
-  /** The only page of a PDF, on white, so many pixels wide and high; null where it cannot be drawn. */
+  /** The only page of a PDF, on white, so many pixels wide and high; null where it cannot be drawn. Rejects with a RangeError where there is no room, with a PdfRefusal where it cannot be read. */
   draw(pdf: Uint8Array, width: number, height: number): Promise<Pixels | null>;
   /** A picture as JPEG, in colour. */
   jpeg(pixels: Pixels): Promise<Uint8Array>;
@@ -92,8 +93,16 @@ async function smallest(
   { tools, deflate }: PackWays,
 ): Promise<PDFRawStream | null> {
   const { width, height } = size;
-  const draw = async (space: PDFObject): Promise<Pixels | null> =>
-    tools.draw(await onePicture(picture, space, width, height), width, height);
+  const draw = async (space: PDFObject): Promise<Pixels | null> => {
+    const one = await onePicture(picture, space, width, height);
+    try {
+      return await tools.draw(one, width, height);
+    } catch (e) {
+      // Too large to be drawn, or damaged beyond that: it is left as it is, and the copy is made all the same.
+      if (e instanceof RangeError || e instanceof PdfRefusal) return null;
+      throw e;
+    }
+  };
   const pixels = await draw(drawn);
   // What cannot be read stays white, and must not become white for good.
   if (!pixels || isWhite(pixels)) return null;
