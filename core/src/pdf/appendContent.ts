@@ -10,6 +10,14 @@ import {
 import { stateBalance } from './content/balance.ts';
 import { pageContent } from './content/pageContent.ts';
 
+/** Has a page say in which colours what can be seen through is blended, where it does not (ISO 32000-1 §11.4.7). */
+export function blendIn({ node, doc }: PDFPage, colours: PDFRef): void {
+  const key = PDFName.of('Group');
+  const group = node.lookup(key);
+  if (group instanceof PDFDict && group.has(PDFName.of('CS'))) return;
+  node.set(key, doc.context.obj({ Type: 'Group', S: 'Transparency', CS: colours }));
+}
+
 /**
  * Draws forms over the page, in order, in unchanged user space, whatever state the page's own content leaves
  * behind. Marked as an artifact, so that tagged documents read as before.

@@ -4,11 +4,12 @@ import { type DocState, marksOn } from '../document/index.ts';
 import { paperDrawing } from '../paper/index.ts';
 import { baseAddress } from './actions.ts';
 import { flattenAnnotations } from './annotations/flatten.ts';
-import { drawOverPage, mendContents } from './appendContent.ts';
+import { blendIn, drawOverPage, mendContents } from './appendContent.ts';
 import { type CopyOf, noteCopyOf } from './copyOf.ts';
 import { refreshFieldAppearances } from './fields.ts';
 import { isSigned } from './inspect.ts';
 import { removeInteraction } from './interaction.ts';
+import { ownColours } from './pdfA/ownColours.ts';
 import { protect, type Protection } from './protection/protect.ts';
 import { writeAnew } from './library/writeAnew.ts';
 import { openPdf } from './openPdf.ts';
@@ -95,7 +96,8 @@ export async function makeFixedCopy(
   const formDamaged = !refreshFieldAppearances(doc);
   const base = baseAddress(doc);
   const gathered = await gatherPages(doc, all, document);
-  const held = new Held(doc.context, withAttachments(document, options));
+  const colours = ownColours(doc);
+  const held = new Held(doc.context, withAttachments(document, options), colours?.rgb);
   const fonts = new CopyFonts(options);
   const notes = await notesInCopy(
     options.notes ?? [],
@@ -140,6 +142,7 @@ export async function makeFixedCopy(
     }
     mendContents(pdf);
     drawOverPage(pdf, drawn);
+    if (colours?.blended && drawn.length > 0) blendIn(pdf, colours.rgb);
     fixGeometry(pdf, beside?.page ?? geometry);
     options.onProgress?.(index + 1, gathered.pages.length);
   }

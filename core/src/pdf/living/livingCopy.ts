@@ -3,10 +3,11 @@ import { CopyFonts } from '../../copy/index.ts';
 import { liesBeneath } from '../../derived/index.ts';
 import { type DocState, inOrder, isAsCame, marksOn, type Thread } from '../../document/index.ts';
 import { paperDrawing } from '../../paper/index.ts';
-import { drawOverPage } from '../appendContent.ts';
+import { blendIn, drawOverPage } from '../appendContent.ts';
 import { annotationsIn } from '../incoming/annotationsIn.ts';
 import { isSigned } from '../inspect.ts';
 import { addTo } from '../library/addTo.ts';
+import { ownColours } from '../pdfA/ownColours.ts';
 import { protect, type Protection } from '../protection/protect.ts';
 import { writeAnew } from '../library/writeAnew.ts';
 import { openPdf } from '../openPdf.ts';
@@ -82,7 +83,8 @@ export async function makeLivingCopy(
   // Before anything of ours stands there.
   const came = annotationsIn(doc).annotations;
   const { context } = doc;
-  const held = new Held(context, withAttachments(document, options));
+  const colours = ownColours(doc);
+  const held = new Held(context, withAttachments(document, options), colours?.rgb);
   const fonts = new CopyFonts(options);
   const { deflate } = options;
   const writer: AnnotationWriter = { context, fonts, held, ...(deflate ? { deflate } : {}) };
@@ -99,6 +101,7 @@ export async function makeLivingCopy(
     const refs = await annotationsOn(writer, document, page.id, pdf, threads);
     annotations += refs.length;
     if (refs.length > 0) addAnnotations(pdf, refs);
+    if (colours?.blended && refs.length > 0) blendIn(pdf, colours.rgb);
     if (snapshot && refs.length > 0) {
       snapshot.markRefForSave(pdf.ref);
       const list = pdf.node.get(PDFName.of('Annots'));

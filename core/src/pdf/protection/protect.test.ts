@@ -17,7 +17,7 @@ import { inspectPdf } from '../inspect.ts';
 import { makeLivingCopy } from '../living/livingCopy.ts';
 import { openLivingCopy } from '../living/openLivingCopy.ts';
 import { openPdf } from '../openPdf.ts';
-import { withoutPdfA } from './pdfAClaim.ts';
+import { withoutPdfA } from '../pdfA/claim.ts';
 import { writeAnew } from '../library/writeAnew.ts';
 import { isPasswordTooLong, lockedWith, protect, type Protection } from './protect.ts';
 

@@ -1,7 +1,7 @@
 import type { PDFDocument } from '@cantoo/pdf-lib';
 import { utf8 } from '../../marks/index.ts';
 import { encryptStrings } from '../library/encryptStrings.ts';
-import { dropPdfAClaim } from './pdfAClaim.ts';
+import { dropPdfAClaim } from '../pdfA/claim.ts';
 
 /** Who can open a copy, and what other programs are asked to let them do with it (ISO 32000-2 7.6.4); made by {@link protectionFor}. */
 export interface Protection {

@@ -37,6 +37,7 @@ export class Held implements Holdings {
   constructor(
     private readonly context: PDFContext,
     private readonly files: HeldFiles,
+    readonly rgb: PDFRef | null = null,
   ) {}
 
   /** A font says of each glyph once what it stands for; where that differs there are two of a face. */

@@ -9,6 +9,8 @@ export interface Holdings {
   font(face: FaceName, glyphs: ReadonlyMap<number, string>): PDFRef;
   /** The image XObject of a picture; null when it is not at hand. */
   picture(source: string): PDFRef | null;
+  /** What red, green and blue are, where the document must say it; null where it need not. */
+  readonly rgb: PDFRef | null;
 }
 
 /** Puts a form into a document; `bbox` bounds what is seen of it, in user space. */
@@ -23,7 +25,9 @@ export function registerForm(
     Subtype: 'Form',
     BBox: [bbox.minX, bbox.minY, bbox.maxX, bbox.maxY],
     Resources: resourcesOf(context, form, bbox, holdings),
-    ...(form.isolated ? { Group: { S: 'Transparency', I: true, CS: 'DeviceRGB' } } : {}),
+    ...(form.isolated
+      ? { Group: { S: 'Transparency', I: true, CS: holdings.rgb ?? 'DeviceRGB' } }
+      : {}),
   };
   if (!form.deflated) return context.register(context.flateStream(form.content, dict));
   return context.register(context.stream(form.content, { ...dict, Filter: 'FlateDecode' }));
@@ -42,6 +46,7 @@ function resourcesOf(
     group.set(PDFName.of(name), value);
     if (!held) resources.set(PDFName.of(category), group);
   };
+  if (holdings.rgb) put('ColorSpace', 'DefaultRGB', holdings.rgb);
   for (const { name, opacity, blend } of form.states)
     put(
       'ExtGState',

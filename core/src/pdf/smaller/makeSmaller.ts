@@ -7,7 +7,7 @@ import {
   PDFRef,
 } from '@cantoo/pdf-lib';
 import { keepReachable } from '../library/reachable.ts';
-import { claimsPdfA } from '../protection/pdfAClaim.ts';
+import { claimsPdfA } from '../pdfA/claim.ts';
 import type { Deflate } from '../sink/formWriter.ts';
 import { numberIn } from './entries.ts';
 import { packPicture, type PackWays, type PictureTools } from './packPicture.ts';
