@@ -25,6 +25,8 @@ import { drawOnRegion, type TakenRegion } from './regions';
 const MOST_HEIGHT = '46vh';
 
 interface Live {
+  /** Of all that touches the pad, what draws: a palm beside the pen does not. */
+  readonly pointer: number;
   readonly instrument: WritingInstrument;
   readonly samples: InkSample[];
   readonly pressureOf: (place: Vec, t: number) => number;
@@ -47,6 +49,7 @@ export function RegionPad(props: {
   const live = useRef<Live | null>(null);
   const [shown, setShown] = useState<readonly Vec[]>([]);
   const instrument = useWriting();
+  const { fingers } = useSession();
   const { colors } = useTheme();
   const toUser = useMemo(() => invertMatrix(displayMatrix(page)), [page]);
   const userAt = ({ clientX, clientY }: globalThis.PointerEvent): Vec => {
@@ -59,7 +62,7 @@ export function RegionPad(props: {
   };
   const take = (event: PointerEvent): void => {
     const { current } = live;
-    if (!current) return;
+    if (current?.pointer !== event.pointerId) return;
     for (const one of samplesOf(event.nativeEvent)) {
       const at = userAt(one);
       const t = one.timeStamp;
@@ -73,17 +76,29 @@ export function RegionPad(props: {
   };
   const begin = (e: PointerEvent): void => {
     if (!instrument || live.current || (e.pointerType === 'mouse' && e.button !== 0)) return;
+    if (e.pointerType === 'touch' && !fingers.fingersWrite()) return;
     pad.current?.setPointerCapture(e.pointerId);
-    live.current = { instrument, samples: [], pressureOf: createSpeedPressure() };
+    live.current = {
+      ...{ instrument, pointer: e.pointerId, samples: [] },
+      pressureOf: createSpeedPressure(),
+    };
     take(e);
   };
-  const end = (keep: boolean): void => {
+  const end = (e: PointerEvent, keep: boolean): void => {
     const { current } = live;
+    if (current?.pointer !== e.pointerId) return;
     live.current = null;
     setShown([]);
-    if (!current || !keep) return;
+    if (!keep) return;
+    const { samples } = current;
     const id = crypto.randomUUID();
-    const stroke = { id, page: page.id, ...current, madeAt: Date.now() };
+    const stroke = {
+      id,
+      page: page.id,
+      instrument: current.instrument,
+      samples,
+      madeAt: Date.now(),
+    };
     drawOnRegion(withStroke(document, ink, stroke));
   };
   return (
@@ -92,8 +107,8 @@ export function RegionPad(props: {
         ref={pad}
         onPointerDown={begin}
         onPointerMove={take}
-        onPointerUp={() => end(true)}
-        onPointerCancel={() => end(false)}
+        onPointerUp={(e) => end(e, true)}
+        onPointerCancel={(e) => end(e, false)}
         style={{
           position: 'relative',
           alignSelf: 'center',
