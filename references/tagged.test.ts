@@ -1,11 +1,16 @@
 import { spawnSync } from 'node:child_process';
 import { emptyDocument, pagesOfSource } from '@marginalis/core/document';
 import { partOf } from '@marginalis/core/leaving';
+import type { CopyNote } from '@marginalis/core/copy';
 import { inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
 import { openPrint } from '@marginalis/core/pdfium';
 import { type Told, toldOf } from '@marginalis/core/print';
+import { textFiles } from '../cli/faces';
 import { startPdfium } from '../cli/pdfium';
+import { pageRefsFor } from '../core/testing/marks';
 import { taggedPdf } from '../core/testing/pdfs';
+import { withEveryMark } from './support/everyMark';
+import { deflate, markedCopy } from './support/markedCopy';
 import { printedByChromium } from './support/printedByChromium';
 import { complaintOfQpdf, newComplaints, objectsOf, textOf, withFile } from './support/programs';
 import { ARABIC_FACE, realPdf } from './support/realPdfs';
@@ -119,3 +124,46 @@ test('of some pages of a tagged file the copy tells these as the file does, and 
       ]);
   }
 });
+
+const NOTE: CopyNote = {
+  number: 1,
+  place: { page: 0, at: { x: 200, y: 300 }, inMargin: true },
+  about: 'Page 1',
+  remarks: [{ by: 'Ines Mara', text: 'Measured twice?' }],
+  task: '',
+  labels: [],
+  settled: '',
+};
+
+test.each(['beside', 'end'] as const)(
+  'what is typed, and notes %s, are told by poppler after what the page itself says; strokes are not',
+  async (notesAt) => {
+    const source = printedByChromium(PAGE, realPdf(ARABIC_FACE));
+    const structure = (bytes: Uint8Array): string =>
+      withFile(bytes, (path) => {
+        const { stdout, error } = spawnSync('pdfinfo', ['-struct-text', path], {
+          encoding: 'utf8',
+        });
+        if (error) throw error;
+        return stdout;
+      });
+    const { copy: strokes } = await markedCopy(source, () => [0]);
+    // Strokes say nothing: they are artifacts.
+    expect(structure(strokes.bytes)).toBe(structure(source));
+    const typed = withEveryMark(pageRefsFor((await inspectPdf(source)).pages));
+    const notes = { notes: [NOTE], notesAt };
+    const copy = await makeFixedCopy(source, typed, { ...notes, deflate, ...textFiles });
+    expect(complaintOfQpdf(copy.bytes)).toBeNull();
+    expect(newComplaints(source, copy.bytes)).toEqual([]);
+    const told = structure(copy.bytes);
+    expect(told.startsWith(structure(source).trimEnd())).toBe(true);
+    const more = told.slice(structure(source).trimEnd().length);
+    // Poppler tells what stands there, and leaves out the room between lines.
+    expect(more.replace(/\s/gu, '')).toMatch(
+      /^P\(block\).*Barnaclessettlewhereothershave:“Łódź”.*Note\(inline\).*InesMaraMeasuredtwice\?/,
+    );
+    const objects = objectsOf(copy.bytes);
+    expect(objects).toMatch(/"\/ActualText": "u:Barnacles settle where others have: “Łódź”/);
+    expect(objects).toMatch(/"\/ActualText": "u:[^"]*Ines Mara Measured twice\?"/);
+  },
+);

@@ -9,6 +9,7 @@ import {
 } from '@cantoo/pdf-lib';
 import { stateBalance } from './content/balance.ts';
 import { pageContent } from './content/pageContent.ts';
+import type { AddedRole, AddedTags } from './tags/addedTags.ts';
 
 /** Has a page say in which colours what can be seen through is blended, where it does not (ISO 32000-1 §11.4.7). */
 export function blendIn({ node, doc }: PDFPage, colours: PDFRef): void {
@@ -18,23 +19,44 @@ export function blendIn({ node, doc }: PDFPage, colours: PDFRef): void {
   node.set(key, doc.context.obj({ Type: 'Group', S: 'Transparency', CS: colours }));
 }
 
+/** A form that is drawn over a page. */
+export interface Over {
+  readonly form: PDFRef;
+  /** What is written in it; empty where it only shows something. */
+  readonly words?: string;
+  /** What that is to whoever is told the page. */
+  readonly role?: AddedRole;
+}
+
 /**
- * Draws forms over the page, in order, in unchanged user space, whatever state the page's own content leaves
- * behind. Marked as an artifact, so that tagged documents read as before.
+ * Draws forms over the page, in order, in unchanged user space, whatever state the page's own content leaves behind. In a
+ * tagged file words are added to its structure by `tags`; all else is an artifact, so that the rest reads as before.
  */
-export function drawOverPage(page: PDFPage, drawn: readonly PDFRef[]): void {
+export function drawOverPage(
+  page: PDFPage,
+  drawn: readonly Over[],
+  tags: AddedTags | null = null,
+): void {
   if (drawn.length === 0) return;
   const { context } = page.doc;
   const { missingSaves, missingRestores, openSections } = stateBalance(pageContent(page));
   const before = 'q '.repeat(missingSaves + 1);
   const after = `${'EMC '.repeat(openSections)}${'Q '.repeat(missingRestores + 1)}`;
-  const forms = addForms(page, drawn).map((name) => `/${name} Do`);
+  const names = addForms(
+    page,
+    drawn.map(({ form }) => form),
+  );
+  const forms = drawn.map(({ words = '', role = 'P' }, k) => {
+    const is =
+      tags && words !== ''
+        ? `/${role} <</MCID ${tags.add(page, role, words)}>> BDC`
+        : '/Artifact BMC';
+    return `${is} /${names[k]} Do EMC`;
+  });
 
   const own = contentsOf(page);
   const opening = context.register(context.stream(`${before}\n`));
-  const closing = context.register(
-    context.stream(`\n${after}q /Artifact BMC ${forms.join(' ')} EMC Q\n`),
-  );
+  const closing = context.register(context.stream(`\n${after}q ${forms.join(' ')} Q\n`));
   page.node.set(PDFName.of('Contents'), context.obj([opening, ...own, closing] as PDFRef[]));
 }
 

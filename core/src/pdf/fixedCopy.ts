@@ -1,10 +1,10 @@
-import { PDFDocument, type PDFRef } from '@cantoo/pdf-lib';
+import { PDFDocument } from '@cantoo/pdf-lib';
 import { CopyFonts, type CopyNote, type NotesAt, notesInCopy } from '../copy/index.ts';
 import { type DocState, marksOn } from '../document/index.ts';
 import { paperDrawing } from '../paper/index.ts';
 import { baseAddress } from './actions.ts';
 import { flattenAnnotations } from './annotations/flatten.ts';
-import { blendIn, drawOverPage, mendContents } from './appendContent.ts';
+import { blendIn, drawOverPage, mendContents, type Over } from './appendContent.ts';
 import { type CopyOf, noteCopyOf } from './copyOf.ts';
 import { refreshFieldAppearances } from './fields.ts';
 import { isSigned } from './inspect.ts';
@@ -24,6 +24,7 @@ import { Layer } from './sink/layer.ts';
 import { Held, type HeldFiles, withAttachments } from './sink/held.ts';
 import { registerForm } from './sink/registerForm.ts';
 import { type MadeSmaller, makeSmaller, type Smaller } from './smaller/makeSmaller.ts';
+import { AddedTags } from './tags/addedTags.ts';
 
 export interface FixedCopyOptions extends HeldFiles {
   /** Opens a locked source where its bytes alone are given. */
@@ -97,6 +98,7 @@ export async function makeFixedCopy(
   const base = baseAddress(doc);
   const gathered = await gatherPages(doc, all, document);
   const colours = ownColours(doc);
+  const tags = AddedTags.of(doc);
   const held = new Held(doc.context, withAttachments(document, options), colours?.rgb);
   const fonts = new CopyFonts(options);
   const notes = await notesInCopy(
@@ -121,32 +123,36 @@ export async function makeFixedCopy(
       annotatedPages.push(index);
     linksDropped.push(...flattened.linksDropped);
     const geometry = geometryOf(one);
-    const drawn: PDFRef[] = [];
-    if (!layer.isEmpty) drawn.push(await layer.finish(geometry.box, options.deflate));
-    const draw = (form: EncodedForm | null): void => {
+    const drawn: Over[] = [];
+    if (!layer.isEmpty) drawn.push({ form: await layer.finish(geometry.box, options.deflate) });
+    const draw = (
+      form: EncodedForm | null,
+      more: Partial<Over> = {},
+      bounds = geometry.box,
+    ): void => {
       if (form && !isEmptyForm(form))
-        drawn.push(registerForm(doc.context, form, geometry.box, held));
+        drawn.push({ form: registerForm(doc.context, form, bounds, held), ...more });
     };
     if ('paper' in page.shows)
       draw(await encodeForm(paperDrawing(page.shows.paper, page.sheet), options.deflate));
     const marks =
       options.layers?.get(page.id) ??
       (await encodeMarks(marksOn(document, page.id), fonts, options.deflate));
-    draw(marks.form);
+    draw(marks.form, { words: marks.form?.words });
     marksDrawn += marks.count;
     const { signs, beside } = notes.pages[index];
     draw(await encodeForm(signs, options.deflate));
     if (beside) {
       const form = await encodeForm(beside.drawing, options.deflate);
-      drawn.push(registerForm(doc.context, form, beside.page.box, held));
+      draw(form, { words: form.words, role: 'Note' }, beside.page.box);
     }
     mendContents(pdf);
-    drawOverPage(pdf, drawn);
+    drawOverPage(pdf, drawn, tags);
     if (colours?.blended && drawn.length > 0) blendIn(pdf, colours.rgb);
     fixGeometry(pdf, beside?.page ?? geometry);
     options.onProgress?.(index + 1, gathered.pages.length);
   }
-  const notePages = await addNotePages(doc, notes.last, held, options.deflate);
+  const notePages = await addNotePages(doc, notes.last, held, tags, options.deflate);
   await held.finish();
   removeInteraction(
     doc,

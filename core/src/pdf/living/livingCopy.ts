@@ -94,7 +94,7 @@ export async function makeLivingCopy(
     if (!addedTo) {
       if ('paper' in page.shows) {
         const form = await encodeForm(paperDrawing(page.shows.paper, page.sheet), deflate);
-        drawOverPage(pdf, [registerForm(context, form, page.box, held)]);
+        drawOverPage(pdf, [{ form: registerForm(context, form, page.box, held) }]);
       }
       fixGeometry(pdf, page.turn === 0 && !page.crop ? pageGeometry(pdf) : page);
     }

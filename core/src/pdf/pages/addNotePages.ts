@@ -3,19 +3,22 @@ import type { NotesInCopy } from '../../copy/index.ts';
 import { drawOverPage } from '../appendContent.ts';
 import { type Deflate, encodeForm } from '../sink/formWriter.ts';
 import { type Holdings, registerForm } from '../sink/registerForm.ts';
+import type { AddedTags } from '../tags/addedTags.ts';
 
 /** Adds pages of notes after all others; how many they are. */
 export async function addNotePages(
   doc: PDFDocument,
   { size: { width, height }, pages }: NotesInCopy['last'],
   held: Holdings,
+  tags: AddedTags | null,
   deflate?: Deflate,
 ): Promise<number> {
   for (const drawing of pages) {
     const page = lastPage(doc, width, height);
     const bounds = { minX: 0, minY: 0, maxX: width, maxY: height };
     const form = await encodeForm(drawing, deflate);
-    drawOverPage(page, [registerForm(doc.context, form, bounds, held)]);
+    const over = { form: registerForm(doc.context, form, bounds, held), words: form.words };
+    drawOverPage(page, [{ ...over, role: 'Note' }], tags);
   }
   return pages.length;
 }

@@ -6,7 +6,7 @@ import { arrangePages } from './arrange.ts';
 import { pageGeometry } from './geometry.ts';
 import { keepLabels } from './labels.ts';
 import { pruneLeads } from './pruneLeads.ts';
-import { pruneStructure } from './pruneStructure.ts';
+import { pruneStructure } from '../tags/pruneStructure.ts';
 
 /** The bytes of a source that pages of a document show. */
 export interface Source {

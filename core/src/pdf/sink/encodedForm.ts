@@ -25,6 +25,8 @@ export interface EncodedForm {
     readonly glyphs: ReadonlyMap<number, string>;
   }[];
   readonly pictures: readonly { readonly name: string; readonly source: string }[];
+  /** What is written in it, in the order it is drawn. */
+  readonly words: string;
   /** Drawn by itself, before it meets what lies beneath. */
   readonly isolated: boolean;
 }

@@ -5,6 +5,7 @@ import { ByteWriter } from './byteWriter.ts';
 import type { EncodedForm, NamedState } from './encodedForm.ts';
 import { FormFaces, textInto } from './glyphs.ts';
 import { toGridPath } from './gridPath.ts';
+import { Words } from './words.ts';
 import { fillColour, fillInto, GRID_MATRIX, pathInto, pdfNumber } from './operators.ts';
 
 /** Deflates (RFC 1950); the platform's own is many times faster than the library's. */
@@ -19,6 +20,7 @@ class FormWriter {
   private readonly forms: { name: string; form: EncodedForm }[] = [];
   private readonly faces = new FormFaces();
   private readonly pictures = new Map<string, string>();
+  private readonly words = new Words();
   /** What is in force in the grid's graphics state, between its `q` and `Q`. */
   private paint: Paint | null = null;
   private isOnGrid = false;
@@ -81,6 +83,7 @@ class FormWriter {
 
   private glyphs(run: GlyphRun, paint: Paint): void {
     if (run.glyphs.length === 0) return;
+    this.words.take(run);
     this.leaveGrid();
     this.write(
       `q ${this.look(paint.opacity, paint.blend ?? 'normal')}${fillColour(paint.colour)} ${cm(run.place)}`,
@@ -102,6 +105,7 @@ class FormWriter {
     if (form.content.length === 0) return;
     const name = `F${this.forms.length}`;
     this.forms.push({ name, form });
+    this.words.add(form.words);
     this.write('q');
     if (clip) {
       this.write(GRID_MATRIX);
@@ -124,6 +128,7 @@ class FormWriter {
       forms: this.forms,
       faces: this.faces.all,
       pictures: [...this.pictures].map(([source, name]) => ({ name, source })),
+      words: this.words.all(),
       isolated,
     };
   }

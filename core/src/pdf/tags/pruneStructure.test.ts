@@ -7,7 +7,7 @@ import {
   type PDFObject,
   PDFString,
 } from '@cantoo/pdf-lib';
-import { arrangePages } from './arrange.ts';
+import { arrangePages } from '../pages/arrange.ts';
 import { pruneStructure } from './pruneStructure.ts';
 
 const name = (text: string): PDFName => PDFName.of(text);

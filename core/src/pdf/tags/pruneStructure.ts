@@ -2,13 +2,13 @@ import {
   PDFArray,
   PDFDict,
   type PDFDocument,
-  PDFHexString,
   PDFName,
   PDFNumber,
   type PDFObject,
   type PDFPage,
-  PDFString,
 } from '@cantoo/pdf-lib';
+import { kidsOf } from './kidsOf.ts';
+import { type Pair, treeOf } from './numberTree.ts';
 
 const name = (text: string): PDFName => PDFName.of(text);
 /** Deeper trees are damage. */
@@ -43,8 +43,6 @@ export function pruneStructure(doc: PDFDocument, pages: readonly PDFPage[]): voi
   if (root.has(name('IDTree'))) put(doc, root, 'IDTree', 'Names', ids);
 }
 
-type Pair = readonly [key: PDFObject, value: PDFObject];
-
 /** One node for all: what a tree says of its parts would have to be said anew. */
 function put(
   { context }: PDFDocument,
@@ -55,23 +53,6 @@ function put(
 ): void {
   if (pairs.length === 0) root.delete(name(tree));
   else root.set(name(tree), context.register(context.obj({ [list]: pairs.flat() })));
-}
-
-/** The pairs of a number or a name tree, in order. */
-function treeOf(node: unknown, list: 'Nums' | 'Names', depth = 0): Pair[] {
-  if (!(node instanceof PDFDict) || depth > DEEPEST) return [];
-  const own: Pair[] = [];
-  const pairs = node.lookup(name(list));
-  if (pairs instanceof PDFArray)
-    for (let i = 0; i + 1 < pairs.size(); i += 2) {
-      const key = pairs.lookup(i);
-      const isKey = [PDFNumber, PDFString, PDFHexString].some((kind) => key instanceof kind);
-      if (key && isKey) own.push([key, pairs.get(i + 1)]);
-    }
-  const kids = node.lookup(name('Kids'));
-  if (!(kids instanceof PDFArray)) return own;
-  const beneath = kids.asArray().flatMap((_, i) => treeOf(kids.lookup(i), list, depth + 1));
-  return [...own, ...beneath];
 }
 
 class Structure {
@@ -106,9 +87,3 @@ class Structure {
     return on === undefined || this.still.has(on);
   }
 }
-
-const kidsOf = (element: PDFDict): PDFObject[] => {
-  const all = element.lookup(name('K'));
-  const one = element.get(name('K'));
-  return all instanceof PDFArray ? all.asArray() : one ? [one] : [];
-};
