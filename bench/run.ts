@@ -7,6 +7,7 @@ import { benchInk } from './ink';
 import { benchOpening } from './opening';
 import { benchLengths } from './lengths';
 import { benchLinks } from './links';
+import { benchMemory } from './memory';
 import { benchProof } from './proof';
 import { tableOf } from './report';
 import { listTable } from './list';
@@ -19,7 +20,7 @@ import { slowestTable } from './slowest';
 import { typingTable } from './typing';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready proof copy-notes searching typing notes size. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready proof memory copy-notes searching typing notes size. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
@@ -34,6 +35,7 @@ const PARTS: Record<string, () => Promise<string> | string> = {
   lengths: async () => tableOf(await benchLengths()),
   proof: async () => tableOf(await benchProof()),
   ready: async () => tableOf(await benchCopyReady()),
+  memory: async () => tableOf(await benchMemory()),
   'copy-notes': async () => tableOf(await benchCopyNotes()),
   searching: searchingTable,
   typing: typingTable,

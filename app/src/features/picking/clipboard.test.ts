@@ -3,7 +3,7 @@ import { wavePath } from '../../../../core/testing/hand';
 import { done, pageRefsFor, written } from '../../../../core/testing/marks';
 import type { DocumentSession } from '@/session';
 import { keepClip, readKeptClip } from '@/storage';
-import { copyPicked, cutPicked, pasteClip } from './clipboard';
+import { copyPicked, cutPicked, isOfClip, pasteClip } from './clipboard';
 
 jest.mock('@/stage', () => ({ pictureOfMarks: () => new Blob() }));
 jest.mock('@/storage', () => ({ keepClip: jest.fn(), readKeptClip: jest.fn() }));
@@ -62,4 +62,21 @@ test('who pastes at once pastes what was just copied, not what was copied before
   await pasteClip(session, 'p0', null);
   expect(count()).toBe(3);
   await copying;
+});
+
+test('what the system gives before it has what was just copied is not pasted instead', async () => {
+  const { session } = stand();
+  keep.mockResolvedValue(undefined);
+  (readKeptClip as jest.Mock).mockResolvedValue(null);
+  let taken: () => void = () => undefined;
+  const write = jest.fn(() => new Promise<void>((resolve) => (taken = resolve)));
+  const globals = globalThis as { ClipboardItem?: unknown };
+  globals.ClipboardItem = class {};
+  Object.defineProperty(navigator, 'clipboard', { value: { write }, configurable: true });
+  const copying = copyPicked(session);
+  while (write.mock.calls.length === 0) await Promise.resolve();
+  expect(await isOfClip('copied before, elsewhere')).toBe(true);
+  taken();
+  await copying;
+  expect(await isOfClip('copied since, elsewhere')).toBe(false);
 });

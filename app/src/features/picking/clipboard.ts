@@ -29,6 +29,9 @@ async function copiedLast(): Promise<string | null> {
   return readKeptClip();
 }
 
+/** How much that was copied the system has not taken yet: until it has, it gives what was copied before. */
+let underWay = 0;
+
 /** Does what brings in marks, and picks them. */
 function takeInHand(session: DocumentSession, transaction: Transaction | null): void {
   if (session.dispatch(transaction))
@@ -57,10 +60,12 @@ export async function copyPicked(session: DocumentSession): Promise<readonly Mar
   const clip = copyMarks(document, picked);
   if (!clip) return [];
   const picture = pictureOfMarks(clip.marks, clip.page);
+  underWay++;
   try {
     keeping = keepClip(writeClip(clip));
     await keeping;
   } catch (e) {
+    underWay--;
     session.notices.tell(
       `What was copied could not be kept: ${e instanceof Error ? e.message : String(e)}`,
     );
@@ -75,13 +80,15 @@ export async function copyPicked(session: DocumentSession): Promise<readonly Mar
     session.notices.tell(
       'Copied for pasting here. The browser does not give other programs its picture.',
     );
+  } finally {
+    underWay--;
   }
   return clip.marks.map(({ id }) => id);
 }
 
 /** Whether a text that is pasted came with the marks copied last, or with none at all: no other program has put something else there since. */
 export async function isOfClip(text: string): Promise<boolean> {
-  if (text.trim() === '') return true;
+  if (underWay > 0 || text.trim() === '') return true;
   const kept = await copiedLast();
   if (kept === null) return false;
   try {
