@@ -18,7 +18,8 @@ async function large(): Promise<Uint8Array> {
   const doc = await PDFDocument.create();
   const { context } = doc;
   for (let k = 0; k < PAGES; k++) {
-    const levels = Uint8Array.from({ length: WIDTH * HEIGHT * 3 }, () => 256 * random());
+    const levels = new Uint8Array(WIDTH * HEIGHT * 3);
+    for (let i = 0; i < levels.length; i++) levels[i] = 256 * random();
     const dict = { Type: 'XObject', Subtype: 'Image', Width: WIDTH, Height: HEIGHT };
     const picture = context.register(
       context.stream(levels, { ...dict, ColorSpace: 'DeviceRGB', BitsPerComponent: 8 }),
