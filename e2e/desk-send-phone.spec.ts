@@ -30,7 +30,6 @@ test('a document leaves from the desk as it would when it is open, with its mark
   await expect(sheet.getByRole('radio', { name: 'This page' })).toHaveCount(0);
   await expect(sheet.getByText('1 mark drawn into the pages.')).toBeVisible();
   await expect(sheet.getByRole('img', { name: 'Page 1 as it leaves' })).toBeVisible();
-  if (process.env.SHOT) await page.screenshot({ path: `/tmp/w/shots/ds-${process.env.SHOT}.png` });
   const download = page.waitForEvent('download');
   await sheet.getByRole('button', { name: 'Download' }).click();
   const copy = await PDFDocument.load(readFileSync(await (await download).path()));

@@ -36,7 +36,6 @@ test('a part of a page, framed by hand, leaves as a picture with what is drawn o
   for (let k = 0; k < 5; k++) await page.keyboard.press('Shift+ArrowDown');
   const after = await corner.boundingBox();
   expect((after?.y ?? 0) - (before?.y ?? 0)).toBeGreaterThan(20);
-  if (process.env.SHOT) await page.screenshot({ path: `/tmp/w/shots/rg1-${process.env.SHOT}.png` });
   await ways.getByRole('button', { name: 'Take this part' }).click();
   await expect(sheet.getByRole('radio', { name: 'Part of a page …' })).toBeChecked();
   const pad = sheet.getByRole('img', { name: 'Part of page 1 as it leaves' });
@@ -48,7 +47,6 @@ test('a part of a page, framed by hand, leaves as a picture with what is drawn o
   await pad.scrollIntoViewIfNeeded();
   const { x, y, width, height } = (await pad.boundingBox()) ?? box;
   await pen.draw(line([x + 0.3 * width, y + 0.7 * height], [x + 0.8 * width, y + 0.75 * height]));
-  if (process.env.SHOT) await page.screenshot({ path: `/tmp/w/shots/rg2-${process.env.SHOT}.png` });
   const marked = await downloaded(page);
   expect([marked.width, marked.height]).toEqual([bare.width, bare.height]);
   const inked = (png: PNG): number => png.data.reduce((n, level) => n + (level < 128 ? 1 : 0), 0);

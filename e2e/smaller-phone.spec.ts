@@ -58,13 +58,11 @@ test('a copy leaves with smaller pictures, says how large it was and is, and its
   await expect(question).toHaveCount(0);
   await sheet.getByRole('radio', { name: 'A fixed copy' }).click();
   await expect(question.getByRole('radio', { name: 'Smaller (150 dpi)' })).toBeChecked();
-  if (process.env.SHOT) await page.screenshot({ path: `/tmp/w/shots/sm1.png` });
   const path = await downloaded(page);
   await expect(page.getByTestId('copy-made')).toHaveText(
     /^Ready: 1 page, \d+ kB instead of \d+ kB\.$/,
   );
   await expect(page.getByTestId('proof')).toContainText('every mark found');
-  if (process.env.SHOT) await page.screenshot({ path: `/tmp/w/shots/sm2.png` });
   const copy = readFileSync(path);
   expect(copy.length).toBeLessThan(bytes.length / 4);
   expect(pictures(path)).toMatch(/ 500 +350 .* 150 +150 /);
