@@ -1,6 +1,6 @@
 import { deflate } from 'node:zlib';
 import { promisify } from 'node:util';
-import { openPages } from '@marginalis/core/pdfium';
+import { openPages, wholePage } from '@marginalis/core/pdfium';
 import { inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
 import { startPdfium } from '../cli/pdfium';
 import { prove } from '../cli/proving';
@@ -27,7 +27,7 @@ export async function benchProof(): Promise<Row[]> {
       open.page(page, (one) => {
         const width = Math.round(DENSITY * one.size.width);
         const height = Math.round(DENSITY * one.size.height);
-        return one.draw({ width, height, page: { x: 0, y: 0, width, height }, turn: 0 });
+        return one.draw(wholePage(width, height));
       });
     open.close();
   };

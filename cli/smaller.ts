@@ -1,5 +1,5 @@
 import { createCanvas, ImageData } from '@napi-rs/canvas';
-import type { PictureTools, Smaller } from '@marginalis/core/pdf';
+import type { MadeSmaller, PictureTools, Smaller } from '@marginalis/core/pdf';
 import { drawFirst } from '@marginalis/core/pdfium';
 import { CommandError, EXIT } from './io.ts';
 import { startPdfium } from './pdfium.ts';
@@ -16,6 +16,10 @@ export async function smallerOf(asked: string | undefined): Promise<Smaller | nu
     throw new CommandError(EXIT.wrongCall, `Pictures can have ${LEAST} to ${MOST} dots an inch.`);
   return { dpi, tools: await pictureTools() };
 }
+
+/** What is told of it: how much, not where. */
+export const toldOfSmaller = (made: MadeSmaller | null) =>
+  made && { pictures: made.pictures, saved: made.saved };
 
 /** Draws and packs pictures outside a browser. */
 export async function pictureTools(): Promise<PictureTools> {

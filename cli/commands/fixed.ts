@@ -4,7 +4,7 @@ import { textFiles } from '../faces.ts';
 import type { Io } from '../io.ts';
 import { readMarked } from '../marked.ts';
 import { protectionOf } from '../protection.ts';
-import { smallerOf } from '../smaller.ts';
+import { smallerOf, toldOfSmaller } from '../smaller.ts';
 
 export interface FixedArguments {
   readonly file: string;
@@ -25,11 +25,7 @@ export async function fixed(io: Io, args: FixedArguments): Promise<void> {
   const protection = protectionOf(args.lock, args.forbid);
   const smaller = await smallerOf(args.smaller);
   const { source, document } = await readMarked(io, file, marks, password);
-  const {
-    bytes,
-    smaller: saved,
-    ...told
-  } = await makeFixedCopy(source, document, {
+  const { bytes, ...told } = await makeFixedCopy(source, document, {
     password,
     protection,
     smaller,
@@ -37,7 +33,7 @@ export async function fixed(io: Io, args: FixedArguments): Promise<void> {
     ...textFiles,
   });
   await io.write(out, bytes);
-  const became = saved && { pictures: saved.pictures, saved: saved.saved };
-  io.result({ ok: true, out, size: bytes.length, ...told, smaller: became });
+  const became = { ...told, smaller: toldOfSmaller(told.smaller) };
+  io.result({ ok: true, out, size: bytes.length, ...became });
   io.say(`${out}: ${told.pages} pages, ${told.marksDrawn} marks.`);
 }

@@ -4,7 +4,7 @@ import { textFiles } from '../faces.ts';
 import type { Io } from '../io.ts';
 import { readMarked } from '../marked.ts';
 import { protectionOf } from '../protection.ts';
-import { smallerOf } from '../smaller.ts';
+import { smallerOf, toldOfSmaller } from '../smaller.ts';
 import type { FixedArguments } from './fixed.ts';
 
 /** Makes the living copy of a PDF with marks from a file, and tells what was done. */
@@ -15,9 +15,9 @@ export async function living(io: Io, args: FixedArguments): Promise<void> {
   const { source, sha, document } = await readMarked(io, file, marks, password);
   const own = { sha, bytes: source, ...(password === undefined ? {} : { password }) };
   const options = { deflate, protection, smaller, madeAt: Date.now(), ...textFiles };
-  const { bytes, smaller: saved, ...told } = await makeLivingCopy([own], document, options);
+  const { bytes, ...told } = await makeLivingCopy([own], document, options);
   await io.write(out, bytes);
-  const became = saved && { pictures: saved.pictures, saved: saved.saved };
-  io.result({ ok: true, out, size: bytes.length, ...told, smaller: became });
+  const became = { ...told, smaller: toldOfSmaller(told.smaller) };
+  io.result({ ok: true, out, size: bytes.length, ...became });
   io.say(`${out}: ${told.pages} pages, ${told.annotations} annotations added.`);
 }

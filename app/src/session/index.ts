@@ -1,6 +1,7 @@
 export { DocumentSession } from './documentSession';
 export { pagesAsCame } from './pagesAsCame';
 export type { Begun, SessionState, TidyOffer, Undoable } from './sessionState';
+export { openSourceFile } from './sourceFile';
 export { openSession, leaveSession, useOpenSessions, useUnloadGuard } from './openSessions';
 export { useLatelyWritten } from './useLatelyWritten';
 export {

@@ -26,6 +26,7 @@ export {
   GUIDE_INK,
   type Hit,
   type InstrumentWriter,
+  inkSampleOf,
   samplesOf,
   type WritingTools,
 } from './writing';

@@ -1,4 +1,5 @@
 import type { Matrix, Vec } from '@marginalis/core/geometry';
+import type { InkSample } from '@marginalis/core/ink';
 import { type Instrument, instrumentWidth } from '@marginalis/core/marks';
 import { type LiveLook, LiveTiles, NibRing, type StageController } from '@/stage';
 
@@ -87,5 +88,16 @@ export function samplesOf(event: PointerEvent): readonly PointerEvent[] {
   const coalesced = event.getCoalescedEvents?.() ?? [];
   return coalesced.length > 0 ? coalesced : [event];
 }
+
+/** What an event says of the pen at a place: the pressure of what has none to tell is made up. */
+export const inkSampleOf = (
+  { pointerType, pressure, tiltX, tiltY, timeStamp: t }: PointerEvent,
+  at: Vec,
+  pressureOf: (at: Vec, t: number) => number,
+): InkSample =>
+  // A mouse presses evenly, a finger as the glass guesses: their speed says more.
+  pointerType === 'pen'
+    ? { ...at, t, pressure, tiltX, tiltY }
+    : { ...at, t, pressure: pressureOf(at, t) };
 
 const pixelRatio = (): number => window.devicePixelRatio || 1;

@@ -1,9 +1,8 @@
 import { CopyFonts } from '@marginalis/core/copy';
 import { type DocState, PdfRefusal } from '@marginalis/core/document';
 import { boxWidth } from '@marginalis/core/geometry';
-import { regionWindow } from '@marginalis/core/leaving';
 import { fromBase64 } from '@marginalis/core/marks';
-import { type OpenPages, openPages, type PdfiumModule } from '@marginalis/core/pdfium';
+import { type OpenPages, openPages, type PdfiumModule, windowOnto } from '@marginalis/core/pdfium';
 import { proveCopy } from '@marginalis/core/proof';
 import { answer, type Run } from './answering';
 import type { LookJob, WorkReply, WorkRequest } from './contract';
@@ -28,7 +27,7 @@ const runs: { [J in LookJob]: Run<J> } = {
       const picture = open.page(page, ({ size, draw }) => {
         const seen = { width: size.width * userUnit, height: size.height * userUnit };
         const dpi = (72 * width) / (area ? boxWidth(area) : seen.width);
-        return draw(regionWindow(seen, area, dpi));
+        return draw(windowOnto(seen, area, dpi));
       });
       if (!picture) throw new Error('The page cannot be drawn.');
       return picture;

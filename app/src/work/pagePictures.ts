@@ -1,7 +1,6 @@
 import { withResolution } from '@marginalis/core/formats';
 import type { Box } from '@marginalis/core/geometry';
-import { regionWindow } from '@marginalis/core/leaving';
-import type { OpenPages } from '@marginalis/core/pdfium';
+import { type OpenPages, windowOnto } from '@marginalis/core/pdfium';
 import { Zip, ZipPassThrough } from 'fflate';
 import type { PicturesAsk } from './contract';
 
@@ -53,7 +52,7 @@ async function pictureOf(
 ): Promise<Blob> {
   const raster = open.page(index, ({ size, draw }) => {
     const seen = { width: size.width * userUnit, height: size.height * userUnit };
-    return draw(regionWindow(seen, area, dpi));
+    return draw(windowOnto(seen, area, dpi));
   });
   if (!raster) throw new Error(`Page ${index + 1} cannot be drawn.`);
   const canvas = new OffscreenCanvas(raster.width, raster.height);

@@ -4,10 +4,4 @@ export { withoutNotes } from './withoutNotes.ts';
 export { type NoteRecord, noteRecords, type SaidRecord } from './noteRecords.ts';
 export { type MarkdownOf, notesMarkdown } from './notesMarkdown.ts';
 export { notesTable } from './notesTable.ts';
-export {
-  type Region,
-  regionBetween,
-  regionCarried,
-  type RegionWindow,
-  regionWindow,
-} from './region.ts';
+export { type Region, regionBetween, regionCarried } from './region.ts';

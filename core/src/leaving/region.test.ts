@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { pageRefsFor } from '../../testing/marks';
-import { box, plainPage } from '../geometry/index.ts';
-import { regionBetween, regionCarried, regionWindow } from './region.ts';
+import { plainPage } from '../geometry/index.ts';
+import { regionBetween, regionCarried } from './region.ts';
 
 const [page] = pageRefsFor([plainPage(300, 400)]);
 const [turned] = pageRefsFor([{ ...plainPage(300, 400), rotate: 90 }]);
@@ -20,16 +20,6 @@ test('a region lies between two corners, whichever they are, and ends with its p
 test('a touch without a way is no region, and neither is one beside the page', () => {
   expect(regionBetween(page, { x: 20, y: 30 }, { x: 22, y: 31 })).toBeNull();
   expect(regionBetween(page, { x: 310, y: 30 }, { x: 400, y: 130 })).toBeNull();
-});
-
-test('its window has every pixel it touches, and the page lies around it', () => {
-  expect(regionWindow({ width: 300, height: 400 }, box(10.2, 20, 30.1, 50), 144)).toEqual({
-    ...{ width: 41, height: 60, turn: 0 },
-    page: { x: -20, y: -40, width: 600, height: 800 },
-  });
-  expect(regionWindow({ width: 300, height: 400 }, null, 72)).toMatchObject({
-    ...{ width: 300, height: 400, page: { x: 0, y: 0 } },
-  });
 });
 
 test('by its keys it is moved or made larger, and stays on its page', () => {

@@ -20,7 +20,6 @@ export interface Region {
 
 /** Smaller ones were no frame, but a slip of the hand, points. */
 const LEAST = 6;
-const POINTS_AN_INCH = 72;
 
 /** The part of a page between two corners, as far as it lies on the page; null where nothing to speak of does. */
 export function regionBetween(page: Page, from: Vec, to: Vec): Region | null {
@@ -28,44 +27,6 @@ export function regionBetween(page: Page, from: Vec, to: Vec): Region | null {
   const area = intersectBoxes(boxOfPoints([from, to]), box(0, 0, width, height));
   const isThere = boxWidth(area) >= LEAST && boxHeight(area) >= LEAST;
   return isThere ? { page: page.id, area } : null;
-}
-
-/** The pixels of a page's picture that show a part of it. */
-export interface RegionWindow {
-  readonly width: number;
-  readonly height: number;
-  /** Where the whole page would lie, seen from the part's upper left corner. */
-  readonly page: {
-    readonly x: number;
-    readonly y: number;
-    readonly width: number;
-    readonly height: number;
-  };
-  readonly turn: 0;
-}
-
-/**
- * The pixels that show an area of a page at a resolution: all that it touches; the whole page where there is none.
- * @param size of the page as it is seen, points
- * @param dpi pixels an inch
- */
-export function regionWindow(
-  size: { readonly width: number; readonly height: number },
-  area: Box | null,
-  dpi: number,
-): RegionWindow {
-  const scale = dpi / POINTS_AN_INCH;
-  const [width, height] = [size.width, size.height].map((side) =>
-    Math.max(1, Math.round(side * scale)),
-  );
-  if (!area) return { width, height, page: { x: 0, y: 0, width, height }, turn: 0 };
-  const [x, y] = [Math.floor(area.minX * scale), Math.floor(area.minY * scale)];
-  return {
-    width: Math.max(1, Math.min(width, Math.ceil(area.maxX * scale)) - x),
-    height: Math.max(1, Math.min(height, Math.ceil(area.maxY * scale)) - y),
-    page: { x: 0 - x, y: 0 - y, width, height },
-    turn: 0,
-  };
 }
 
 /** How a region is moved or made larger by its keys: by so many points, never beyond its page. */

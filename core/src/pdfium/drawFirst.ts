@@ -1,6 +1,7 @@
 import type { PdfiumModule } from './module.ts';
 import { openPages } from './openPages.ts';
 import type { Raster } from './raster.ts';
+import { wholePage } from './window.ts';
 
 /**
  * Draws the first page of a PDF so that it fills a picture; null where the page cannot be drawn.
@@ -15,9 +16,7 @@ export function drawFirst(
 ): Raster | null {
   const open = openPages(module, bytes);
   try {
-    return open.page(0, (page) =>
-      page.draw({ width, height, page: { x: 0, y: 0, width, height }, turn: 0 }),
-    );
+    return open.page(0, (page) => page.draw(wholePage(width, height)));
   } finally {
     open.close();
   }

@@ -1,5 +1,5 @@
 import { type Canvas, createCanvas, GlobalFonts, ImageData } from '@napi-rs/canvas';
-import type { OpenPages } from '@marginalis/core/pdfium';
+import { type OpenPages, wholePage } from '@marginalis/core/pdfium';
 
 /** Pixels a picture has at most. */
 const MOST_PIXELS = 12e6;
@@ -28,7 +28,7 @@ export function drawnPage(
 ): Uint8Array {
   const raster = open.page(index, (page) => {
     const { width, height } = sizeOfPicture(page.size, wanted);
-    return page.draw({ width, height, page: { x: 0, y: 0, width, height }, turn: 0 });
+    return page.draw(wholePage(width, height));
   });
   if (!raster) throw new RangeError(`Page ${index + 1} cannot be drawn.`);
   const canvas = createCanvas(raster.width, raster.height);

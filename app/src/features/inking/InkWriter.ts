@@ -27,6 +27,7 @@ import {
 import { useSettings } from '@/session';
 import {
   type Hit,
+  inkSampleOf,
   type InstrumentWriter,
   type Reader,
   samplesOf,
@@ -185,12 +186,11 @@ export class InkWriter implements InstrumentWriter {
   }
 
   private sampleOf({ page, speedPressure }: Stroke, e: PointerEvent, predicted = false): InkSample {
-    const at = this.tools.userAt(page, e);
-    const t = e.timeStamp;
-    if (e.pointerType === 'pen')
-      return { ...at, t, pressure: e.pressure, tiltX: e.tiltX, tiltY: e.tiltY };
-    // A mouse presses evenly, a finger as the glass guesses: their speed says more.
-    return { ...at, t, pressure: predicted ? NO_PRESSURE : speedPressure(at, t) };
+    return inkSampleOf(
+      e,
+      this.tools.userAt(page, e),
+      predicted ? () => NO_PRESSURE : speedPressure,
+    );
   }
 
   /** Takes in hand the figure that a figure pen tapped on; whether there was one. */

@@ -1,6 +1,7 @@
 import { marksOn, type Transaction } from '@marginalis/core/document';
 import {
   boundsOfAll,
+  type Clip,
   ClipError,
   copyMarks,
   duplicateMarks,
@@ -29,7 +30,7 @@ async function copiedLast(): Promise<string | null> {
   return readKeptClip();
 }
 
-/** How much that was copied the system has not taken yet: until it has, it gives what was copied before. */
+/** So many copies the system has not taken yet: until it has, it gives what was copied before. */
 let underWay = 0;
 
 /** Does what brings in marks, and picks them. */
@@ -59,17 +60,25 @@ export async function copyPicked(session: DocumentSession): Promise<readonly Mar
   const { document, picked } = session.store.getState();
   const clip = copyMarks(document, picked);
   if (!clip) return [];
-  const picture = pictureOfMarks(clip.marks, clip.page);
   underWay++;
+  try {
+    return (await keepAndHandOver(session, clip)) ? clip.marks.map(({ id }) => id) : [];
+  } finally {
+    underWay--;
+  }
+}
+
+/** Whether it could be kept. */
+async function keepAndHandOver({ notices }: DocumentSession, clip: Clip): Promise<boolean> {
+  const picture = pictureOfMarks(clip.marks, clip.page);
   try {
     keeping = keepClip(writeClip(clip));
     await keeping;
   } catch (e) {
-    underWay--;
-    session.notices.tell(
+    notices.tell(
       `What was copied could not be kept: ${e instanceof Error ? e.message : String(e)}`,
     );
-    return [];
+    return false;
   }
   try {
     const said = saidBy(clip.marks);
@@ -77,13 +86,9 @@ export async function copyPicked(session: DocumentSession): Promise<readonly Mar
     if (said !== '') forms['text/plain'] = new Blob([said], { type: 'text/plain' });
     await navigator.clipboard.write([new ClipboardItem(forms)]);
   } catch {
-    session.notices.tell(
-      'Copied for pasting here. The browser does not give other programs its picture.',
-    );
-  } finally {
-    underWay--;
+    notices.tell('Copied for pasting here. The browser does not give other programs its picture.');
   }
-  return clip.marks.map(({ id }) => id);
+  return true;
 }
 
 /** Whether a text that is pasted came with the marks copied last, or with none at all: no other program has put something else there since. */

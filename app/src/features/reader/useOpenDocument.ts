@@ -4,16 +4,17 @@ import {
   leaveSession,
   noteWorkedOn,
   openSession,
+  openSourceFile,
   passwordFor,
   takeInAnswers,
   takeInWaiting,
   useSettings,
 } from '@/session';
-import { type DeskDocument, findDocument, readPlace, readSource } from '@/storage';
+import { type DeskDocument, findDocument, readPlace } from '@/storage';
 import type { Opened } from '@/shell';
 import { ServerError } from '@/remote';
 import type { SourcePictures } from '@/stage';
-import { PdfPictures } from '@/work';
+import type { PdfPictures } from '@/work';
 
 export type OpenedDocument =
   | { readonly phase: 'opening' }
@@ -36,8 +37,6 @@ export type OpenedDocument =
 
 const GONE =
   'It is not on this desk: it may have been removed, or the link belongs to another browser.';
-const BYTES_GONE =
-  'Its bytes are no longer in the browser’s storage. Open the file again from where you have it; the marks are still here.';
 
 /** Opens a document's marks and its page pictures; lets go of both when the screen closes. One screen, one `id`. */
 export function useOpenDocument(id: string): OpenedDocument {
@@ -57,17 +56,14 @@ export function useOpenDocument(id: string): OpenedDocument {
     async function open(): Promise<void> {
       const document = await findDocument(id);
       if (!document || document.removed) return show({ phase: 'failed', message: GONE });
-      const password = passwordFor(document.source);
-      if (document.locked && password === undefined)
+      if (document.locked && passwordFor(document.source) === undefined)
         return show({ phase: 'locked', document, retry });
       const { written } = document;
       if (written) return show({ phase: 'asking', document, written, retry });
-      const bytes = await readSource(document.source);
-      if (!bytes) return show({ phase: 'failed', message: BYTES_GONE });
       const place = await readPlace(id);
       // The instrument in hand last, and what fingers do, are among the settings.
       await useSettings.getState().ready();
-      const pictures = await PdfPictures.open(bytes, password);
+      const pictures = await openSourceFile(document);
       if (closed) return pictures.close();
       const session = openSession(document);
       void takeInWaiting(session).catch((e: unknown) =>

@@ -19,37 +19,17 @@ import { ProtectionFields } from './ProtectionFields';
 import { PagePreview } from './PagePreview';
 import { RegionPreview } from './region/RegionPreview';
 import { SendFoot } from './SendFoot';
-import { type Part, useAsked } from './useAsked';
+import { type InSight, type Part, useAsked } from './useAsked';
 import { FIRST_TERMS, useLinks } from './useLinks';
 import { useNaming } from './useNaming';
 import { useSending } from './useSending';
 import { WhatAndHow } from './WhatAndHow';
 import { WrongPages } from './WrongPages';
 
-/** What the window shows of a document that is open. */
-export interface InSight {
-  /** The page in sight, from 0. */
-  readonly current: number;
-  /** Has a part of a page framed, and this sheet makes way. */
-  frame(): void;
-}
-
 /** Asks what is to leave, as what and how, shows it before it is made, and sends it with one button. The original is never replaced. */
 export function SendSheet({ onClose, inSight }: { onClose: () => void; inSight: InSight | null }) {
-  const {
-    asked,
-    change: changeKept,
-    part,
-    trouble,
-    first,
-    taken,
-  } = useAsked(inSight?.current ?? null);
-  const session = useSession();
-  const { id, title, source } = session.desk;
-  const change = (by: Partial<Asked>): void => {
-    if (by.what !== 'region') return changeKept(by);
-    inSight?.frame();
-  };
+  const { asked, change, part, trouble, first, taken } = useAsked(inSight);
+  const { id, title, source } = useSession().desk;
   const document = useSessionState((s) => s.document);
   const marked = useMemo(() => markedPages(document).length, [document]);
   const [terms, setTerms] = useState(FIRST_TERMS);

@@ -30,6 +30,7 @@ export function WhatAndHow(props: {
   const { asked, trouble, marked, isOpen, pages, notes, onChange, terms, onTerms, mail, onMail } =
     props;
   const { colors } = useTheme();
+  const how = howOf(asked, pages);
   const notesLabel = notes === 1 ? 'Its note' : `Its ${notes} notes`;
   return (
     <View style={styles.all}>
@@ -127,11 +128,11 @@ export function WhatAndHow(props: {
       )}
       <Choices
         label="How"
-        value={howOf(asked, pages)}
+        value={how}
         onChange={(how) => onChange({ how })}
         choices={WAYS.filter(({ value }) => waysFor(asked, pages).includes(value))}
       />
-      {canBeSmaller(asked, howOf(asked, pages)) && (
+      {canBeSmaller(asked, how) && (
         <Choices
           label="Pictures in it"
           value={asked.smaller}
@@ -143,15 +144,15 @@ export function WhatAndHow(props: {
           ]}
         />
       )}
-      {howOf(asked, pages) === 'link' && (
+      {how === 'link' && (
         <LinkTermsFields
           terms={terms}
           onChange={onTerms}
           hasNotes={notes > 0 && (asked.as === 'living' || asked.notes !== 'none')}
         />
       )}
-      {howOf(asked, pages) === 'mail' && <MailFields terms={mail} onChange={onMail} />}
-      {howOf(asked, pages) === 'print' && (
+      {how === 'mail' && <MailFields terms={mail} onChange={onMail} />}
+      {how === 'print' && (
         <>
           <Choices
             label="Pages on a sheet"

@@ -4,7 +4,7 @@ import { SEND, SENT } from './ids';
 import { firstFrame } from './region/firstFrame';
 import { FrameBar } from './region/FrameBar';
 import { FrameOnPage } from './region/FrameOnPage';
-import { askForRegion, forgetRegion, regions } from './region/regions';
+import { askForRegion, regionsOf, stopFraming } from './region/regions';
 
 const SendSheet = late(async () => (await import('./SendFromReader')).SendFromReader);
 const SentOfThis = late(async () => (await import('./SentOfThis')).SentOfThis);
@@ -38,13 +38,13 @@ export const sendingFeature: ReaderFeature = {
       run: () => askForRegion(session, firstFrame(stage)),
     },
     {
-      id: 'leave-frame',
-      title: 'Frame nothing',
+      id: 'stop-framing',
+      title: 'Stop framing',
       group: 'Document',
       keys: ['Escape'],
       hidden: true,
-      able: () => regions.getState().framed !== undefined,
-      run: forgetRegion,
+      able: () => regionsOf(session).framed !== undefined,
+      run: stopFraming,
     },
     {
       id: SENT,

@@ -2,11 +2,10 @@ import type { DocState } from '@marginalis/core/document';
 import type { Box } from '@marginalis/core/geometry';
 import { partOf } from '@marginalis/core/leaving';
 import { useMemo, useState } from 'react';
-import { useStore } from 'zustand';
-import { usePageNames, useSession, useSessionState, useSettings } from '@/session';
+import { usePageNames, useSessionState, useSettings } from '@/session';
 import { type Asked, pagesAsked, pagesInName } from './asked';
 import { withMarks } from './region/inkOn';
-import { forgetRegion, regions, type TakenRegion } from './region/regions';
+import { forgetRegion, type TakenRegion, useRegions } from './region/regions';
 
 /** Some of the document, as it is to leave. */
 export interface Part {
@@ -19,11 +18,22 @@ export interface Part {
   readonly area?: Box;
 }
 
+/** What the window shows of a document that is open. */
+export interface InSight {
+  /** The page in sight, from 0. */
+  readonly current: number;
+  /** Has a part of a page framed. */
+  frame(): void;
+}
+
 /** No page is called so. */
 const APART = '\n';
 
-/** What is to leave: `inSight`, from 0, is the page in sight, null where none is; the last answers, kept on this device, and what of the document that is; why it is nothing, in words. */
-export function useAsked(inSight: number | null): {
+/**
+ * What is to leave: the last answers, kept on this device, and what of the document that is; why it is nothing, in words.
+ * @param inSight null where the document is not open
+ */
+export function useAsked(inSight: InSight | null): {
   readonly asked: Asked;
   readonly change: (part: Partial<Asked>) => void;
   readonly part: Part | null;
@@ -36,13 +46,11 @@ export function useAsked(inSight: number | null): {
   const document = useSessionState((s) => s.document);
   const nameOf = usePageNames();
   const sending = useSettings((s) => s.sending);
-  const session = useSession();
-  const taken = useStore(regions, (s) => (s.session === session ? s.taken : null));
+  const { taken } = useRegions();
   const framed = document.pages.findIndex(({ id }) => id === taken?.region.page);
   const isRegion = taken !== null && framed >= 0;
-  const current = isRegion ? framed : (inSight ?? 0);
-  // The page that is in sight is asked for where one is.
-  const last = sending.what === 'here' && inSight === null ? 'whole' : sending.what;
+  const current = isRegion ? framed : (inSight?.current ?? 0);
+  const last = sending.what === 'here' && !inSight ? 'whole' : sending.what;
   /** Pages that are typed; null where others are asked for. They are none of the next document's. */
   const [typed, setTyped] = useState<string | null>(null);
   const what = isRegion ? 'region' : typed === null ? last : 'some';
@@ -53,7 +61,7 @@ export function useAsked(inSight: number | null): {
   }, [sending, what, typed]);
   const change = (by: Partial<Asked>): void => {
     const { what: now, typed: pages, ...rest } = by;
-    if (now === 'region') return;
+    if (now === 'region') return inSight?.frame();
     if (now !== undefined) forgetRegion();
     if (pages !== undefined) setTyped(pages);
     if (now !== undefined) setTyped(now === 'some' ? '' : null);

@@ -1,15 +1,13 @@
 import { useEffect, useState } from 'react';
-import { type DocumentSession, leaveSession, openSession, passwordFor } from '@/session';
-import { type DeskDocument, readSource } from '@/storage';
-import { PdfPictures } from '@/work';
+import { type DocumentSession, leaveSession, openSession, openSourceFile } from '@/session';
+import type { DeskDocument } from '@/storage';
 
 export type AtHand =
   | { readonly phase: 'opening' }
   | { readonly phase: 'failed'; readonly message: string }
   | { readonly phase: 'open'; readonly session: DocumentSession };
 
-const BYTES_GONE =
-  'Its bytes are no longer in the browser’s storage. Open the file again from where you have it; the marks are still here.';
+const UNREADABLE = 'Its marks cannot be read from the browser’s storage. Open it to see why.';
 
 /** A document of the desk with its marks and the names of its pages, read without a window for it; let go of when it is not needed any more. */
 export function useAtHand(document: DeskDocument): AtHand {
@@ -21,9 +19,7 @@ export function useAtHand(document: DeskDocument): AtHand {
       if (!isGone) setAtHand(next);
     };
     async function open(): Promise<void> {
-      const bytes = await readSource(document.source);
-      if (!bytes) return show({ phase: 'failed', message: BYTES_GONE });
-      const file = await PdfPictures.open(bytes, passwordFor(document.source));
+      const file = await openSourceFile(document);
       if (isGone) return file.close();
       const session = openSession(document);
       const look = (): void => {
@@ -51,5 +47,3 @@ export function useAtHand(document: DeskDocument): AtHand {
   }, [document]);
   return atHand;
 }
-
-const UNREADABLE = 'Its marks cannot be read from the browser’s storage. Open it to see why.';

@@ -1,18 +1,15 @@
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { useStore } from 'zustand';
-import { useSession } from '@/session';
 import { useReader } from '@/shell';
 import { takesFoot } from '@/stage';
 import { Action, Area } from '@/ui';
 import { SEND } from '../ids';
-import { forgetRegion, regions, takeRegion } from './regions';
+import { stopFraming, takeRegion, useRegions } from './regions';
 
 /** While a part of a page is asked for: what to do, and the ways on. */
 export function FrameBar() {
-  const session = useSession();
   const { shell } = useReader();
-  const framed = useStore(regions, (s) => (s.session === session ? s.framed : undefined));
+  const { framed } = useRegions();
   const { colors } = useTheme();
   if (framed === undefined) return null;
   return (
@@ -38,7 +35,7 @@ export function FrameBar() {
           Draw a frame around what is to leave. Nothing outside it does.
         </Text>
         <View style={styles.ways}>
-          <Action onPress={forgetRegion}>Cancel</Action>
+          <Action onPress={stopFraming}>Cancel</Action>
           <Action
             mode="contained"
             disabled={framed === null}

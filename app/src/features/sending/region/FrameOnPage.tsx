@@ -3,16 +3,16 @@ import { type Region, regionBetween, regionCarried } from '@marginalis/core/leav
 import type { Page } from '@marginalis/core/document';
 import { type KeyboardEvent, type MouseEvent, type PointerEvent, useRef } from 'react';
 import { useTheme } from 'react-native-paper';
-import { useStore } from 'zustand';
-import { useSession } from '@/session';
 import { Grip, usePageSeen } from '@/stage';
 import { Area, arrowStep } from '@/ui';
-import { frameRegion, regions } from './regions';
+import { frameRegion, useRegions } from './regions';
 
 /** What is seen of a corner, CSS pixels. */
 const SEEN = 14;
 /** Above everything else on a page. */
 const TOP = 40;
+/** What does not leave is dark. */
+const SHADE = 'rgba(20, 28, 48, 0.5)';
 
 const CORNERS = [
   { id: 'nw', name: 'Upper left corner of the frame', x: 'min', y: 'min', cursor: 'nwse-resize' },
@@ -23,8 +23,7 @@ const CORNERS = [
 
 /** While a part of a page is asked for: the frame on it, drawn by a drag anywhere and changed by its corners. */
 export function FrameOnPage({ index }: { index: number }) {
-  const session = useSession();
-  const framed = useStore(regions, (s) => (s.session === session ? s.framed : undefined));
+  const { framed } = useRegions();
   const page = usePageSeen(index);
   if (!page || framed === undefined) return null;
   return <Frame page={page} framed={framed?.page === page.id ? framed : null} />;
@@ -124,6 +123,3 @@ function Frame({ page, framed }: { page: Page; framed: Region | null }) {
     </Area>
   );
 }
-
-/** What does not leave is dark. */
-const SHADE = 'rgba(20, 28, 48, 0.5)';

@@ -8,29 +8,19 @@ import {
   transform,
   type Vec,
 } from '@marginalis/core/geometry';
-import { createSpeedPressure, type InkSample } from '@marginalis/core/ink';
-import { instrumentStyle, writes, type WritingInstrument } from '@marginalis/core/marks';
+import { instrumentStyle, type WritingInstrument } from '@marginalis/core/marks';
 import type { Raster } from '@marginalis/core/pdfium';
-import { type PointerEvent, useMemo, useRef, useState } from 'react';
+import { useMemo, useRef } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { ActivityIndicator, Text, useTheme } from 'react-native-paper';
-import { useSession, useSettings } from '@/session';
-import { samplesOf } from '@/shell';
 import { DrawingSvg } from '@/stage';
 import { Action, Area, G, Path, paperIcon, RasterView, Svg } from '@/ui';
 import { withStroke } from './inkOn';
 import { drawOnRegion, type TakenRegion } from './regions';
+import { usePadStroke } from './usePadStroke';
 
 /** Of the window's height, what the part has at most. */
 const MOST_HEIGHT = '46vh';
-
-interface Live {
-  /** Of all that touches the pad, what draws: a palm beside the pen does not. */
-  readonly pointer: number;
-  readonly instrument: WritingInstrument;
-  readonly samples: InkSample[];
-  readonly pressureOf: (place: Vec, t: number) => number;
-}
 
 /** The part of a page that is to leave, and a pad: what is drawn on it leaves with it, and is nowhere else. */
 export function RegionPad(props: {
@@ -46,13 +36,9 @@ export function RegionPad(props: {
   const { area } = region;
   const [page] = document.pages;
   const pad = useRef<HTMLDivElement>(null);
-  const live = useRef<Live | null>(null);
-  const [shown, setShown] = useState<readonly Vec[]>([]);
-  const instrument = useWriting();
-  const { fingers } = useSession();
   const { colors } = useTheme();
   const toUser = useMemo(() => invertMatrix(displayMatrix(page)), [page]);
-  const userAt = ({ clientX, clientY }: globalThis.PointerEvent): Vec => {
+  const userAt = ({ clientX, clientY }: MouseEvent): Vec => {
     const r = pad.current?.getBoundingClientRect();
     if (!r) return { x: 0, y: 0 };
     return transform(toUser, {
@@ -60,55 +46,15 @@ export function RegionPad(props: {
       y: area.minY + ((clientY - r.top) * boxHeight(area)) / r.height,
     });
   };
-  const take = (event: PointerEvent): void => {
-    const { current } = live;
-    if (current?.pointer !== event.pointerId) return;
-    for (const one of samplesOf(event.nativeEvent)) {
-      const at = userAt(one);
-      const t = one.timeStamp;
-      current.samples.push(
-        one.pointerType === 'pen'
-          ? { ...at, t, pressure: one.pressure, tiltX: one.tiltX, tiltY: one.tiltY }
-          : { ...at, t, pressure: current.pressureOf(at, t) },
-      );
-    }
-    setShown([...current.samples]);
-  };
-  const begin = (e: PointerEvent): void => {
-    if (!instrument || live.current || (e.pointerType === 'mouse' && e.button !== 0)) return;
-    if (e.pointerType === 'touch' && !fingers.fingersWrite()) return;
-    pad.current?.setPointerCapture(e.pointerId);
-    live.current = {
-      ...{ instrument, pointer: e.pointerId, samples: [] },
-      pressureOf: createSpeedPressure(),
-    };
-    take(e);
-  };
-  const end = (e: PointerEvent, keep: boolean): void => {
-    const { current } = live;
-    if (current?.pointer !== e.pointerId) return;
-    live.current = null;
-    setShown([]);
-    if (!keep) return;
-    const { samples } = current;
-    const id = crypto.randomUUID();
-    const stroke = {
-      id,
-      page: page.id,
-      instrument: current.instrument,
-      samples,
-      madeAt: Date.now(),
-    };
-    drawOnRegion(withStroke(document, ink, stroke));
-  };
+  const { instrument, line, ...touched } = usePadStroke(userAt, ({ samples, instrument: by }) => {
+    const stroke = { id: crypto.randomUUID(), page: page.id, samples, instrument: by };
+    drawOnRegion(withStroke(document, ink, { ...stroke, madeAt: Date.now() }));
+  });
   return (
     <View style={styles.all}>
       <Area
         ref={pad}
-        onPointerDown={begin}
-        onPointerMove={take}
-        onPointerUp={(e) => end(e, true)}
-        onPointerCancel={(e) => end(e, false)}
+        {...touched}
         style={{
           position: 'relative',
           alignSelf: 'center',
@@ -133,7 +79,7 @@ export function RegionPad(props: {
                 <DrawingSvg drawing={drawingOf(mark)} />
               </G>
             ))}
-            {instrument && shown.length > 0 && <LiveLine points={shown} by={instrument} />}
+            {instrument && line.length > 0 && <LiveLine points={line} by={instrument} />}
           </G>
         </Svg>
         {!picture && (
@@ -160,13 +106,6 @@ export function RegionPad(props: {
       </View>
     </View>
   );
-}
-
-/** The instrument in hand where it writes; the first one that does where it does not; null where none is there. */
-function useWriting(): WritingInstrument | null {
-  const { hand } = useSession();
-  const roll = useSettings((s) => s.roll);
-  return [hand.instrument(), ...roll].find(writes) ?? null;
 }
 
 /** What is under the pen, until it becomes ink. */
