@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { PdfRefusal } from '@marginalis/core/document';
 import { checkCopy, type CopyReport } from './support/checkCopy';
-import { unlockedBy } from './support/programs';
+import { unlocked } from './support/programs';
 
 /**
  * Makes a marked fixed copy of every PDF in a folder and counts: copies made, sound, same text, same streams, same
@@ -40,7 +40,10 @@ for (const name of readdirSync(folder)
   let report: CopyReport;
   try {
     const bytes = new Uint8Array(readFileSync(join(folder, name)));
-    report = await checkCopy(password === undefined ? bytes : unlockedBy(bytes, password), most);
+    report = await checkCopy(
+      password === undefined ? bytes : unlocked(bytes, password, true),
+      most,
+    );
   } catch (e) {
     if (!(e instanceof PdfRefusal))
       words.push(`${name}: ${e instanceof Error ? e.stack : String(e)}`);

@@ -17,25 +17,38 @@ interface Stream {
 const isDict = (value: Json | undefined): value is Dict =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
 
+interface Told {
+  readonly value?: Json;
+  readonly stream?: { readonly dict: Dict; readonly data?: string };
+}
+
+/** The objects of a file and its trailer, as qpdf tells them. */
+function objectsIn(path: string, how: readonly string[]): Record<string, Told> {
+  const { stdout, stderr } = spawnSync('qpdf', ['--json=2', ...how, path], {
+    encoding: 'utf8',
+    maxBuffer: 1 << 29,
+  });
+  if (stdout === '') throw new Error(stderr);
+  return (JSON.parse(stdout) as { qpdf: [unknown, Record<string, Told>] }).qpdf[1];
+}
+
 class File {
   private readonly objects = new Map<string, Json | Stream>();
   readonly trailer: Dict;
 
   constructor(path: string) {
-    const args = ['--json=2', '--json-stream-data=inline', '--decode-level=generalized', path];
-    const { stdout } = spawnSync('qpdf', args, { encoding: 'utf8', maxBuffer: 1 << 29 });
-    const { qpdf } = JSON.parse(stdout) as {
-      qpdf: [unknown, Record<string, Record<string, Json>>];
-    };
-    let trailer: Dict = {};
-    for (const [key, object] of Object.entries(qpdf[1])) {
-      if (key === 'trailer') trailer = object.value as Dict;
-      else if (isDict(object.stream)) {
-        const { dict, data } = object.stream as { dict: Dict; data: string };
-        this.objects.set(key.slice(4), { dict, data: Buffer.from(data, 'base64') });
-      } else this.objects.set(key.slice(4), object.value);
+    // Decoded, a stream does not say how it was packed: that is told where its data is not asked for.
+    const packed = objectsIn(path, ['--json-stream-data=none']);
+    const decoded = objectsIn(path, ['--json-stream-data=inline', '--decode-level=generalized']);
+    const { trailer, ...objects } = packed;
+    for (const [key, { value, stream }] of Object.entries(objects)) {
+      const { data } = decoded[key].stream ?? {};
+      this.objects.set(
+        key.slice('obj:'.length),
+        stream ? { dict: stream.dict, data: Buffer.from(data ?? '', 'base64') } : (value ?? null),
+      );
     }
-    this.trailer = trailer;
+    this.trailer = trailer.value as Dict;
   }
 
   /** What a reference leads to; streams by their dictionaries. */
@@ -124,12 +137,6 @@ function* ofTheFile(file: File, bytes: Uint8Array): Generator<string> {
 
 function* ofObjects(file: File): Generator<string> {
   for (const dict of file.dicts()) {
-    if (dict['/Filter'] !== undefined) {
-      const filters = [dict['/Filter']].flat();
-      if (filters.includes('/LZWDecode') || filters.includes('/Crypt')) yield '6.1.7: a filter';
-      if (dict['/F'] !== undefined && dict['/Subtype'] !== '/FileAttachment')
-        yield '6.1.7: data elsewhere';
-    }
     if (dict['/Subtype'] === '/Image' && (dict['/Interpolate'] === true || dict['/Alternates']))
       yield '6.2.8: an image';
     if (dict['/Subtype'] === '/Form' && (dict['/OPI'] || dict['/PS'] || dict['/Ref']))
@@ -141,6 +148,9 @@ function* ofObjects(file: File): Generator<string> {
       yield `6.5.1: an action ${dict['/S']}`;
   }
   for (const { dict, data } of file.streams()) {
+    const filters = [file.at(dict['/Filter'])].flat();
+    if (filters.includes('/LZWDecode') || filters.includes('/Crypt')) yield '6.1.7: a filter';
+    if (dict['/F'] !== undefined) yield '6.1.7: data elsewhere';
     if (!isContent(dict)) continue;
     let depth = 0;
     let deepest = 0;

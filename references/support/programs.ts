@@ -111,13 +111,15 @@ export const infoOf = (bytes: Uint8Array): string =>
 export const lockOf = (bytes: Uint8Array, password: string): string =>
   withFile(bytes, (path) => run('qpdf', ['--show-encryption', `--password=${password}`, path]).out);
 
-/** A file that a password opens, written anew without its lock, by qpdf; throws where it does not open, or is not sound. */
-export const unlocked = (bytes: Uint8Array, password: string): Uint8Array =>
+/** A file that a password opens, written anew without its lock, by qpdf; throws where it does not open, or is not sound unless it `mayBeDamaged`. */
+export const unlocked = (bytes: Uint8Array, password: string, mayBeDamaged = false): Uint8Array =>
   withFile(bytes, (path) => {
     const { status, err } = run('qpdf', [
       ...['--decrypt', `--password=${password}`, path, `${path}.open`],
     ]);
-    if (status !== 0) throw new Error(`qpdf did not open it: ${err}`);
+    // Three: opened, with warnings.
+    if (status !== 0 && !(mayBeDamaged && status === 3))
+      throw new Error(`qpdf did not open it: ${err}`);
     return new Uint8Array(readFileSync(`${path}.open`));
   });
 
@@ -149,15 +151,6 @@ export const pictureBy = (
     const picture = (await READERS[reader](path, [page], dpi, password)).get(page);
     if (!picture) throw new Error(`${reader} gave no picture.`);
     return picture;
-  });
-
-/** The file without its lock. @throws when the password does not open it */
-export const unlockedBy = (bytes: Uint8Array, password: string): Uint8Array =>
-  withFile(bytes, (path) => {
-    const to = `${path}.open`;
-    const { status, err } = run('qpdf', [`--password=${password}`, '--decrypt', path, to]);
-    if (status !== 0 && status !== 3) throw new Error(err);
-    return new Uint8Array(readFileSync(to));
   });
 
 /** Every picture of a file by `pdfimages`: the page (from 1), its kind, pixels, how it is packed, and pixels an inch where it is drawn. */
