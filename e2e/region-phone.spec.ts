@@ -20,6 +20,9 @@ test('a part of a page, framed by hand, leaves as a picture with what is drawn o
 }) => {
   const pen = await openWorksheet(page);
   await pen.draw(wave(...(await placeOn(page, 1, 0.2, 0.3)), 150));
+  await pen.draw(line(await placeOn(page, 1, 0.2, 0.25), await placeOn(page, 1, 0.6, 0.25)));
+  // What is offered there makes way for the frame.
+  await expect(page.getByRole('button', { name: 'Line' })).toBeVisible();
   await kept(page);
   const own = await inkOn(page, 1);
   await page.getByRole('button', { name: 'Send', exact: true }).click();
@@ -27,6 +30,7 @@ test('a part of a page, framed by hand, leaves as a picture with what is drawn o
   await sheet.getByRole('radio', { name: 'Part of a page …' }).click();
   await expect(sheet).toBeHidden();
   const ways = page.getByRole('group', { name: 'Part of a page' });
+  await expect(page.getByRole('button', { name: 'Line' })).toBeHidden();
   await expect(ways).toContainText('Draw a frame around what is to leave');
   // A frame is there already; a drag draws another one, and a corner is moved by its keys.
   await pen.draw(line(await placeOn(page, 1, 0.1, 0.2), await placeOn(page, 1, 0.7, 0.4)));
@@ -36,6 +40,8 @@ test('a part of a page, framed by hand, leaves as a picture with what is drawn o
   for (let k = 0; k < 5; k++) await page.keyboard.press('Shift+ArrowDown');
   const after = await corner.boundingBox();
   expect((after?.y ?? 0) - (before?.y ?? 0)).toBeGreaterThan(20);
+  for (const name of ['Cancel', 'Take this part'])
+    await expect(ways.getByRole('button', { name })).toBeInViewport({ ratio: 1 });
   await ways.getByRole('button', { name: 'Take this part' }).click();
   await expect(sheet.getByRole('radio', { name: 'Part of a page …' })).toBeChecked();
   const pad = sheet.getByRole('img', { name: 'Part of page 1 as it leaves' });
@@ -51,6 +57,9 @@ test('a part of a page, framed by hand, leaves as a picture with what is drawn o
   expect([marked.width, marked.height]).toEqual([bare.width, bare.height]);
   const inked = (png: PNG): number => png.data.reduce((n, level) => n + (level < 128 ? 1 : 0), 0);
   expect(inked(marked)).toBeGreaterThan(inked(bare) + 200);
+  // Framed anew it keeps what was drawn on it.
+  await sheet.getByRole('radio', { name: 'Part of a page …' }).click();
+  await ways.getByRole('button', { name: 'Take this part' }).click();
   await sheet.getByRole('button', { name: 'Take back a stroke' }).click();
   const again = await downloaded(page);
   expect(inked(again)).toBe(inked(bare));

@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { useReader } from '@/shell';
-import { firstFrame } from './region/firstFrame';
-import { askForRegion } from './region/regions';
+import { beginFrame } from './region/beginFrame';
 import { SendSheet } from './SendSheet';
 
 /** What leaves the document that is open. */
@@ -9,7 +8,7 @@ export function SendFromReader({ onClose }: { onClose: () => void }) {
   const { session, stage } = useReader();
   const [current] = useState(() => stage.getSight().current);
   const frame = (): void => {
-    askForRegion(session, firstFrame(stage));
+    beginFrame({ session, stage });
     onClose();
   };
   return <SendSheet onClose={onClose} inSight={{ current, frame }} />;

@@ -1,10 +1,10 @@
 import { late, type ReaderFeature } from '@/shell';
 import { askAnswers } from './askAnswers';
 import { SEND, SENT } from './ids';
-import { firstFrame } from './region/firstFrame';
+import { beginFrame } from './region/beginFrame';
 import { FrameBar } from './region/FrameBar';
 import { FrameOnPage } from './region/FrameOnPage';
-import { askForRegion, regionsOf, stopFraming } from './region/regions';
+import { regionsOf, stopFraming } from './region/regions';
 
 const SendSheet = late(async () => (await import('./SendFromReader')).SendFromReader);
 const SentOfThis = late(async () => (await import('./SentOfThis')).SentOfThis);
@@ -35,7 +35,7 @@ export const sendingFeature: ReaderFeature = {
       group: 'Document',
       also: 'region cut out crop picture clip frame screenshot',
       icon: 'send',
-      run: () => askForRegion(session, firstFrame(stage)),
+      run: () => beginFrame({ session, stage }),
     },
     {
       id: 'stop-framing',

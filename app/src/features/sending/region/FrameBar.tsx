@@ -54,6 +54,7 @@ export function FrameBar() {
 
 const styles = StyleSheet.create({
   bar: {
+    flexShrink: 1,
     maxWidth: 640,
     flexDirection: 'row',
     flexWrap: 'wrap',

@@ -1,12 +1,21 @@
 import { displayMatrix, lerp, transform, type Vec } from '@marginalis/core/geometry';
 import { type Region, regionBetween } from '@marginalis/core/leaving';
+import type { Reader } from '@/shell';
 import type { StageController } from '@/stage';
+import { askForRegion } from './regions';
 
 /** What share of the page in sight a frame leaves out at each side, to begin with. */
 const INSET = 0.2;
 
+/** Has a part of a page framed; what is offered or picked there makes way. */
+export function beginFrame({ session, stage }: Pick<Reader, 'session' | 'stage'>): void {
+  session.offers.dismiss();
+  session.inHand.pick([]);
+  askForRegion(session, firstFrame(stage));
+}
+
 /** A frame in the middle of what the window shows of the page in sight. */
-export function firstFrame(stage: StageController): Region | null {
+function firstFrame(stage: StageController): Region | null {
   const { current } = stage.getSight();
   const page = stage.pages[current];
   if (!page) return null;
