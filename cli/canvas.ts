@@ -9,7 +9,7 @@ const kit: PixelKit<SKRSContext2D> = {
     const canvas = createCanvas(width, height);
     return { image: canvas, ctx: canvas.getContext('2d'), drop: () => undefined };
   },
-  imageData: ({ data, width, height }) => new ImageData(data, width, height),
+  imageData: (width, height) => new ImageData(width, height),
 };
 
 /** Paints outside a browser, with the same painter. */

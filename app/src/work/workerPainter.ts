@@ -8,8 +8,7 @@ const kit: PixelKit<OffscreenCanvasRenderingContext2D> = {
     const ctx = canvas.getContext('2d', { willReadFrequently: true });
     return ctx && { image: canvas, ctx, drop: () => (canvas.width = canvas.height = 1) };
   },
-  imageData: ({ data, width, height }) =>
-    new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height),
+  imageData: (width, height) => new ImageData(width, height),
 };
 
 /** The screen's painter in a worker. @throws Error where the browser has no canvases there */

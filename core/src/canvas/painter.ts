@@ -7,9 +7,17 @@ import {
   oneShape,
   setDrawing,
 } from '../drawing/index.ts';
-import { drawPathInto, type Matrix, type Path, thenMatrix } from '../geometry/index.ts';
+import {
+  boxHeight,
+  boxWidth,
+  drawPathInto,
+  type Matrix,
+  type Path,
+  thenMatrix,
+} from '../geometry/index.ts';
 import type { Face, FaceName, GlyphRun } from '../type/index.ts';
 import type { Canvas2d, CanvasKit, CanvasPath } from './canvas.ts';
+import { pixelsTouched, touchedBy } from './pixelsTouched.ts';
 
 /** What drawings refer to and a canvas needs at hand. What is not there yet is left out; it comes with the next painting. */
 export interface DrawingFiles {
@@ -124,11 +132,13 @@ export function drawingPainter<Context extends Canvas2d>(
       ctx.fillStyle = shape.colour;
       ctx.fill(whole);
     } else {
-      const apart = kit.canvas(ctx.canvas.width, ctx.canvas.height);
+      const pixels = pixelsTouched(touchedBy(items, matrix), ctx.canvas);
+      const apart = pixels && kit.canvas(boxWidth(pixels), boxHeight(pixels));
       if (apart) {
-        paintDrawing(apart.ctx, items, matrix, files);
+        const { minX, minY } = pixels;
+        paintDrawing(apart.ctx, items, thenMatrix(matrix, [1, 0, 0, 1, -minX, -minY]), files);
         ctx.setTransform(1, 0, 0, 1, 0, 0);
-        ctx.drawImage(apart.image, 0, 0);
+        ctx.drawImage(apart.image, minX, minY);
         apart.drop();
       }
     }

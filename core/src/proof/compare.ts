@@ -19,7 +19,7 @@ export interface Difference {
   readonly spots: readonly Spot[];
 }
 
-const WHITE = 0xffffffff;
+const WHITE = -1;
 /** Levels by which a flat colour may differ: opacity and blending are rounded by every renderer in its own way. */
 const LEVELS = 12;
 /** What clearly differs does so by more: where outlines of one shape cross, some painters leave a pale seam. */
@@ -44,12 +44,15 @@ export function compareRasters(
   const { width, height } = wanted;
   if (width !== found.width || height !== found.height)
     throw new RangeError('Pictures of different sizes cannot be compared.');
-  const [a, b] = [pixelsOf(wanted), pixelsOf(found)];
+  const a = pixelsOf(wanted);
+  const b = pixelsOf(found);
+  const one = wanted.data;
+  const other = found.data;
   const differing = new Uint8Array(a.length);
   const all: number[] = [];
-  const coarse = new Uint8Array(photographs.length > 0 ? a.length : 0);
-  for (const photograph of photographs)
-    for (const i of coarselyDiffering(wanted, found, photograph, coarse)) {
+  const coarse = photographs.length > 0 ? new Uint8Array(a.length) : null;
+  if (coarse)
+    for (const i of photographs.flatMap((at) => coarselyDiffering(wanted, found, at, coarse))) {
       if (differing[i] === 0) all.push(i);
       differing[i] = 1;
     }
@@ -60,20 +63,29 @@ export function compareRasters(
       continue;
     }
     inked++;
-    if (coarse[i] !== 1 && differs(wanted.data, found.data, i, width, height, 1, LEVELS)) {
-      differing[i] = 1;
-      all.push(i);
-    }
+    const k = 4 * i;
+    // Nearly all: a pixel is among its own neighbours.
+    if (
+      isLevel(one[k], other[k]) &&
+      isLevel(one[k + 1], other[k + 1]) &&
+      isLevel(one[k + 2], other[k + 2])
+    )
+      continue;
+    if (coarse?.[i] === 1 || !differs(one, other, i, width, height, 1, LEVELS)) continue;
+    differing[i] = 1;
+    all.push(i);
   }
   const isClear = (i: number): boolean =>
-    coarse[i] === 1 ||
+    coarse?.[i] === 1 ||
     (differs(wanted.data, found.data, i, width, height, 2, CLEAR_LEVELS) &&
       isInkedOtherwise(wanted.data, found.data, i, width, height));
   return { inked, differing: all.length, spots: spotsOf(all, differing, width, isClear) };
 }
 
-export const pixelsOf = ({ data }: Raster): Uint32Array =>
-  new Uint32Array(data.buffer, data.byteOffset, data.byteLength / 4);
+const pixelsOf = ({ data }: Raster): Int32Array =>
+  new Int32Array(data.buffer, data.byteOffset, data.byteLength / 4);
+
+const isLevel = (a: number, b: number): boolean => a - b <= LEVELS && b - a <= LEVELS;
 
 function differs(
   a: Uint8ClampedArray,
@@ -97,8 +109,10 @@ function differs(
   const [left, right] = [Math.max(0, x - around), Math.min(width - 1, x + around)];
   const [top, foot] = [Math.max(0, y - around), Math.min(height - 1, y + around)];
   for (let c = 0; c < 3; c++) {
+    const [own, other] = [a[4 * at + c], b[4 * at + c]];
     let [lowA, highA, lowB, highB] = [255, 0, 255, 0];
-    for (let v = top; v <= foot; v++)
+    // Most are among the first few: the others are not looked at then.
+    for (let v = top; v <= foot && !isNear(own, other, lowA, highA, lowB, highB, levels); v++)
       for (let u = left; u <= right; u++) {
         const k = 4 * (v * width + u) + c;
         if (a[k] < lowA) lowA = a[k];
@@ -106,13 +120,27 @@ function differs(
         if (b[k] < lowB) lowB = b[k];
         if (b[k] > highB) highB = b[k];
       }
-    const [own, other] = [a[4 * at + c], b[4 * at + c]];
     const beyond = Math.max(lowB - own, own - highB, lowA - other, other - highA);
     const contrast = Math.max(highA, highB) - Math.min(lowA, lowB);
     if (beyond > Math.max(levels, EDGE * contrast)) return true;
   }
   return false;
 }
+
+/** Whether two levels are among those found around in the other picture, or near them. */
+const isNear = (
+  own: number,
+  other: number,
+  lowA: number,
+  highA: number,
+  lowB: number,
+  highB: number,
+  levels: number,
+): boolean =>
+  own >= lowB - levels &&
+  own <= highB + levels &&
+  other >= lowA - levels &&
+  other <= highA + levels;
 
 /** By which share the ink around a pixel may differ. */
 const INK = 0.3;
