@@ -27,6 +27,7 @@ ENV NODE_ENV=production
 ENV PORT=4173
 ENV DATA_FOLDER=data/links
 ENV OUTBOX_FOLDER=data/outbox
+ENV DEVICES_FOLDER=data/devices
 VOLUME /marginalis/data
 EXPOSE 4173
 HEALTHCHECK CMD ["node", "-e", "fetch(`http://localhost:${process.env.PORT}/api/health`).then(({ ok }) => process.exit(ok ? 0 : 1), () => process.exit(1))"]

@@ -88,6 +88,7 @@ export default defineConfig({
       DEMO: '1',
       DATA_FOLDER: '.cache/e2e-links',
       OUTBOX_FOLDER: '.cache/e2e-outbox',
+      DEVICES_FOLDER: '.cache/e2e-devices',
       LOG_LEVEL: 'error',
       LINK_REQUESTS: '2000',
     },

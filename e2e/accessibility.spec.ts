@@ -294,6 +294,8 @@ test.describe('every screen', () => {
     expect(await complaints(guest), 'a password that is asked for').toEqual([]);
     await guest.goto('/stand-ins/outbox');
     expect(await complaints(guest), 'outbox').toEqual([]);
+    await guest.goto('/stand-ins/printer');
+    expect(await complaints(guest), 'printer that stands in').toEqual([]);
     await guest.goto('/s/nothing');
     await expect(guest.getByRole('heading').first()).toBeVisible();
     expect(await complaints(guest), 'dead link').toEqual([]);

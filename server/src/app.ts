@@ -11,10 +11,11 @@ import { stateOfLink } from './links/linkState.ts';
 import type { LinkStore } from './links/linkStore.ts';
 import { mailRoutes } from './mail/mailRoutes.ts';
 import type { Mailer } from './mail/mailer.ts';
-import type { Outbox } from './mail/outbox.ts';
 import type { PageArtist } from './pictures/artist.ts';
+import type { Outbox } from './standins/outbox.ts';
 import { outboxPages } from './standins/outboxPages.ts';
 import { simulatedTracker } from './standins/simulatedTracker.ts';
+import { deviceRoutes, type Devices, standInsTold } from './standins/standInRoutes.ts';
 import { taskRoutes } from './tasks/taskRoutes.ts';
 import type { Tracker } from './tasks/tracker.ts';
 import { openLexicon } from './words/lexicon.ts';
@@ -36,6 +37,8 @@ export interface AppDeps {
   readonly mailer?: Mailer | null;
   /** The outbox that is shown; null where none is. */
   readonly outbox?: Outbox | null;
+  /** What stands in for what a device may lack; null where nothing does. */
+  readonly devices?: Devices | null;
   readonly report: (error: unknown) => void;
   /** Where requests are written down; nowhere without. */
   readonly log?: Pick<Logger, 'info'>;
@@ -86,6 +89,7 @@ export function createApp(deps: AppDeps): Express {
   app.use('/api/words', requests('words'), wordRoutes(openLexicon()));
   app.use('/api/tasks', requests('tasks'), taskRoutes(deps.tracker ?? null, uploads('tasks sent')));
   app.use('/api/mail', requests('mail'), mailRoutes(deps.mailer ?? null, uploads('mail sent')));
+  app.use('/api/stand-ins', requests('stand-ins told'), standInsTold(deps.devices ?? null));
   app.use('/api', (_req, res) => refuse(res, 404, 'There is nothing at this address.'));
 
   // A guest whose link is dead gets the right status and a plain page before any script is sent.
@@ -100,6 +104,12 @@ export function createApp(deps: AppDeps): Express {
     app.use('/stand-ins/tracker', requests('stand-in tracker'), simulatedTracker());
   if (deps.outbox)
     app.use('/stand-ins/outbox', requests('outbox', 'page'), outboxPages(deps.outbox));
+  if (deps.devices)
+    app.use(
+      '/stand-ins',
+      requests('stand-ins', 'page'),
+      deviceRoutes(deps.devices, uploads('handed over')),
+    );
   if (deps.demoFolder) app.use('/demo', express.static(deps.demoFolder, { index: false }));
   app.use('/demo', (_req, res) => refuse(res, 404, 'No such sample is offered here.'));
   app.use(staticApp(deps.appFolder));

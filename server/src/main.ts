@@ -5,9 +5,10 @@ import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { openLinks } from './links/openLinks.ts';
-import { openOutbox } from './mail/outbox.ts';
 import { serviceMailer } from './mail/serviceMailer.ts';
 import { startArtist } from './pictures/startArtist.ts';
+import { openOutbox } from './standins/outbox.ts';
+import { openDevices } from './standins/standInRoutes.ts';
 import { trackerAt } from './tasks/tracker.ts';
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '../..');
@@ -59,6 +60,10 @@ const outbox =
   demoFolder && !mailService
     ? await openOutbox(process.env.OUTBOX_FOLDER ?? join(root, 'server/data/outbox'), Date.now)
     : null;
+/** With the sample data a printer and a share sheet stand in for browsers that have none. */
+const devices = demoFolder
+  ? await openDevices(process.env.DEVICES_FOLDER ?? join(root, 'server/data/devices'), Date.now)
+  : null;
 
 const artist = startArtist(new URL('./pictures/artistProcess.mjs', import.meta.url), report);
 const app = createApp({
@@ -70,6 +75,7 @@ const app = createApp({
   tracker: trackerAddress ? trackerAt(trackerAddress) : null,
   mailer: mailService && mailFrom ? serviceMailer(mailService, mailFrom) : outbox,
   outbox,
+  devices,
   report,
   log,
   limits,

@@ -7,9 +7,10 @@ import { pathToFileURL } from 'node:url';
 import { createApp } from '../src/app.ts';
 import type { Tracker } from '../src/tasks/tracker.ts';
 import type { Mailer } from '../src/mail/mailer.ts';
-import { openOutbox, type Outbox } from '../src/mail/outbox.ts';
 import type { PageArtist } from '../src/pictures/artist.ts';
 import { startArtist } from '../src/pictures/startArtist.ts';
+import { openOutbox, type Outbox } from '../src/standins/outbox.ts';
+import { openDevices } from '../src/standins/standInRoutes.ts';
 import { createDiskLinkStore } from '../src/links/diskStore.ts';
 import type { LinkStore } from '../src/links/linkStore.ts';
 
@@ -36,6 +37,8 @@ interface StartOptions {
   readonly tracker?: Tracker;
   /** The outbox unless another is given. */
   readonly mailer?: Mailer | null;
+  /** Whether a printer and a share sheet stand in. */
+  readonly standsIn?: boolean;
 }
 
 /** A server on a folder of its own, with a clock the test sets. */
@@ -76,6 +79,7 @@ export class Standing {
     trustedProxies,
     tracker,
     mailer,
+    standsIn = true,
   }: StartOptions = {}): Promise<void> {
     this.links = await createDiskLinkStore(this.store, mostBytes);
     this.outbox = await openOutbox(join(this.folder, 'outbox'), () => this.now);
@@ -86,6 +90,7 @@ export class Standing {
       tracker,
       mailer: mailer === undefined ? this.outbox : mailer,
       outbox: this.outbox,
+      devices: standsIn ? await openDevices(join(this.folder, 'devices'), () => this.now) : null,
       now: () => this.now,
       appFolder: join(this.folder, 'app'),
       demoFolder: join(this.folder, 'demo'),

@@ -15,3 +15,4 @@ export {
 export { keepForOffline, takeNewVersion, useOffline } from './offline';
 export { readTracker, sendTasks } from './tasks';
 export { readMailWay, sendMail } from './mail';
+export { handOver, readStandIns } from './standIns';

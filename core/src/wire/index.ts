@@ -70,3 +70,9 @@ export {
   MOST_ADDRESSES,
   MOST_MAIL_BYTES,
 } from './mail.ts';
+export {
+  FILE_NAME_HEADER,
+  MOST_HANDED_OVER_BYTES,
+  type StandIns,
+  standInsSchema,
+} from './standIns.ts';

@@ -1,11 +1,7 @@
-import {
-  fileStem,
-  type MailRequest,
-  mailRequestSchema,
-  MOST_MAIL_BYTES,
-} from '@marginalis/core/wire';
+import { type MailRequest, mailRequestSchema, MOST_MAIL_BYTES } from '@marginalis/core/wire';
 import type { Request } from 'express';
 import { ValidationError } from 'yup';
+import { nameOfSent } from '../http/sentFile.ts';
 import type { Attachment } from './mailer.ts';
 
 /** Thrown when what is to be attached is more than a mail may hold. */
@@ -13,15 +9,6 @@ export class MailTooLarge extends Error {
   override readonly name = 'MailTooLarge';
 }
 
-/** What may be attached, and how its name ends. */
-const TYPES: Readonly<Record<string, string>> = {
-  'application/pdf': 'pdf',
-  'application/zip': 'zip',
-  'image/png': 'png',
-  'image/jpeg': 'jpg',
-  'text/markdown': 'md',
-  'text/csv': 'csv',
-};
 /** Besides the file: what the mail says, and what stands between the parts. */
 const AROUND = 64 * 1024;
 
@@ -54,8 +41,8 @@ export async function receiveMail(
   const [said, file] = [parts.get('mail'), parts.get('file')];
   if (typeof said !== 'string' || !(file instanceof Blob))
     throw new ValidationError('a part is missing');
-  const ending = TYPES[file.type.split(';')[0]];
-  if (!ending) throw new ValidationError('a file of this kind is not sent by mail');
+  const name = nameOfSent(file.name, file.type);
+  if (!name) throw new ValidationError('a file of this kind is not sent by mail');
   if (file.size > MOST_MAIL_BYTES) throw new MailTooLarge('Too large.');
   let value: unknown;
   try {
@@ -64,7 +51,6 @@ export async function receiveMail(
     throw new ValidationError('what it says cannot be read');
   }
   const mail = await mailRequestSchema.validate(value, { strict: true });
-  const stem = fileStem(file.name.replace(/\.[a-z0-9]+\s*$/i, '')) || 'Document';
   const bytes = Buffer.from(await file.arrayBuffer());
-  return { mail, attachment: { name: `${stem}.${ending}`, type: file.type, bytes } };
+  return { mail, attachment: { name, type: file.type, bytes } };
 }

@@ -1,8 +1,9 @@
 import { Router } from 'express';
 import { asForeignBytes } from '../http/foreign.ts';
-import { escape, htmlPage } from '../http/htmlPage.ts';
+import { escape } from '../http/htmlPage.ts';
 import { plainPage } from '../http/plainPage.ts';
-import type { Outbox, OutboxEntry } from '../mail/outbox.ts';
+import { keptPage, sizeInWords, timeInWords } from './keptPage.ts';
+import type { Outbox, OutboxEntry } from './outbox.ts';
 
 /**
  * Shows what a simulated mail service would have sent: `GET /` a page of mails, `GET /:id.eml` one as it would have left.
@@ -27,31 +28,17 @@ export function outboxPages(outbox: Outbox): Router {
   return router;
 }
 
-const size = (bytes: number): string =>
-  bytes < 1e6 ? `${Math.ceil(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`;
-
-const card = ({ id, at, to, subject, text, attached, size: bytes }: OutboxEntry): string => `
-<li>
+const card = ({ id, at, to, subject, text, attached, size }: OutboxEntry): string => `
   <h2>${escape(subject)}</h2>
-  <p class="quiet">To ${escape(to.join(', '))} · <time>${new Date(at).toISOString().slice(0, 16).replace('T', ' ')} UTC</time></p>
+  <p class="quiet">To ${escape(to.join(', '))} · ${timeInWords(at)}</p>
   <p class="text">${escape(text)}</p>
-  <p>${escape(attached)} <span class="quiet">${size(bytes)}</span></p>
-  <p><a href="/stand-ins/outbox/${id}.eml">The whole mail</a></p>
-</li>`;
-
-const STYLE = `  main { max-width: 42rem; margin: 0 auto; padding: 1.5rem 1rem 3rem; font-size: 1.0625rem; }
-  h2 { font: 600 1.125rem/1.3 Title, Georgia, serif; margin: 0; }
-  ul { list-style: none; padding: 0; display: grid; gap: 0.75rem; }
-  li { background: var(--card); border: 1px solid var(--edge); border-radius: 4px; padding: 0.875rem 1rem; }
-  p { margin: 0.375rem 0 0; overflow-wrap: anywhere; }
-  .text { white-space: pre-wrap; }
-  .quiet { color: var(--quiet); }
-  a { color: var(--accent); display: inline-block; padding: 0.25rem 0; }`;
+  <p>${escape(attached)} <span class="quiet">${sizeInWords(size)}</span></p>
+  <p><a href="/stand-ins/outbox/${id}.eml">The whole mail</a></p>`;
 
 const page = (mails: readonly OutboxEntry[]): string =>
-  htmlPage(
+  keptPage(
     'Outbox',
-    STYLE,
-    `<p>Mail that was sent from here with the sample data. It is kept on this server and goes nowhere.</p>
-${mails.length === 0 ? '<p>Nothing was sent yet.</p>' : `<ul>${mails.map(card).join('')}</ul>`}`,
+    'Mail that was sent from here with the sample data. It is kept on this server and goes nowhere.',
+    mails.map(card),
+    'Nothing was sent yet.',
   );

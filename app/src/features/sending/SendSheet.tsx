@@ -6,7 +6,7 @@ import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { passwordFor, useSession, useSessionState } from '@/session';
 import { Sheet } from '@/ui';
-import { type Asked, dpiOf, howOf, isCopy } from './asked';
+import { type Asked, dpiOf, howOf, isCopy, waysFor } from './asked';
 import { documentOf } from './copyOfPart';
 import { copyName, picturesName } from './fileName';
 import { areFit } from './LinkTermsFields';
@@ -19,6 +19,7 @@ import { ProtectionFields } from './ProtectionFields';
 import { PagePreview } from './PagePreview';
 import { RegionPreview } from './region/RegionPreview';
 import { SendFoot } from './SendFoot';
+import { useSystemWays } from './system';
 import { type InSight, type Part, useAsked } from './useAsked';
 import { FIRST_TERMS, useLinks } from './useLinks';
 import { useNaming } from './useNaming';
@@ -38,10 +39,15 @@ export function SendSheet({ onClose, inSight }: { onClose: () => void; inSight: 
   const [mail, setMail] = useState(() => firstMail(title));
   const links = useLinks(id, title);
   const count = part?.document.pages.length ?? 0;
-  const how = howOf(asked, count);
+  const system = useSystemWays();
+  const ways = waysFor(asked, count, system);
+  const how = howOf(asked, ways);
   const mayProtect = canProtect(asked.as, how);
   const protection = mayProtect ? protectionOf(protecting) : null;
-  const sending = useSending(part, asked, protection, links, { how, link: terms, mail });
+  const sending = useSending(part, asked, protection, links, {
+    ...{ how, system, mail },
+    link: terms,
+  });
   const isFit =
     (how !== 'link' || areFit(terms)) &&
     (how !== 'mail' || troubleOf(mail) === null) &&
@@ -78,7 +84,9 @@ export function SendSheet({ onClose, inSight }: { onClose: () => void; inSight: 
         asked={asked}
         trouble={trouble}
         marked={marked}
-        pages={count}
+        ways={ways}
+        how={how}
+        system={system}
         isOpen={inSight !== null}
         notes={part ? listNotes(part.document).length : 0}
         onChange={change}

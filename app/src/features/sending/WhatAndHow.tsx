@@ -1,10 +1,11 @@
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { type Choice, Choices, Field, SwitchRow } from '@/ui';
-import { type Asked, canBeSmaller, howOf, isCopy, waysFor } from './asked';
+import { type Asked, canBeSmaller, isCopy } from './asked';
 import { LinkTermsFields } from './LinkTermsFields';
 import { MailFields } from './MailFields';
 import type { MailTerms } from './mailTerms';
+import { StandsIn, type SystemWays } from './system';
 import type { LinkTerms } from './useLinks';
 
 /** The three questions: what is to leave, as what, and how. */
@@ -16,8 +17,10 @@ export function WhatAndHow(props: {
   marked: number;
   /** The document is open: a page is in sight. */
   isOpen: boolean;
-  /** How many are to leave. */
-  pages: number;
+  /** The ways out there are, and the one taken. */
+  ways: readonly Asked['how'][];
+  how: Asked['how'];
+  system: SystemWays;
   notes: number;
   onChange: (part: Partial<Asked>) => void;
   /** What a link is made with. */
@@ -27,10 +30,9 @@ export function WhatAndHow(props: {
   mail: MailTerms;
   onMail: (part: Partial<MailTerms>) => void;
 }) {
-  const { asked, trouble, marked, isOpen, pages, notes, onChange, terms, onTerms, mail, onMail } =
-    props;
+  const { asked, trouble, marked, isOpen, ways, how, system, notes } = props;
+  const { onChange, terms, onTerms, mail, onMail } = props;
   const { colors } = useTheme();
-  const how = howOf(asked, pages);
   const notesLabel = notes === 1 ? 'Its note' : `Its ${notes} notes`;
   return (
     <View style={styles.all}>
@@ -130,7 +132,7 @@ export function WhatAndHow(props: {
         label="How"
         value={how}
         onChange={(how) => onChange({ how })}
-        choices={WAYS.filter(({ value }) => waysFor(asked, pages).includes(value))}
+        choices={WAYS.filter(({ value }) => ways.includes(value))}
       />
       {canBeSmaller(asked, how) && (
         <Choices
@@ -152,8 +154,20 @@ export function WhatAndHow(props: {
         />
       )}
       {how === 'mail' && <MailFields terms={mail} onChange={onMail} />}
+      {how === 'share' && (
+        <StandsIn
+          of={system.share}
+          says="This browser cannot share files. With the sample data they go to a stand-in share sheet on the server, and nowhere else."
+          see="See what was shared"
+        />
+      )}
       {how === 'print' && (
         <>
+          <StandsIn
+            of={system.print}
+            says="This browser cannot print PDFs. With the sample data they go to a stand-in printer on the server, and nowhere else."
+            see="See what was printed"
+          />
           <Choices
             label="Pages on a sheet"
             value={asked.perSheet}

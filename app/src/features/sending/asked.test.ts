@@ -1,6 +1,7 @@
 import { emptyDocument, pagesOfSource } from '@marginalis/core/document';
 import { plainPage } from '@marginalis/core/geometry';
 import { type Asked, canBeSmaller, dpiOf, howOf, pagesAsked, pagesInName, waysFor } from './asked';
+import type { SystemWays } from './system';
 
 const NAMES = ['i', 'ii', '1', '2', '3'];
 const document = emptyDocument(
@@ -38,15 +39,28 @@ test('pages are named in a file’s name where they are not all', () => {
 test('a link leads to a PDF, and the clipboard takes one PNG picture', () => {
   Object.assign(globalThis, { ClipboardItem: class {} });
   Object.assign(navigator, { clipboard: { write: () => Promise.resolve() } });
-  const ways = (part: Partial<Asked>, count: number) => waysFor(asked(part), count);
+  const none = { share: null, print: null };
+  const ways = (part: Partial<Asked>, count: number, system: SystemWays = none) =>
+    waysFor(asked(part), count, system);
   expect(ways({}, 3)).toEqual(['download', 'link', 'mail']);
   expect(ways({ as: 'pictures' }, 1)).toEqual(['download', 'clipboard', 'mail']);
   expect(ways({ as: 'pictures' }, 2)).toEqual(['download', 'mail']);
   expect(ways({ as: 'pictures', picture: 'jpeg' }, 1)).toEqual(['download', 'mail']);
   expect(ways({ as: 'table' }, 1)).toEqual(['download', 'mail']);
   // A way that was taken last and is none here is not taken.
-  expect(howOf(asked({ as: 'pictures', how: 'link' }), 1)).toBe('download');
-  expect(howOf(asked({ as: 'pictures', how: 'clipboard' }), 1)).toBe('clipboard');
+  const how = (part: Partial<Asked>) => howOf(asked(part), ways(part, 1));
+  expect(how({ as: 'pictures', how: 'link' })).toBe('download');
+  expect(how({ as: 'pictures', how: 'clipboard' })).toBe('clipboard');
+  // What the device has, or what stands in for it.
+  const takes = { shownAt: null, hand: async () => ({ left: true, trouble: null }) };
+  const all = { share: takes, print: takes };
+  expect(ways({}, 3, all)).toEqual(['download', 'share', 'link', 'mail', 'print']);
+  expect(ways({ as: 'pictures' }, 2, all)).toEqual(['download', 'share', 'mail']);
+  expect(ways({ as: 'living' }, 2, { ...none, print: takes })).toEqual([
+    'download',
+    'link',
+    'mail',
+  ]);
 });
 
 test('a PDF that leaves as a file or under a link can be made smaller; paper and pictures are not', () => {

@@ -1,8 +1,7 @@
 import type { DocState } from '@marginalis/core/document';
 import { markedPages, type NamedPages, pageRanges } from '@marginalis/core/leaving';
 import type { Settings } from '@/storage';
-import { canPrint } from './printing';
-import { canCopyPicture, canShare } from './waysOut';
+import { canCopyPicture, type SystemWays } from './system';
 
 /** What is to leave. */
 export interface Asked {
@@ -71,15 +70,16 @@ export const isCopy = (as: Asked['as']): as is 'fixed' | 'living' | 'pictures' =
 export function waysFor(
   { as, picture }: Pick<Asked, 'as' | 'picture'>,
   pages: number,
+  system: SystemWays,
 ): readonly Asked['how'][] {
   const isOnePng = as === 'pictures' && picture === 'png' && pages === 1;
   return [
     'download',
-    ...(canShare() ? (['share'] as const) : []),
+    ...(system.share ? (['share'] as const) : []),
     ...(isOnePng && canCopyPicture() ? (['clipboard'] as const) : []),
     ...(as === 'fixed' || as === 'living' ? (['link'] as const) : []),
     'mail',
-    ...(as === 'fixed' && canPrint() ? (['print'] as const) : []),
+    ...(as === 'fixed' && system.print ? (['print'] as const) : []),
   ];
 }
 
@@ -91,6 +91,6 @@ export const canBeSmaller = ({ as }: Pick<Asked, 'as'>, how: Asked['how']): bool
 export const dpiOf = (asked: Pick<Asked, 'as' | 'smaller'>, how: Asked['how']): number | null =>
   canBeSmaller(asked, how) && asked.smaller !== 0 ? asked.smaller : null;
 
-/** The way asked for, where there is that way. */
-export const howOf = (asked: Pick<Asked, 'as' | 'how' | 'picture'>, pages: number): Asked['how'] =>
-  waysFor(asked, pages).includes(asked.how) ? asked.how : 'download';
+/** The way asked for, where it is among those that there are. */
+export const howOf = ({ how }: Pick<Asked, 'how'>, ways: readonly Asked['how'][]): Asked['how'] =>
+  ways.includes(how) ? how : 'download';

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useSession } from '@/session';
 import type { KeptLink, Sent } from '@/storage';
+import { download } from '@/ui';
 import { startWork } from '@/work';
 import type { Asked } from './asked';
 import { copyName, picturesName } from './fileName';
@@ -9,18 +10,18 @@ import type { MailTerms } from './mailTerms';
 import { noteSent } from './noteSent';
 import { notesFile } from './notesFile';
 import { notesForGuests } from './notesForGuests';
-import { printPdf } from './printing';
+import { copyPicture, type Handing, type SystemWays } from './system';
 import type { Part } from './useAsked';
 import type { MadeCopy } from './useCopy';
 import type { Links, LinkTerms } from './useLinks';
 import { useNaming } from './useNaming';
-import { copyPicture, download, share } from './waysOut';
 
 /** How something leaves, and what it says on its way. */
 export interface Way {
   readonly how: Asked['how'];
   readonly link: LinkTerms;
   readonly mail: MailTerms;
+  readonly system: SystemWays;
 }
 
 export interface Leaving {
@@ -47,7 +48,7 @@ export function useLeaving(
     room,
   }: Pick<Asked, 'as' | 'notes' | 'picture' | 'perSheet' | 'room'>,
   links: Links,
-  { how, link, mail }: Way,
+  { how, link, mail, system }: Way,
 ): Leaving {
   const { id, title } = useSession().desk;
   const naming = useNaming(pages);
@@ -77,13 +78,15 @@ export function useLeaving(
     download(made);
     return left(file.name, 'Downloaded. Your mail program opens it.');
   };
+  /** The system says itself what it does; of what stands in it is said here. */
+  const handed = async (to: Handing, file: File, done: string): Promise<void> => {
+    const { left: hasLeft, trouble } = await to.hand(file);
+    if (trouble) failed(trouble);
+    if (hasLeft) await left(file.name, to.shownAt === null ? null : done);
+  };
   const byFile = async (file: File): Promise<void> => {
     if (how === 'mail') return mailed(file);
-    if (how === 'share') {
-      const { shared, trouble } = await share(file);
-      if (trouble) failed(trouble);
-      return shared ? left(file.name, null) : undefined;
-    }
+    if (how === 'share' && system.share) return handed(system.share, file, 'Shared.');
     download(file);
     return left(file.name, 'Downloaded.');
   };
@@ -94,8 +97,7 @@ export function useLeaving(
       if (!put.ok) return put.failure.kind === 'stopped' ? undefined : failed(put.failure.message);
       sheets = put.value;
     }
-    const trouble = await printPdf(sheets);
-    return trouble ? failed(trouble) : left(name, null);
+    if (system.print) await handed(system.print, pdfFile(name, sheets), 'Printed.');
   };
   const pictured = async (count: number, pictures: Blob): Promise<void> => {
     const name = picturesName(naming, count, picture);
@@ -125,8 +127,7 @@ export function useLeaving(
       });
       return token === null ? undefined : left(name, null, 'link', token);
     }
-    const bytes = copy.bytes as Uint8Array<ArrayBuffer>;
-    return byFile(new File([bytes], name, { type: 'application/pdf' }));
+    return byFile(pdfFile(name, copy.bytes));
   };
   const whileLeaving = (work: Promise<void>): Promise<void> => {
     setLeaving(true);
@@ -141,3 +142,6 @@ export function useLeaving(
     copy: (made, part, under) => whileLeaving(copied(made, part, under)),
   };
 }
+
+const pdfFile = (name: string, bytes: Uint8Array): File =>
+  new File([bytes as Uint8Array<ArrayBuffer>], name, { type: 'application/pdf' });
