@@ -1,9 +1,10 @@
 import type { Elsewhere } from '@marginalis/core/annotations';
 import type { CopyNote, NotesAt } from '@marginalis/core/copy';
 import type { DocState, Page, RefusalReason } from '@marginalis/core/document';
+import type { Drawing } from '@marginalis/core/drawing';
 import type { Mail, PlacedInk } from '@marginalis/core/formats';
 import type { Box } from '@marginalis/core/geometry';
-import type { MarkRecord, PageId } from '@marginalis/core/marks';
+import type { MarkId, MarkRecord, PageId } from '@marginalis/core/marks';
 import type {
   CopyOf,
   FixedCopy,
@@ -113,6 +114,8 @@ interface LookJobs {
       FaceSources & {
         sources: readonly Source[];
         copy: Uint8Array;
+        /** How marks are drawn on the screen, as far as they were; the others are worked out. */
+        drawn: ReadonlyMap<MarkId, Drawing>;
         /** What opens the copy; null where everybody can. */
         password: string | null;
       };

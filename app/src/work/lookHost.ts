@@ -1,4 +1,5 @@
 import { CopyFonts } from '@marginalis/core/copy';
+import { keepDrawings } from '@marginalis/core/derived';
 import { type DocState, PdfRefusal } from '@marginalis/core/document';
 import { boxWidth } from '@marginalis/core/geometry';
 import { fromBase64 } from '@marginalis/core/marks';
@@ -43,8 +44,9 @@ const runs: { [J in LookJob]: Run<J> } = {
       open.close();
     }
   },
-  async prove({ sources, copy, password, faces, own, ...asked }, onProgress) {
+  async prove({ sources, copy, drawn, password, faces, own, ...asked }, onProgress) {
     const module = await pdfium();
+    keepDrawings(asked.document, drawn);
     const opened = new Map<string, OpenPages>();
     try {
       for (const source of sources)

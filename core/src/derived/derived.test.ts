@@ -6,7 +6,8 @@ import { growBox, plainPage } from '../geometry/index.ts';
 import type { Mark } from '../kinds/index.ts';
 import { layersOf } from './layers.ts';
 import type { Item } from '../drawing/index.ts';
-import { boundsOf, outlineOf } from './drawingOf.ts';
+import { boundsOf, drawingKnown, drawingOf, outlineOf } from './drawingOf.ts';
+import { drawingsKnown, keepDrawings } from './drawingsKnown.ts';
 import { centrelinesOf } from './lines.ts';
 import { isTouched } from './touch.ts';
 
@@ -51,6 +52,24 @@ test('what is derived is kept with the mark, and made anew for a changed one', (
   const wide: Mark = { ...wave, style: { ...wave.style, width: 10 } };
   expect(outlineOf(wide)).not.toBe(outlineOf(wave));
   expect(boundsOf(wide).maxY).toBeGreaterThan(boundsOf(wave).maxY + 2);
+});
+
+test('another thread is given how marks are drawn as far as that was worked out, and works out the rest', () => {
+  const copy = (): typeof state =>
+    structuredClone({
+      ...state,
+      marks: new Map([...state.marks].map(([id, m]) => [id, new Map(m)])),
+    });
+  const [here, there] = [copy(), copy()];
+  const wave = findMark(here, 'wave') as Mark;
+  expect(drawingsKnown(here).size).toBe(0);
+  drawingOf(wave);
+  const sent = structuredClone(drawingsKnown(here));
+  expect([...sent.keys()]).toEqual(['wave']);
+  keepDrawings(there, sent);
+  expect(drawingKnown(findMark(there, 'wave') as Mark)).toBe(sent.get('wave'));
+  expect(drawingOf(findMark(there, 'wave') as Mark)).toBe(sent.get('wave'));
+  expect(drawingKnown(findMark(there, 'loop') as Mark)).toBeNull();
 });
 
 test('bounds hold the whole of the ink', () => {

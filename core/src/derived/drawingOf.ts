@@ -24,6 +24,14 @@ const drawnIn = (mark: Mark, all: Known): Drawing => (all.drawing ??= kindFor(ma
 /** How a mark is drawn, for every sink; kept as long as the mark. */
 export const drawingOf = (mark: Mark): Drawing => drawnIn(mark, knownOf(mark));
 
+/** How a mark is drawn, where that was worked out before; null where it was not. */
+export const drawingKnown = (mark: Mark): Drawing | null => known.get(mark)?.drawing ?? null;
+
+/** Takes what was worked out of the same mark elsewhere. */
+export function keepDrawing(mark: Mark, drawing: Drawing): void {
+  knownOf(mark).drawing ??= drawing;
+}
+
 /** Everything a mark fills, as one path; kept as long as the mark. */
 export function outlineOf(mark: Mark): Path {
   const { outline } = kindFor(mark);

@@ -1,4 +1,5 @@
 export { drawingOf, outlineOf, boundsOf, roughBoundsOf, liesBeneath } from './drawingOf.ts';
+export { drawingsKnown, keepDrawings } from './drawingsKnown.ts';
 export { linesOf, wholeLines, centrelinesOf, areasOf, reachOf } from './lines.ts';
 export { marksMeeting } from './pageIndex.ts';
 export { figuresOn } from './figuresOn.ts';

@@ -1,6 +1,8 @@
 import type { CopyFonts } from '../copy/index.ts';
+import { touchedBy } from '../canvas/index.ts';
 import { drawingOf, liesBeneath } from '../derived/index.ts';
-import type { Matrix } from '../geometry/index.ts';
+import type { Drawing } from '../drawing/index.ts';
+import { type Box, boxesMeet, growBox, type Matrix } from '../geometry/index.ts';
 import type { Mark } from '../kinds/index.ts';
 import type { MarkId } from '../marks/index.ts';
 import type { Raster } from '../pdfium/index.ts';
@@ -15,28 +17,52 @@ export interface ThreePictures {
   readonly found: Raster;
 }
 
-/** The marks of a page, from the lowest to the topmost, that are not found at their places. */
+/** What differs may be so far from the mark it is of, pixels. */
+const NEAR = 2;
+
+/**
+ * The marks of a page, from the lowest to the topmost, that are not found at their places.
+ * @param doubtful where something differs, pixels: marks elsewhere are there
+ */
 export async function lostMarks(
   marks: readonly Mark[],
+  doubtful: readonly Box[],
   pictures: ThreePictures,
   matrix: Matrix,
   fonts: CopyFonts,
   painter: ProofPainter,
 ): Promise<MarkId[]> {
+  if (doubtful.length === 0) return [];
   const layered = [...marks.filter(liesBeneath), ...marks.filter((mark) => !liesBeneath(mark))];
-  const drawings = await Promise.all(layered.map((mark) => fonts.set(drawingOf(mark))));
-  const { width, height } = pictures.bare;
+  const drawn = await Promise.all(
+    layered.map(async (mark): Promise<Drawn> => {
+      const drawing = await fonts.set(drawingOf(mark));
+      return { id: mark.id, drawing, box: growBox(touchedBy(drawing, matrix), NEAR) };
+    }),
+  );
+  const asked = new Set(drawn.filter(({ box }) => doubtful.some((one) => boxesMeet(one, box))));
+  // Those that may lie over them are painted too, in nobody's colour.
+  const around = drawn.filter(
+    (one) => asked.has(one) || [...asked].some(({ box }) => boxesMeet(one.box, box)),
+  );
   const lost: MarkId[] = [];
-  for (let from = 0; from < layered.length; from += MOST_APART) {
-    const count = Math.min(MOST_APART, layered.length - from);
-    const painted = drawings.flatMap((drawing, k) => {
-      const own = k - from;
-      return inOwnColour(drawing, own >= 0 && own < count ? own : null);
-    });
-    const owners = ownersIn(await painter.paint({ width, height }, painted, matrix), count);
-    marksFound(owners, count, pictures).forEach((isThere, k) => {
-      if (!isThere) lost.push(layered[from + k].id);
+  const all = [...asked];
+  for (let from = 0; from < all.length; from += MOST_APART) {
+    const some = all.slice(from, from + MOST_APART);
+    const numbers = new Map(some.map((one, k) => [one, k]));
+    const painted = around.flatMap((one) => inOwnColour(one.drawing, numbers.get(one) ?? null));
+    const { width, height } = pictures.bare;
+    const owners = ownersIn(await painter.paint({ width, height }, painted, matrix), some.length);
+    marksFound(owners, some.length, pictures).forEach((isThere, k) => {
+      if (!isThere) lost.push(some[k].id);
     });
   }
   return lost;
+}
+
+interface Drawn {
+  readonly id: MarkId;
+  readonly drawing: Drawing;
+  /** Pixels. */
+  readonly box: Box;
 }

@@ -101,10 +101,9 @@ export async function provePage(
   const photographs = [...photographsIn(drawing, matrix), ...smaller];
   const difference = compareRasters(wanted, found, photographs);
   // A mark that is not there is missed in pixels first; not a faint one on a picture, of which squares are compared.
-  const lost =
-    difference.differing === 0 && smaller.length === 0
-      ? []
-      : await lostMarks(page.marks, { bare, wanted, found }, matrix, fonts, painter);
+  const doubtful = [...difference.spots.map(({ box }) => box), ...smaller];
+  const pictures = { bare, wanted, found };
+  const lost = await lostMarks(page.marks, doubtful, pictures, matrix, fonts, painter);
   const back = thenMatrix(invertMatrix(matrix), displayMatrix(page.geometry));
   const seen = isLiving ? { ...copy, annotations: 0 } : copy;
   const proof = judged(page, source, seen, difference, lost, charactersOf(drawing), back);

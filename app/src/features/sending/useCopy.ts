@@ -1,3 +1,4 @@
+import { drawingsKnown } from '@marginalis/core/derived';
 import { plainDocument } from '@marginalis/core/document';
 import type { FixedCopy, LivingCopy } from '@marginalis/core/pdf';
 import { fileStem } from '@marginalis/core/wire';
@@ -156,13 +157,15 @@ async function prove(
   mine: Making,
   tell: (done: number, all: number) => void,
 ): Promise<Proved | null> {
+  const document = documentOf(of);
   const proving = startWork(
     'prove',
     {
       ...{ sources, notesAt, faces, own },
       notes: of.as === 'living' ? [] : notes,
       living: of.as === 'living',
-      document: plainDocument(documentOf(of)),
+      document: plainDocument(document),
+      drawn: drawingsKnown(document),
       annotated: 'annotatedPages' in copy ? copy.annotatedPages : [],
       smaller: copy.smaller?.places ?? [],
       copy: copy.bytes,
