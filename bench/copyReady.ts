@@ -28,10 +28,16 @@ const manual = (): Uint8Array =>
     path: 'usr/share/doc/octave/octave.pdf',
   });
 
-const loadAndSave =
-  (bytes: Uint8Array): (() => Promise<number>) =>
-  () =>
-    timed(async () => (await PDFDocument.load(bytes, { updateMetadata: false })).save());
+interface Reference {
+  readonly reference: string;
+  readonly theirs: () => Promise<number>;
+}
+
+const loadAndSave = (bytes: Uint8Array, reference = REFERENCE): Reference => ({
+  reference,
+  theirs: () =>
+    timed(async () => (await PDFDocument.load(bytes, { updateMetadata: false })).save()),
+});
 
 async function layersOf(document: DocState): Promise<Map<string, MarkLayer>> {
   const layers = new Map<string, MarkLayer>();
@@ -45,7 +51,7 @@ async function readyRow(
   what: string,
   source: Uint8Array,
   marked: (pages: ReturnType<typeof pageRefsFor>) => DocState,
-  theirs: () => Promise<number>,
+  { reference, theirs }: Reference,
 ): Promise<Row> {
   const document = marked(pageRefsFor((await inspectPdf(source)).pages));
   const layers = await layersOf(document);
@@ -58,7 +64,7 @@ async function readyRow(
     });
   const times = await inTurn(3, ours, theirs);
   console.log(`${what}: ${(size / 1e6).toFixed(2)} MB.`);
-  return { what, reference: REFERENCE, ...times };
+  return { what, reference, ...times };
 }
 
 /** From the button that sends until the copy is said to be ready, and is proved, ms. */
@@ -87,7 +93,7 @@ async function sendIn(page: BrowserPage): Promise<number> {
 }
 
 /** The same in the browser: written, left alone, sent; then again after a reload. */
-async function sendRows(theirs: () => Promise<number>): Promise<Row[]> {
+async function sendRows({ theirs }: Reference): Promise<Row[]> {
   const source = await twentyPages();
   const written = covered(pageRefsFor((await inspectPdf(source)).pages));
   const ink = Buffer.from(writeInkml(written, 'Twenty pages'));
@@ -111,10 +117,17 @@ async function sendRows(theirs: () => Promise<number>): Promise<Row[]> {
     await undo.and(page.locator(':not([aria-disabled=true])')).waitFor({ timeout: 300_000 });
     await page.locator('[data-saving=kept]').waitFor({ timeout: 180_000 });
     const rows: Row[] = [];
-    for (const when of ['', ', after a reload']) {
-      if (when) {
+    // As whoever has written on them has.
+    for (let k = 2; k <= written.pages.length; k++) {
+      await page.getByRole('textbox', { name: /^Page, / }).fill(String(k));
+      await page.keyboard.press('Enter');
+      await page.locator(`[data-page="${k}"][data-drawn]`).waitFor();
+    }
+    for (const when of [', all of them seen', ', after a reload']) {
+      if (when === ', after a reload') {
         await page.reload();
-        await page.locator('[data-page="1"][data-drawn]').waitFor();
+        // Where it was left.
+        await page.locator(`[data-page="${written.pages.length}"][data-drawn]`).waitFor();
       }
       await page.waitForTimeout(IDLE);
       const ours = median([await sendIn(page), await sendIn(page), await sendIn(page)]);
@@ -133,21 +146,27 @@ const thirtyMarked = (pages: ReturnType<typeof pageRefsFor>): DocState => {
 
 /** Copies whose marks were encoded while nobody wrote. */
 export async function benchCopyReady(): Promise<Row[]> {
-  const theirs = loadAndSave(manual());
+  const others = loadAndSave(manual());
   const almanac = new Uint8Array(readFileSync('demo/documents/tide-almanac.pdf'));
   return [
     await readyRow(
       'copy of 20 pages, 4,000 strokes, encoded before',
       await twentyPages(),
       covered,
-      theirs,
+      others,
     ),
     await readyRow(
       'copy of 800 pages, 30 with 200 strokes, encoded before',
       almanac,
       thirtyMarked,
-      theirs,
+      others,
     ),
-    ...(await sendRows(theirs)),
+    await readyRow(
+      'the same copy of 800 pages',
+      almanac,
+      thirtyMarked,
+      loadAndSave(almanac, 'loading and saving these 800 pages with the same library'),
+    ),
+    ...(await sendRows(others)),
   ];
 }

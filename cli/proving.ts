@@ -1,6 +1,6 @@
 import { type CopyNote, CopyFonts, type NotesAt } from '@marginalis/core/copy';
 import type { DocState } from '@marginalis/core/document';
-import { openPages } from '@marginalis/core/pdfium';
+import { openPages, opensFreely } from '@marginalis/core/pdfium';
 import { type CopyToProve, type Proof, proveCopy, type ProvedPage } from '@marginalis/core/proof';
 import { painterFor } from './canvas.ts';
 import { textFiles } from './faces.ts';
@@ -15,19 +15,30 @@ export interface CopyOfSource {
   /** Pages, from 0; those of the source that have annotations when left out. */
   readonly annotated?: CopyToProve['annotated'];
   readonly smaller?: CopyToProve['smaller'];
+  /** What is to open the copy; everybody can where nothing is said. */
+  readonly lock?: string;
 }
 
 let starting: ReturnType<typeof startPdfium> | null = null;
 
 /** Proves a copy outside a browser. @throws PdfRefusal when either cannot be read */
 export async function prove(
-  { source, password, document, notes = [], notesAt = 'end', annotated, smaller }: CopyOfSource,
+  {
+    source,
+    password,
+    document,
+    notes = [],
+    notesAt = 'end',
+    annotated,
+    smaller,
+    lock,
+  }: CopyOfSource,
   copy: Uint8Array,
 ): Promise<{ readonly proof: Proof; readonly wrong: readonly ProvedPage[] }> {
   const pdfium = await (starting ??= startPdfium());
   const from = openPages(pdfium, source, password);
   try {
-    const open = openPages(pdfium, copy);
+    const open = openPages(pdfium, copy, lock);
     try {
       const fonts = new CopyFonts(textFiles);
       const found =
@@ -36,7 +47,10 @@ export async function prove(
           from.page(page, (one) => one.annotations().size > 0),
         );
       return await proveCopy(
-        { document, notes, notesAt, annotated: found, smaller },
+        {
+          ...{ document, notes, notesAt, annotated: found, smaller },
+          locked: lock === undefined ? null : !opensFreely(pdfium, copy),
+        },
         {
           sources: () => from,
           copy: open,

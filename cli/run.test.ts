@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { writeInkml } from '@marginalis/core/formats';
 import { toMarkRecord } from '@marginalis/core/kinds';
@@ -209,6 +210,32 @@ test('proof tells of each changed page whether the copy shows what it ought to, 
   expect(io.results).toMatchObject([{ page: 1, alike: false, lost: ['m0'] }]);
   expect((io.results[0] as { places: unknown[] }).places.length).toBeGreaterThan(0);
   expect(await run(['proof', 'a.pdf', 'm.json'], io)).toBe(EXIT.wrongCall);
+});
+
+test('proof opens a locked copy with its password, and finds one that was to be locked and is not', async () => {
+  const io = stand({ 'a.pdf': await plainPdf(1), 'm.json': '[]' });
+  await run(['fixed', 'a.pdf', '--lock', 'kelp and wrack', '-o', 'locked.pdf'], io);
+  await run(['fixed', 'a.pdf', '-o', 'open.pdf'], io);
+  const lock = ['--lock', 'kelp and wrack'];
+  expect(await run(['proof', 'a.pdf', 'm.json', 'locked.pdf', ...lock], io)).toBe(EXIT.done);
+  expect(await run(['proof', 'a.pdf', 'm.json', 'locked.pdf'], io)).toBe(EXIT.refused);
+  expect(await run(['proof', 'a.pdf', 'm.json', 'open.pdf', ...lock], io)).toBe(EXIT.unlike);
+});
+
+test('proof knows which pictures were to be made smaller, and looks for marks on them', async () => {
+  const scans = new Uint8Array(readFileSync('demo/documents/tide-log.pdf'));
+  const stroke = { page: 1, samples, instrument: 'marking-pen', widthMm: 2 };
+  const marks = JSON.stringify({ marks: [stroke] });
+  const io = stand({ 'a.pdf': scans, 'm.json': marks, 'none.json': '[]' });
+  const smaller = ['--smaller', '96'];
+  await run(['fixed', 'a.pdf', '--marks', 'm.json', ...smaller, '-o', 'copy.pdf'], io);
+  expect(io.results.at(-1)).toMatchObject({ smaller: { pictures: expect.any(Number) } });
+  expect(await run(['proof', 'a.pdf', 'm.json', 'copy.pdf', ...smaller], io)).toBe(EXIT.done);
+  await run(['fixed', 'a.pdf', '--marks', 'none.json', ...smaller, '-o', 'bare.pdf'], io);
+  expect(await run(['proof', 'a.pdf', 'm.json', 'bare.pdf', ...smaller], io)).toBe(EXIT.unlike);
+  expect(await run(['proof', 'a.pdf', 'm.json', 'copy.pdf', '--smaller', '9'], io)).toBe(
+    EXIT.wrongCall,
+  );
 });
 
 test('living makes annotations of marks and leaves the bytes of its source as they are', async () => {

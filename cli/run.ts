@@ -29,9 +29,10 @@ export const HELP = `npm run -s cli -- COMMAND
       the words of a PDF in the order they are read in, one JSON object a line; boxes in points, y up
   find FILE TERM [--exact] [--whole] [--password P]
       where a term is printed, one JSON object a line; --exact: case and accents count, --whole: whole words only
-  proof SOURCE MARKS COPY [--password P]
+  proof SOURCE MARKS COPY [--password P] [--lock P] [--smaller DPI]
       whether a fixed copy shows what its source and the marks of a file ought to show: one JSON object for each page that
-      was changed, with the share of its ink that differs, the places, and the marks that are not found
+      was changed, with the share of its ink that differs, the places, and the marks that are not found;
+      --lock, --smaller: as the copy was made
   help
       this text
 

@@ -1,21 +1,34 @@
+import { makeFixedCopy } from '@marginalis/core/pdf';
+import { deflate } from '../deflate.ts';
+import { textFiles } from '../faces.ts';
 import type { Io } from '../io.ts';
 import { readMarked } from '../marked.ts';
 import { prove } from '../proving.ts';
+import { smallerOf } from '../smaller.ts';
 
 export interface ProofArguments {
   readonly file: string;
   readonly marks: string;
   readonly copy: string;
   readonly password?: string;
+  /** What opens the copy. */
+  readonly lock?: string;
+  /** Dots an inch its pictures were to keep at most. */
+  readonly smaller?: string;
 }
 
 const rounded = (n: number): number => Math.round(n * 1e6) / 1e6;
 
 /** Compares a copy with what its source and the marks of a file ought to show; one JSON object for each page that was changed. Whether it is alike. */
 export async function proof(io: Io, args: ProofArguments): Promise<boolean> {
-  const { file, marks, copy, password } = args;
+  const { file, marks, copy, password, lock } = args;
+  const smaller = await smallerOf(args.smaller);
   const { source, document } = await readMarked(io, file, marks, password);
-  const asked = { source, document, ...(password === undefined ? {} : { password }) };
+  // Which pictures are made smaller says only who makes them so.
+  const again =
+    smaller &&
+    (await makeFixedCopy(source, document, { password, smaller, deflate, ...textFiles }));
+  const asked = { source, document, password, lock, smaller: again?.smaller?.places };
   const { proof: found } = await prove(asked, await io.read(copy));
   for (const { index, differs, places, ...told } of found.pages)
     io.row({

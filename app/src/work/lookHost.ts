@@ -1,9 +1,9 @@
 import { CopyFonts } from '@marginalis/core/copy';
 import { keepDrawings } from '@marginalis/core/derived';
-import { type DocState, PdfRefusal } from '@marginalis/core/document';
+import type { DocState } from '@marginalis/core/document';
 import { boxWidth } from '@marginalis/core/geometry';
 import { fromBase64 } from '@marginalis/core/marks';
-import { type OpenPages, openPages, type PdfiumModule, windowOnto } from '@marginalis/core/pdfium';
+import { type OpenPages, openPages, opensFreely, windowOnto } from '@marginalis/core/pdfium';
 import { proveCopy } from '@marginalis/core/proof';
 import { answer, type Run } from './answering';
 import type { LookJob, WorkReply, WorkRequest } from './contract';
@@ -55,7 +55,7 @@ const runs: { [J in LookJob]: Run<J> } = {
       const open = openPages(module, copy, password ?? undefined);
       opened.set('copy', open);
       return await proveCopy(
-        { ...asked, locked: password === null ? null : !opens(module, copy) },
+        { ...asked, locked: password === null ? null : !opensFreely(module, copy) },
         {
           sources: (source) => opened.get(source) ?? null,
           copy: open,
@@ -69,17 +69,6 @@ const runs: { [J in LookJob]: Run<J> } = {
     }
   },
 };
-
-/** Whether a PDF opens without a password. */
-function opens(module: PdfiumModule, bytes: Uint8Array): boolean {
-  try {
-    openPages(module, bytes).close();
-    return true;
-  } catch (e) {
-    if (e instanceof PdfRefusal && e.reason === 'locked') return false;
-    throw e;
-  }
-}
 
 async function pictureOf({ attachments }: DocState, id: string): Promise<ImageBitmap | null> {
   const attachment = attachments.get(id);

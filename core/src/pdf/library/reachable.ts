@@ -30,26 +30,33 @@ export function keepReachable(context: PDFContext): void {
 function reached(context: PDFContext): { refs: Set<PDFRef>; containers: Set<Container> } {
   const refs = new Set<PDFRef>();
   const containers = new Set<Container>();
-  const waiting: PDFObject[] = [];
+  const waiting: (Container | PDFStream)[] = [];
   /** What should stand in place of a value. */
   const visited = (value: PDFObject): PDFObject => {
-    const object = value instanceof PDFRef ? context.lookup(value) : value;
+    if (!(value instanceof PDFRef)) {
+      if (holdsMore(value)) waiting.push(value);
+      return value;
+    }
+    if (refs.has(value)) return value;
+    const object = context.lookup(value);
     if (object === undefined) return PDFNull;
-    const known = value instanceof PDFRef && refs.has(value);
-    if (value instanceof PDFRef) refs.add(value);
-    if (!known) waiting.push(object);
+    refs.add(value);
+    if (holdsMore(object)) waiting.push(object);
     return value;
   };
   replaceRoots(context, visited);
   for (let object = waiting.pop(); object !== undefined; object = waiting.pop()) {
     const container = object instanceof PDFStream ? object.dict : object;
-    if (!(container instanceof PDFDict || container instanceof PDFArray)) continue;
     if (containers.has(container)) continue;
     containers.add(container);
     replaceIn(container, visited);
   }
   return { refs, containers };
 }
+
+/** Most are numbers and names, which lead nowhere. */
+const holdsMore = (object: PDFObject): object is Container | PDFStream =>
+  object instanceof PDFDict || object instanceof PDFArray || object instanceof PDFStream;
 
 function renumber(
   context: PDFContext,
