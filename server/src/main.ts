@@ -5,6 +5,7 @@ import { fileURLToPath } from 'node:url';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { openLinks } from './links/openLinks.ts';
+import { startSweeping } from './links/sweeping.ts';
 import { serviceMailer } from './mail/serviceMailer.ts';
 import { startArtist } from './pictures/startArtist.ts';
 import { openOutbox } from './standins/outbox.ts';
@@ -16,7 +17,6 @@ const log = pino({ level: process.env.LOG_LEVEL ?? 'warn' });
 const port = Number(process.env.PORT ?? 4173);
 const appFolder = process.env.APP_FOLDER ?? join(root, 'app/dist');
 const demoFolder = process.env.DEMO === '1' ? join(root, 'demo/documents') : null;
-const HOUR = 3600 * 1000;
 /** What is on its way when the server is to end has so long, ms. */
 const PATIENCE = 20_000;
 
@@ -83,11 +83,7 @@ const app = createApp({
   trustedProxies,
 });
 
-const sweep = (): void => {
-  links.sweep(Date.now()).catch(report);
-};
-sweep();
-const sweeping = setInterval(sweep, HOUR);
+const endSweeping = startSweeping((now) => void links.sweep(now).catch(report));
 
 const server = app.listen(port, (error?: Error) => {
   if (error) {
@@ -120,7 +116,7 @@ server.on('request', (_req, res) => {
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const)
   process.once(signal, () => {
-    clearInterval(sweeping);
+    endSweeping();
     // What is on its way is brought to its end; nobody new is let in.
     server.close(() => {
       artist.close();
