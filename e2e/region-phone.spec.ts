@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { PNG } from 'pngjs';
-import { line, wave } from './support/pen';
-import { drawn, inkOn, kept, openWorksheet, placeOn } from './support/reader';
+import { line, type Point, wave } from './support/pen';
+import { command, drawn, inkOn, kept, openWorksheet, pageBox, placeOn } from './support/reader';
 
 async function downloaded(page: Page): Promise<PNG> {
   const download = page.waitForEvent('download');
@@ -79,4 +79,58 @@ test('a frame that is not wanted goes by a key, and the pen writes again', async
   await drawn(page, 1);
   await pen.draw(wave(...(await placeOn(page, 1, 0.2, 0.3)), 150));
   await kept(page);
+});
+
+test('while a part is framed a finger moves the paper once a pen was seen, two of them always, and nothing is written', async ({
+  page,
+}) => {
+  const pen = await openWorksheet(page);
+  const fingersGo = async (...tracks: readonly (readonly [Point, Point])[]): Promise<void> => {
+    await pen.fingers(
+      'touchStart',
+      tracks.map(([from]) => from),
+    );
+    for (let k = 1; k <= 10; k++)
+      await pen.fingers(
+        'touchMove',
+        tracks.map(([[ax, ay], [bx, by]]): Point => [
+          ax + (k / 10) * (bx - ax),
+          ay + (k / 10) * (by - ay),
+        ]),
+      );
+    await pen.fingers('touchEnd', []);
+  };
+  const frame = page.getByRole('button', { name: 'Upper left corner of the frame' });
+  const corner = async () => (await frame.boundingBox()) ?? { x: 0, y: 0 };
+  const pageAt = async () => (await pageBox(page, 1).boundingBox()) ?? { x: 0, y: 0, width: 0 };
+  await command(page, 'Send a part of a page');
+  await expect(frame).toBeVisible();
+
+  // Before a pen was seen one finger frames, and two make the paper larger.
+  await fingersGo([await placeOn(page, 1, 0.08, 0.08), await placeOn(page, 1, 0.5, 0.3)]);
+  const [x] = await placeOn(page, 1, 0.08, 0.08);
+  expect(Math.abs((await corner()).x + 22 - x)).toBeLessThan(4);
+  const { width } = await pageAt();
+  const [a, b] = [await placeOn(page, 1, 0.2, 0.2), await placeOn(page, 1, 0.35, 0.2)];
+  await fingersGo([a, [a[0] - 40, a[1]]], [b, [b[0] + 40, b[1]]]);
+  await expect.poll(async () => (await pageAt()).width).toBeGreaterThan(1.3 * width);
+
+  // The pen frames too; then a finger moves the paper, and the frame with it.
+  await pen.draw(line(await placeOn(page, 1, 0.25, 0.2), await placeOn(page, 1, 0.4, 0.25)));
+  await page.waitForTimeout(700);
+  const [before, at] = [await pageAt(), await corner()];
+  await fingersGo([
+    [200, 500],
+    [200, 380],
+  ]);
+  await expect.poll(async () => (await pageAt()).y).toBeLessThan(before.y - 90);
+  const moved = (await pageAt()).y - before.y;
+  await expect.poll(async () => (await corner()).y - at.y - moved).toBeLessThan(30);
+  await page.keyboard.press('Escape');
+  await expect(frame).toBeHidden();
+  expect(await inkOn(page, 1)).toBe(0);
+  // The pen writes again.
+  await pen.draw(line(await placeOn(page, 1, 0.3, 0.3), await placeOn(page, 1, 0.5, 0.3)));
+  await kept(page);
+  expect(await inkOn(page, 1)).toBeGreaterThan(50);
 });

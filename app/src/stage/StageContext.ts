@@ -10,7 +10,7 @@ export interface StageHold {
   readonly controller: StageController;
   /** The faces that text on its pages is set in. */
   readonly fonts: LoadedFonts;
-  /** Takes the pen; gives a function that lays it down again. */
+  /** Takes the pen, from whoever has it; gives a function that lays it down again, or gives it back. */
   takePen(writer: Writer): () => void;
   /** Has a contact that came down beside the window go on as if it had come down in it. */
   takeContact(event: PointerEvent): void;

@@ -30,12 +30,13 @@ function holdStage(
 ): HeldStage {
   const controller = new StageController(pages, view);
   if (place) controller.beginAt(place);
-  let writer: Writer | null = null;
+  /** Who had the pen before gets it back. */
+  let writers: readonly Writer[] = [];
   let contacts: Contacts | null = null;
   return {
     controller,
     fonts: pageFonts,
-    getWriter: () => writer,
+    getWriter: () => writers.at(-1) ?? null,
     device,
     holdContacts(next) {
       contacts = next;
@@ -45,9 +46,10 @@ function holdStage(
     },
     takeContact: (event) => contacts?.take(event),
     takePen(next) {
-      writer = next;
+      writers.at(-1)?.hover(null);
+      writers = [...writers, next];
       return () => {
-        if (writer === next) writer = null;
+        writers = writers.filter((one) => one !== next);
       };
     },
   };

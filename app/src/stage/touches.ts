@@ -31,7 +31,7 @@ type OnHold = (touch: Touch) => Follower | null | Promise<Follower | null>;
 /** What a finger does that moves the paper, but has not moved: it taps, or it holds. */
 export class Touches {
   private onTaps: readonly OnTap[] = [];
-  private readonly onHolds = new Set<OnHold>();
+  private onHolds: readonly OnHold[] = [];
   private down: { readonly at: Vec; readonly touch: Touch } | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private taps = 0;
@@ -45,9 +45,9 @@ export class Touches {
   }
 
   /** Whoever would take a finger that holds says so, perhaps only when it has looked at what is under it; then nobody else is asked. */
-  hold(handler: OnHold): () => void {
-    this.onHolds.add(handler);
-    return () => this.onHolds.delete(handler);
+  hold(handler: OnHold, first = false): () => void {
+    this.onHolds = first ? [handler, ...this.onHolds] : [...this.onHolds, handler];
+    return () => (this.onHolds = this.onHolds.filter((other) => other !== handler));
   }
 
   /** Tells of a tap that was seen elsewhere; whether it was for anybody. */

@@ -5,12 +5,14 @@ import { takesFoot } from '@/stage';
 import { Action, Area } from '@/ui';
 import { SEND } from '../ids';
 import { stopFraming, takeRegion, useRegions } from './regions';
+import { useFramingPen } from './useFramingPen';
 
 /** While a part of a page is asked for: what to do, and the ways on. */
 export function FrameBar() {
   const { shell } = useReader();
   const { framed } = useRegions();
   const { colors } = useTheme();
+  useFramingPen();
   if (framed === undefined) return null;
   return (
     <Area

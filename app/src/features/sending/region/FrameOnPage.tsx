@@ -1,11 +1,12 @@
 import { displaySize, type Vec } from '@marginalis/core/geometry';
 import { type Region, regionBetween, regionCarried } from '@marginalis/core/leaving';
 import type { Page } from '@marginalis/core/document';
-import { type KeyboardEvent, type MouseEvent, type PointerEvent, useRef } from 'react';
+import { type KeyboardEvent, type PointerEvent, useContext, useRef } from 'react';
 import { useTheme } from 'react-native-paper';
-import { Grip, usePageSeen } from '@/stage';
+import { AttendedContext, Grip, usePageSeen, useStage } from '@/stage';
 import { Area, arrowStep } from '@/ui';
 import { frameRegion, useRegions } from './regions';
+import { seenAt } from './seenOn';
 
 /** What is seen of a corner, CSS pixels. */
 const SEEN = 14;
@@ -21,37 +22,31 @@ const CORNERS = [
   { id: 'sw', name: 'Lower left corner of the frame', x: 'min', y: 'max', cursor: 'nesw-resize' },
 ] as const;
 
-/** While a part of a page is asked for: the frame on it, drawn by a drag anywhere and changed by its corners. */
+/** While a part of a page is asked for: the frame on it, drawn by a drag anywhere (`FrameWriter`) and changed by its corners. */
 export function FrameOnPage({ index }: { index: number }) {
   const { framed } = useRegions();
   const page = usePageSeen(index);
   if (!page || framed === undefined) return null;
-  return <Frame page={page} framed={framed?.page === page.id ? framed : null} />;
+  return <Frame page={page} index={index} framed={framed?.page === page.id ? framed : null} />;
 }
 
-function Frame({ page, framed }: { page: Page; framed: Region | null }) {
-  const layer = useRef<HTMLDivElement>(null);
+function Frame(props: { page: Page; index: number; framed: Region | null }) {
+  const { page, index, framed } = props;
+  const { controller } = useStage();
+  const isAttended = useContext(AttendedContext);
   /** The corner that stays while the other is dragged. */
   const fixed = useRef<Vec | null>(null);
   const { colors } = useTheme();
   const { width, height } = displaySize(page);
-  const seenAt = ({ clientX, clientY }: MouseEvent): Vec => {
-    const r = layer.current?.getBoundingClientRect();
-    if (!r) return { x: 0, y: 0 };
-    return {
-      x: ((clientX - r.left) * width) / r.width,
-      y: ((clientY - r.top) * height) / r.height,
-    };
-  };
   const begin = (e: PointerEvent, from: Vec): void => {
-    e.stopPropagation();
     e.preventDefault();
-    layer.current?.setPointerCapture(e.pointerId);
+    controller.locate();
+    e.currentTarget.setPointerCapture(e.pointerId);
     fixed.current = from;
   };
   const move = (e: PointerEvent): void => {
     if (!fixed.current) return;
-    const region = regionBetween(page, fixed.current, seenAt(e));
+    const region = regionBetween(page, fixed.current, seenAt(controller, index, e));
     if (region) frameRegion(region);
   };
   const end = (): void => {
@@ -60,12 +55,8 @@ function Frame({ page, framed }: { page: Page; framed: Region | null }) {
   const share = (at: number, of: number): string => `${(100 * at) / of}%`;
   return (
     <Area
-      ref={layer}
-      data-control
-      onPointerDown={(e) => begin(e, seenAt(e))}
-      onPointerMove={move}
-      onPointerUp={end}
-      onPointerCancel={end}
+      // In a window that nobody works in yet the pen does not frame: a touch only comes to it.
+      data-control={isAttended ? undefined : true}
       style={{
         position: 'absolute',
         inset: 0,
@@ -109,6 +100,9 @@ function Frame({ page, framed }: { page: Page; framed: Region | null }) {
                   y: y === 'min' ? framed.area.maxY : framed.area.minY,
                 })
               }
+              onPointerMove={move}
+              onPointerUp={end}
+              onPointerCancel={end}
               onKeyDown={(e: KeyboardEvent) => {
                 const by = arrowStep(e);
                 if (!by) return;

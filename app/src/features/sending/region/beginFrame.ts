@@ -1,8 +1,9 @@
-import { displayMatrix, lerp, transform, type Vec } from '@marginalis/core/geometry';
+import { lerp } from '@marginalis/core/geometry';
 import { type Region, regionBetween } from '@marginalis/core/leaving';
 import type { Reader } from '@/shell';
 import type { StageController } from '@/stage';
 import { askForRegion } from './regions';
+import { seenOn } from './seenOn';
 
 /** What share of the page in sight a frame leaves out at each side, to begin with. */
 const INSET = 0.2;
@@ -20,8 +21,11 @@ function firstFrame(stage: StageController): Region | null {
   const page = stage.pages[current];
   if (!page) return null;
   const { width, height } = stage.getView();
-  const seen = (at: Vec): Vec => transform(displayMatrix(page), stage.toUser(current, at));
-  const whole = regionBetween(page, seen({ x: 0, y: 0 }), seen({ x: width, y: height }));
+  const [head, foot] = [
+    { x: 0, y: 0 },
+    { x: width, y: height },
+  ].map((at) => seenOn(stage, current, at));
+  const whole = regionBetween(page, head, foot);
   if (!whole) return null;
   const { minX, minY, maxX, maxY } = whole.area;
   const [a, b] = [

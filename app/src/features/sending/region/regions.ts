@@ -38,7 +38,7 @@ export function askForRegion(session: DocumentSession, first: Region | null): vo
   setState({ session, taken, framed: taken?.region ?? first });
 }
 
-export const frameRegion = (framed: Region): void => setState({ framed });
+export const frameRegion = (framed: Region | null): void => setState({ framed });
 
 /** No other part is framed. */
 export const stopFraming = (): void => setState({ framed: undefined });
