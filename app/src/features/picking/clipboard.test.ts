@@ -80,3 +80,17 @@ test('what the system gives before it has what was just copied is not pasted ins
   await copying;
   expect(await isOfClip('copied since, elsewhere')).toBe(false);
 });
+
+test('what the system gives when it has not taken what was copied is not pasted instead, until something else may have been copied', async () => {
+  const { session, told } = stand();
+  keep.mockResolvedValue(undefined);
+  (readKeptClip as jest.Mock).mockResolvedValue(null);
+  (globalThis as { ClipboardItem?: unknown }).ClipboardItem = class {};
+  const write = jest.fn(() => Promise.reject(new DOMException('', 'NotAllowedError')));
+  Object.defineProperty(navigator, 'clipboard', { value: { write }, configurable: true });
+  await copyPicked(session);
+  expect(told[0]).toMatch(/^Copied for pasting here/);
+  expect(await isOfClip('copied before, elsewhere')).toBe(true);
+  window.dispatchEvent(new Event('blur'));
+  expect(await isOfClip('copied since, elsewhere')).toBe(false);
+});

@@ -32,6 +32,10 @@ async function copiedLast(): Promise<string | null> {
 
 /** So many copies the system has not taken yet: until it has, it gives what was copied before. */
 let underWay = 0;
+/** The system has not taken what was copied last: what it gives was there before, until somebody may have copied something else. */
+let isRefused = false;
+for (const event of ['blur', 'copy', 'cut'] as const)
+  window.addEventListener(event, () => (isRefused = false));
 
 /** Does what brings in marks, and picks them. */
 function takeInHand(session: DocumentSession, transaction: Transaction | null): void {
@@ -71,6 +75,7 @@ export async function copyPicked(session: DocumentSession): Promise<readonly Mar
 /** Whether it could be kept. */
 async function keepAndHandOver({ notices }: DocumentSession, clip: Clip): Promise<boolean> {
   const picture = pictureOfMarks(clip.marks, clip.page);
+  isRefused = false;
   try {
     keeping = keepClip(writeClip(clip));
     await keeping;
@@ -86,6 +91,7 @@ async function keepAndHandOver({ notices }: DocumentSession, clip: Clip): Promis
     if (said !== '') forms['text/plain'] = new Blob([said], { type: 'text/plain' });
     await navigator.clipboard.write([new ClipboardItem(forms)]);
   } catch {
+    isRefused = true;
     notices.tell('Copied for pasting here. The browser does not give other programs its picture.');
   }
   return true;
@@ -93,7 +99,7 @@ async function keepAndHandOver({ notices }: DocumentSession, clip: Clip): Promis
 
 /** Whether a text that is pasted came with the marks copied last, or with none at all: no other program has put something else there since. */
 export async function isOfClip(text: string): Promise<boolean> {
-  if (underWay > 0 || text.trim() === '') return true;
+  if (underWay > 0 || isRefused || text.trim() === '') return true;
   const kept = await copiedLast();
   if (kept === null) return false;
   try {
