@@ -8,6 +8,7 @@ import {
   kept,
   openDesk,
   openDocument,
+  openSend,
   openWorksheet,
   placeOn,
 } from './support/reader';
@@ -19,8 +20,7 @@ test('a document leaves from the desk as it would when it is open, with its mark
   await pen.draw(wave(...(await placeOn(page, 1, 0.2, 0.3)), 150));
   await kept(page);
   // “This page” is remembered, and is none where no page is in sight.
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
+  const sheet = await openSend(page);
   await sheet.getByRole('radio', { name: 'This page' }).click();
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Back to the desk' }).click();

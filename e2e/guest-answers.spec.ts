@@ -1,5 +1,14 @@
 import { expect, test } from '@playwright/test';
-import { command, drawn, kept, makeLink, openDesk, openWorksheet, placeOn } from './support/reader';
+import {
+  command,
+  drawn,
+  kept,
+  makeLink,
+  openDesk,
+  openSend,
+  openWorksheet,
+  placeOn,
+} from './support/reader';
 
 test('guests answer notes where they may; the desk hears of it, and the answers stand in the margin as a guest’s', async ({
   page,
@@ -14,8 +23,7 @@ test('guests answer notes where they may; the desk hears of it, and the answers 
   await box.getByRole('button', { name: 'Add the note' }).click();
   await expect(box).toBeHidden();
   await kept(page);
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
+  const sheet = await openSend(page);
   await sheet.getByRole('radio', { name: 'A link' }).click();
   await sheet.getByRole('switch', { name: 'They may answer the notes' }).click();
   await makeLink(page);

@@ -2,7 +2,15 @@ import { statSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { inkBlue } from './support/inkBlue';
 import { wave } from './support/pen';
-import { drawn, kept, makeLink, openDesk, openWorksheet, placeOn } from './support/reader';
+import {
+  drawn,
+  kept,
+  makeLink,
+  openDesk,
+  openSend,
+  openWorksheet,
+  placeOn,
+} from './support/reader';
 
 const PASSWORD = 'low tide at seven';
 
@@ -12,8 +20,7 @@ test('a link with a password: guests are asked for it and told the message, its 
   baseURL,
 }) => {
   const pen = await openWorksheet(page);
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
+  const sheet = await openSend(page);
   await sheet.getByRole('radio', { name: 'A link' }).click();
   await sheet.getByLabel('Password for the link').fill('short');
   await expect(sheet.getByRole('button', { name: 'Make a link' })).toBeDisabled();

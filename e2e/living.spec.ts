@@ -13,6 +13,7 @@ import {
   openDesk,
   openDocument,
   openMarks,
+  openSend,
   placeOn,
   take,
 } from './support/reader';
@@ -32,8 +33,7 @@ test('a living copy opens somewhere else with every mark and note as it was, to 
   await say(page, 'Is that *so*?');
   await kept(page);
 
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
+  const sheet = await openSend(page);
   await sheet.getByRole('radio', { name: 'A living copy' }).click();
   await expect(sheet.getByText('2 marks as annotations.')).toBeVisible();
   const download = page.waitForEvent('download');
@@ -107,8 +107,7 @@ test('a living copy that was marked further elsewhere comes back to its document
   await beginOnWords(page, pen, [0.14, 0.188], 0.34);
   await say(page, 'Is that *so*?');
   await kept(page);
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
+  const sheet = await openSend(page);
   await sheet.getByRole('radio', { name: 'A living copy' }).click();
   const download = page.waitForEvent('download');
   await sheet.getByRole('button', { name: 'Download' }).click();

@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { openDesk, openDocument } from './support/reader';
+import { openDesk, openDocument, openSend } from './support/reader';
 
 /** What another library finds in a mail: who it is to, its subject, and what is attached. */
 const READ = `
@@ -19,8 +19,7 @@ test('a copy leaves by e-mail: as a file that a mail program opens, and from her
 }) => {
   await openDesk(page);
   await openDocument(page, 'Rock-pool zones');
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
+  const sheet = await openSend(page);
   await sheet.getByRole('radio', { name: 'E-mail' }).click();
   await expect(sheet.getByLabel('Subject')).toHaveValue('Rock-pool zones');
   await sheet.getByLabel('To', { exact: true }).fill('teo');

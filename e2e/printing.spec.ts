@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { wave } from './support/pen';
-import { kept, openWorksheet, placeOn } from './support/reader';
+import { kept, openSend, openWorksheet, placeOn } from './support/reader';
 
 /** What stands in for the system's dialog keeps here. */
 interface Printing {
@@ -44,8 +44,7 @@ test('the copy is printed: as it is, two on a sheet, and with room to write besi
   const [x, y] = await placeOn(page, 1, 0.15, 0.3);
   await pen.draw(wave(x, y, 300));
   await kept(page);
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
+  const sheet = await openSend(page);
   await sheet.getByRole('radio', { name: 'Print' }).click();
   const print = sheet.getByRole('button', { name: 'Print', exact: true });
   const count = () => page.evaluate(() => (window as unknown as Printing).printed.length);

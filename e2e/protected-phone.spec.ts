@@ -2,7 +2,15 @@ import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { line } from './support/pen';
-import { addFile, drawn, kept, openMarks, openWorksheet, placeOn } from './support/reader';
+import {
+  addFile,
+  drawn,
+  kept,
+  openMarks,
+  openSend,
+  openWorksheet,
+  placeOn,
+} from './support/reader';
 
 const PASSWORD = 'Ebbe über Flut 7';
 
@@ -27,8 +35,7 @@ test('a living copy leaves locked, says so, comes back with its password and eve
   const pen = await openWorksheet(page);
   await pen.draw(line(await placeOn(page, 1, 0.2, 0.4), await placeOn(page, 1, 0.6, 0.4)));
   await kept(page);
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
+  const sheet = await openSend(page);
   await sheet.getByRole('radio', { name: 'A living copy' }).click();
   await sheet.getByRole('radio', { name: 'A link' }).click();
   // A link has a password of its own.

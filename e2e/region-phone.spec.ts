@@ -2,7 +2,16 @@ import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { PNG } from 'pngjs';
 import { line, type Point, wave } from './support/pen';
-import { command, drawn, inkOn, kept, openWorksheet, pageBox, placeOn } from './support/reader';
+import {
+  command,
+  drawn,
+  inkOn,
+  kept,
+  openSend,
+  openWorksheet,
+  pageBox,
+  placeOn,
+} from './support/reader';
 
 async function downloaded(page: Page): Promise<PNG> {
   const download = page.waitForEvent('download');
@@ -25,8 +34,7 @@ test('a part of a page, framed by hand, leaves as a picture with what is drawn o
   await expect(page.getByRole('button', { name: 'Line' })).toBeVisible();
   await kept(page);
   const own = await inkOn(page, 1);
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
+  const sheet = await openSend(page);
   await sheet.getByRole('radio', { name: 'Part of a page …' }).click();
   await expect(sheet).toBeHidden();
   const ways = page.getByRole('group', { name: 'Part of a page' });
@@ -70,8 +78,7 @@ test('a part of a page, framed by hand, leaves as a picture with what is drawn o
 
 test('a frame that is not wanted goes by a key, and the pen writes again', async ({ page }) => {
   const pen = await openWorksheet(page);
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
+  const sheet = await openSend(page);
   await sheet.getByRole('radio', { name: 'Part of a page …' }).click();
   await expect(page.getByRole('group', { name: 'Part of a page' })).toBeVisible();
   await page.keyboard.press('Escape');

@@ -10,6 +10,7 @@ import {
   makeLink,
   openDesk,
   openDocument,
+  openSend,
   placeOn,
 } from './support/reader';
 
@@ -49,8 +50,7 @@ test('what leaves: the password a guest is asked for, the pages, their notes, wh
   await name.fill('Ines Mara');
   await say(page, 'Is that so at neap tide?');
   await kept(page);
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
+  const sheet = await openSend(page);
   await sheet.getByRole('radio', { name: 'E-mail' }).click();
   await sheet.getByRole('radio', { name: 'From here' }).click();
   await sheet.getByLabel('To', { exact: true }).fill('teo@shore.example');

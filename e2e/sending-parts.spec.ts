@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { beginOnWords, say } from './support/notes';
 import { Pen } from './support/pen';
-import { kept, openDesk, openDocument, take } from './support/reader';
+import { kept, openDesk, openDocument, openSend, take } from './support/reader';
 import { textOf } from './support/typing';
 
 /** Of which pages something leaves, and as what. */
@@ -138,8 +138,7 @@ test('pages leave as pictures, one as it is or onto the clipboard, several in a 
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   await openDesk(page);
   await openDocument(page, 'Rock-pool zones');
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
+  const sheet = await openSend(page);
   await sheet.getByRole('radio', { name: 'This page' }).click();
   await sheet.getByRole('radio', { name: 'Pictures' }).click();
   await sheet.getByRole('radio', { name: '300 dpi' }).click();

@@ -9,6 +9,7 @@ import {
   makeLink,
   openDesk,
   openDocument,
+  openSend,
   openWorksheet,
   placeOn,
 } from './support/reader';
@@ -18,8 +19,7 @@ test('a long copy shows its progress and can be stopped', async ({ page }) => {
   await page.getByRole('button', { name: /Add “Tide almanac”/ }).click();
   await page.getByRole('button', { name: 'Open Tide almanac' }).click({ timeout: 30_000 });
   await drawn(page, 1);
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
+  const sheet = await openSend(page);
   await sheet.getByRole('button', { name: 'Download' }).click();
   await expect(page.getByText(/Making the copy: page \d+ of 800/)).toBeVisible();
   // In the page itself: a click from outside may come when the copy is made already.

@@ -4,7 +4,7 @@ import { createCanvas } from '@napi-rs/canvas';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { expect, type Page, test } from '@playwright/test';
 import { line, Pen } from './support/pen';
-import { addFile, drawn, kept, openDesk, placeOn } from './support/reader';
+import { addFile, drawn, kept, openDesk, openSend, placeOn } from './support/reader';
 
 /** A photograph of a shore, so to speak, with 600 dots an inch. */
 async function shore(): Promise<Uint8Array> {
@@ -49,8 +49,7 @@ test('a copy leaves with smaller pictures, says how large it was and is, and its
   const pen = await Pen.of(page);
   await pen.draw(line(await placeOn(page, 1, 0.4, 0.3), await placeOn(page, 1, 0.6, 0.4)));
   await kept(page);
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
+  const sheet = await openSend(page);
   const question = sheet.getByRole('radiogroup', { name: 'Pictures in it' });
   await question.getByRole('radio', { name: 'Smaller (150 dpi)' }).click();
   // Pictures of pages have their own resolution.

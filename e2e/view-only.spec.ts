@@ -1,11 +1,10 @@
 import { expect, type Page, test } from '@playwright/test';
-import { makeLink, openWorksheet } from './support/reader';
+import { makeLink, openSend, openWorksheet } from './support/reader';
 
 /** Makes a link to look at the worksheet, with these switches on. */
 async function viewOnlyLink(page: Page, ...on: readonly (string | RegExp)[]): Promise<string> {
   await openWorksheet(page);
-  await page.getByRole('button', { name: 'Send', exact: true }).click();
-  const sheet = page.getByRole('dialog', { name: 'Send' });
+  const sheet = await openSend(page);
   await sheet.getByRole('radio', { name: 'A link' }).click();
   await sheet.getByRole('radio', { name: 'View only' }).click();
   for (const name of on) await sheet.getByRole('switch', { name }).click();

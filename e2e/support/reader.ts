@@ -167,6 +167,12 @@ export async function finishCopy(page: Page): Promise<void> {
   await expect(page.getByTestId('proof')).toContainText('Proved');
 }
 
+/** Opens the sheet that sends. */
+export async function openSend(page: Page): Promise<Locator> {
+  await page.getByRole('button', { name: 'Send', exact: true }).click();
+  return page.getByRole('dialog', { name: 'Send' });
+}
+
 /** Has a link made to the copy that the open sheet asks for. */
 export async function makeLink(page: Page): Promise<void> {
   const sheet = page.getByRole('dialog', { name: 'Send' });

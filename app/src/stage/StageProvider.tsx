@@ -46,7 +46,9 @@ function holdStage(
     },
     takeContact: (event) => contacts?.take(event),
     takePen(next) {
-      writers.at(-1)?.hover(null);
+      const before = writers.at(-1);
+      before?.cancel(true);
+      before?.hover(null);
       writers = [...writers, next];
       return () => {
         writers = writers.filter((one) => one !== next);

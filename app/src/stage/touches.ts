@@ -44,7 +44,7 @@ export class Touches {
     return () => (this.onTaps = this.onTaps.filter((other) => other !== handler));
   }
 
-  /** Whoever would take a finger that holds says so, perhaps only when it has looked at what is under it; then nobody else is asked. */
+  /** Whoever would take a finger that holds says so, perhaps only when it has looked at what is under it; then nobody else is asked. `first` is asked before all others. */
   hold(handler: OnHold, first = false): () => void {
     this.onHolds = first ? [handler, ...this.onHolds] : [...this.onHolds, handler];
     return () => (this.onHolds = this.onHolds.filter((other) => other !== handler));

@@ -77,8 +77,8 @@ export function compareRasters(
   }
   const isClear = (i: number): boolean =>
     coarse?.[i] === 1 ||
-    (differs(wanted.data, found.data, i, width, height, 2, CLEAR_LEVELS) &&
-      isInkedOtherwise(wanted.data, found.data, i, width, height));
+    (differs(one, other, i, width, height, 2, CLEAR_LEVELS) &&
+      isInkedOtherwise(one, other, i, width, height));
   return { inked, differing: all.length, spots: spotsOf(all, differing, width, isClear) };
 }
 

@@ -45,7 +45,9 @@ export function SendSheet({ onClose, inSight }: { onClose: () => void; inSight: 
   const mayProtect = canProtect(asked.as, how);
   const protection = mayProtect ? protectionOf(protecting) : null;
   const sending = useSending(part, asked, protection, links, {
-    ...{ how, system, mail },
+    how,
+    system,
+    mail,
     link: terms,
   });
   const isFit =

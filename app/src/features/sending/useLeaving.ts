@@ -97,7 +97,8 @@ export function useLeaving(
       if (!put.ok) return put.failure.kind === 'stopped' ? undefined : failed(put.failure.message);
       sheets = put.value;
     }
-    if (system.print) await handed(system.print, pdfFile(name, sheets), 'Printed.');
+    const file = pdfFile(name, sheets);
+    return system.print ? handed(system.print, file, 'Printed.') : byFile(file);
   };
   const pictured = async (count: number, pictures: Blob): Promise<void> => {
     const name = picturesName(naming, count, picture);
