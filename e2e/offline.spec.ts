@@ -24,7 +24,11 @@ const HERE = `http://localhost:${PORT}`;
 /** A server of this test's own, which it can end. */
 async function startServer(app: string, data: string): Promise<ChildProcess> {
   const server = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
-    env: { ...process.env, PORT: String(PORT), DEMO: '1', APP_FOLDER: app, DATA_FOLDER: data },
+    env: {
+      ...process.env,
+      ...{ PORT: String(PORT), DEMO: '1', APP_FOLDER: app, DATA_FOLDER: data },
+      ...{ OUTBOX_FOLDER: join(data, 'outbox'), DEVICES_FOLDER: join(data, 'devices') },
+    },
     stdio: 'ignore',
   });
   await expect
@@ -90,6 +94,23 @@ test('after the first visit one reads, writes and makes a copy without a network
   await page.reload();
   await drawn(page, 1);
   await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(100);
+});
+
+test('pages of the server’s own come from it, also for whoever has been here before', async ({
+  page,
+}) => {
+  await visitFirst(page);
+  await page.reload();
+  for (const [path, title] of [
+    ['/stand-ins/outbox', 'Outbox'],
+    ['/stand-ins/printer', 'Printer'],
+    ['/stand-ins/share-sheet', 'Shared'],
+    ['/s/nothing', 'No document here'],
+  ]) {
+    await page.goto(HERE + path);
+    expect(await page.evaluate(() => navigator.serviceWorker.controller !== null), path).toBe(true);
+    await expect(page.getByRole('heading', { name: title })).toBeVisible();
+  }
 });
 
 test('a newer version waits until it is taken, and what was kept of the old one goes', async ({

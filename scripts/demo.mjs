@@ -17,6 +17,7 @@ function newest(path) {
 const index = join(root, 'app/dist/index.html');
 const sources = [
   'app/src',
+  'app/scripts',
   'app/public/index.html',
   'app/app.json',
   'core/src',

@@ -13,8 +13,8 @@ const { count, size, warnings } = await generateSW({
   // What is named by its content never changes.
   dontCacheBustURLsMatching: /^_expo\/static\//,
   navigateFallback: '/index.html',
-  // What the server itself answers: shared documents, its interface, sample files, files by name.
-  navigateFallbackDenylist: [/^\/(s|api|demo)\//, /\.[a-z0-9]+$/i],
+  // What the server itself answers: shared documents, its interface, sample files, what stands in, files by name.
+  navigateFallbackDenylist: [/^\/(s|api|demo|stand-ins)\//, /\.[a-z0-9]+$/i],
   inlineWorkboxRuntime: true,
   sourcemap: false,
   mode: 'production',
