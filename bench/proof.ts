@@ -37,13 +37,13 @@ export async function benchProof(): Promise<Row[]> {
       if (!proof.alike) throw new Error('The copy is not as it ought to be.');
     });
   const what = 'proof of 20 changed pages, 800 strokes';
-  const both = await inTurn(3, proving, () =>
+  const both = await inTurn(7, proving, () =>
     timed(() => {
       draw(source);
       draw(bytes);
     }),
   );
-  const once = await inTurn(3, proving, () => timed(() => draw(bytes)));
+  const once = await inTurn(7, proving, () => timed(() => draw(bytes)));
   return [
     { what, reference: 'PDFium alone, drawing them as in the source and as in the copy', ...both },
     { what, reference: 'PDFium alone, drawing them as in the copy', ...once },

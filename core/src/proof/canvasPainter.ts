@@ -48,9 +48,10 @@ export function canvasPainter<Context extends PixelContext>(
       for (const source of picturesIn(drawing))
         if (!pictures.has(source)) pictures.set(source, await picture(source));
       const { width, height } = ground;
-      const data =
-        'data' in ground ? ground.data.slice() : new Uint8ClampedArray(4 * width * height);
-      const whole: Raster = { width, height, data };
+      const whole: Raster =
+        'data' in ground
+          ? ground
+          : { width, height, data: new Uint8ClampedArray(4 * width * height) };
       const files = { fonts, picture: (source: string) => pictures.get(source) ?? null };
       // Part by part: moving the pixels of a whole page to a canvas and back takes longer than painting.
       for (const { items, box } of meetingItems(drawing, matrix, NEAR)) {

@@ -12,7 +12,7 @@ import type { ProofPainter } from './painter.ts';
 
 /** Pictures of a page: without its marks, as it is to be, and as it is. */
 export interface ThreePictures {
-  readonly bare: Raster;
+  readonly bare: () => Promise<Raster>;
   readonly wanted: Raster;
   readonly found: Raster;
 }
@@ -47,13 +47,16 @@ export async function lostMarks(
   );
   const lost: MarkId[] = [];
   const all = [...asked];
+  if (all.length === 0) return lost;
+  const { wanted, found } = pictures;
+  const bare = await pictures.bare();
   for (let from = 0; from < all.length; from += MOST_APART) {
     const some = all.slice(from, from + MOST_APART);
     const numbers = new Map(some.map((one, k) => [one, k]));
     const painted = around.flatMap((one) => inOwnColour(one.drawing, numbers.get(one) ?? null));
-    const { width, height } = pictures.bare;
-    const owners = ownersIn(await painter.paint({ width, height }, painted, matrix), some.length);
-    marksFound(owners, some.length, pictures).forEach((isThere, k) => {
+    const nothing = { width: bare.width, height: bare.height };
+    const owners = ownersIn(await painter.paint(nothing, painted, matrix), some.length);
+    marksFound(owners, some.length, { bare, wanted, found }).forEach((isThere, k) => {
       if (!isThere) lost.push(some[k].id);
     });
   }

@@ -92,16 +92,18 @@ export async function provePage(
   const source = readSource(page, grid, tools.sources);
   const copy = readCopy(page, grid, tools.copy);
   const found = copy.picture ?? white(grid);
-  const print = source.picture ?? white(grid);
-  const bare = page.paper.length === 0 ? print : await painter.paint(print, page.paper, matrix);
+  const bareOf = ({ picture }: ReadPage): Promise<Raster> =>
+    painter.paint(picture ?? white(grid), page.paper, matrix);
   const { beneath, over } = layersFrom(page.marks);
   const drawing = await fonts.set([...beneath, ...over, ...page.notes]);
-  const wanted = await painter.paint(bare, drawing, matrix);
+  const wanted = await painter.paint(await bareOf(source), drawing, matrix);
   const smaller = page.smaller.map((one) => transformBox(matrix, one));
   const photographs = [...photographsIn(drawing, matrix), ...smaller];
   const difference = compareRasters(wanted, found, photographs);
   // A mark that is not there is missed in pixels first; not a faint one on a picture, of which squares are compared.
   const doubtful = [...difference.spots.map(({ box }) => box), ...smaller];
+  // Drawn once more where it is needed, which is seldom: keeping it takes longer on every page.
+  const bare = (): Promise<Raster> => bareOf(readSource(page, grid, tools.sources));
   const pictures = { bare, wanted, found };
   const lost = await lostMarks(page.marks, doubtful, pictures, matrix, fonts, painter);
   const back = thenMatrix(invertMatrix(matrix), displayMatrix(page.geometry));
