@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { invertMatrix, type Matrix, transform } from '../geometry/index.ts';
 import type { Raster } from '../pdfium/index.ts';
 import { compareRasters } from './compare.ts';
 
@@ -69,7 +70,7 @@ test('a pale seam is no clear difference, and photographs are compared by square
         ...{ x: 2 * (k % 30) + phase, y: 4 * Math.floor(k / 30), w: 1, h: 4, level: 100 },
       })),
     );
-  const whole = { minX: 0, minY: 0, maxX: 60, maxY: 40 };
+  const whole = [60, 0, 0, 40, 0, 0] as const;
   expect(compareRasters(grainy(0), grainy(1), [whole]).differing).toBe(0);
   const dark = picture([{ x: 0, y: 0, w: 30, h: 40, level: 20 }]);
   const light = picture([{ x: 30, y: 0, w: 30, h: 40, level: 20 }]);
@@ -78,8 +79,32 @@ test('a pale seam is no clear difference, and photographs are compared by square
 
 test('a hairline at the edge of a photograph may lie a pixel further', () => {
   const edged = (x: number) => picture([{ x, y: 0, w: 1, h: 40, level: 100 }]);
-  const photograph = { minX: 0, minY: 0, maxX: 58, maxY: 40 };
+  const photograph = [58, 0, 0, 40, 0, 0] as const;
   expect(compareRasters(edged(57), edged(56), [photograph]).differing).toBe(0);
+});
+
+test('a photograph that lies aslant may have its edge a pixel off; one that is turned is seen', () => {
+  // 30 by 16, about the middle of the picture.
+  const place = (by: number): Matrix => {
+    const [c, s] = [Math.cos(by), Math.sin(by)];
+    const [a, b, e, f] = [30 * c, 30 * s, -16 * s, 16 * c];
+    return [a, b, e, f, 30 - (a + e) / 2, 20 - (b + f) / 2];
+  };
+  // Its left half is dark.
+  const photograph = (at: Matrix, grow = 0): Raster => {
+    const back = invertMatrix(at);
+    const boxes = Array.from({ length: 60 * 40 }, (_, i) => {
+      const [x, y] = [i % 60, Math.floor(i / 60)];
+      const { x: u, y: v } = transform(back, { x: x + 0.5, y: y + 0.5 });
+      const isIn = u > -grow / 30 && u < 1 + grow / 30 && v > -grow / 16 && v < 1 + grow / 16;
+      return isIn ? { x, y, w: 1, h: 1, level: u < 0.5 ? 20 : 120 } : null;
+    });
+    return picture(boxes.flatMap((one) => one ?? []));
+  };
+  const own = place(Math.PI / 6);
+  expect(compareRasters(photograph(own), photograph(own, 0.8), [own]).differing).toBe(0);
+  const turned = compareRasters(photograph(own), photograph(place((7 * Math.PI) / 6)), [own]);
+  expect(turned.spots[0].pixels).toBeGreaterThan(200);
 });
 
 test('pictures of other sizes are not compared', () => {

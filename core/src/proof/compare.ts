@@ -1,4 +1,11 @@
-import { type Box, box, intersectBoxes } from '../geometry/index.ts';
+import {
+  type Box,
+  box,
+  intersectBoxes,
+  invertMatrix,
+  type Matrix,
+  transformBox,
+} from '../geometry/index.ts';
 import type { Raster } from '../pdfium/index.ts';
 
 /** Pixels that hang together and are not as they should be. */
@@ -30,16 +37,18 @@ const EDGE = 0.6;
 /** Photographs are made smaller by every renderer in its own way: they are compared by squares of so many pixels, whose means may differ by so many levels. */
 const SQUARE = 8;
 const SQUARE_LEVELS = 28;
+/** At their edges, which some renderers lay on whole pixels, they are compared as everything else is, pixels. */
+const RIM = 1;
 
 /**
  * Compares two pictures of the same size. A pixel is as it should be where its levels are among those of the nine pixels
- * there in the other picture, or near them; within `photographs` (pixels) squares are, where their means are.
+ * there in the other picture, or near them; within `photographs` (what carries the unit square onto each, pixels) squares are, where their means are.
  * @throws RangeError when they have not the same size
  */
 export function compareRasters(
   wanted: Raster,
   found: Raster,
-  photographs: readonly Box[] = [],
+  photographs: readonly Matrix[] = [],
 ): Difference {
   const { width, height } = wanted;
   if (width !== found.width || height !== found.height)
@@ -176,13 +185,16 @@ function isInkedOtherwise(
 function coarselyDiffering(
   { data: a, width, height }: Raster,
   { data: b }: Raster,
-  photograph: Box,
+  photograph: Matrix,
   coarse: Uint8Array,
 ): number[] {
-  const { minX, minY, maxX, maxY } = intersectBoxes(photograph, box(0, 0, width, height));
-  const [left, right] = [Math.floor(minX), Math.ceil(maxX)];
-  const [top, foot] = [Math.floor(minY), Math.ceil(maxY)];
+  const around = transformBox(photograph, box(0, 0, 1, 1));
+  const { minX, minY, maxX, maxY } = intersectBoxes(around, box(0, 0, width, height));
+  const [left, right] = [Math.ceil(minX) + RIM, Math.floor(maxX) - RIM];
+  const [top, foot] = [Math.ceil(minY) + RIM, Math.floor(maxY) - RIM];
   const all: number[] = [];
+  if (left >= right || top >= foot) return all;
+  const isInside = insideOf(photograph);
   const [columns, rows] = [cutsOf(left, right), cutsOf(top, foot)];
   for (let r = 0; r + 1 < rows.length; r++)
     for (let c = 0; c + 1 < columns.length; c++) {
@@ -190,6 +202,7 @@ function coarselyDiffering(
       const sums = [0, 0, 0];
       for (let v = rows[r]; v < rows[r + 1]; v++)
         for (let u = columns[c]; u < columns[c + 1]; u++) {
+          if (!isInside(u, v)) continue;
           const i = v * width + u;
           own.push(i);
           for (let k = 0; k < 3; k++) sums[k] += a[4 * i + k] - b[4 * i + k];
@@ -198,6 +211,17 @@ function coarselyDiffering(
       if (sums.some((sum) => Math.abs(sum) > SQUARE_LEVELS * own.length)) all.push(...own);
     }
   return all;
+}
+
+/** Whether the middle of a pixel lies in a photograph, and not at its rim. */
+function insideOf(photograph: Matrix): (x: number, y: number) => boolean {
+  const [a, b, c, d, e, f] = invertMatrix(photograph);
+  const rim = (along: number, across: number): number => RIM * Math.hypot(along, across);
+  const [rimU, rimV] = [rim(a, c), rim(b, d)];
+  return (x, y) => {
+    const [u, v] = [a * (x + 0.5) + c * (y + 0.5) + e, b * (x + 0.5) + d * (y + 0.5) + f];
+    return u >= rimU && u <= 1 - rimU && v >= rimV && v <= 1 - rimV;
+  };
 }
 
 /** Where a side is cut into squares: none is narrower than they are to be, or a hairline at its edge would be all there is of it. */

@@ -3,8 +3,9 @@ import { layersFrom } from '../derived/index.ts';
 import type { Drawing } from '../drawing/index.ts';
 import {
   type Box,
-  box,
   boxesMeet,
+  boxHeight,
+  boxWidth,
   displayMatrix,
   displaySize,
   growBox,
@@ -98,7 +99,7 @@ export async function provePage(
   const drawing = await fonts.set([...beneath, ...over, ...page.notes]);
   const wanted = await painter.paint(await bareOf(source), drawing, matrix);
   const smaller = page.smaller.map((one) => transformBox(matrix, one));
-  const photographs = [...photographsIn(drawing, matrix), ...smaller];
+  const photographs = [...photographsIn(drawing, matrix), ...smaller.map(placeIn)];
   const difference = compareRasters(wanted, found, photographs);
   // A mark that is not there is missed in pixels first; not a faint one on a picture, of which squares are compared.
   const doubtful = [...difference.spots.map(({ box }) => box), ...smaller];
@@ -175,11 +176,14 @@ const white = ({ width, height }: { width: number; height: number }): Raster => 
   data: new Uint8ClampedArray(width * height * 4).fill(255),
 });
 
+/** What carries the unit square onto a box. */
+const placeIn = (b: Box): Matrix => [boxWidth(b), 0, 0, boxHeight(b), b.minX, b.minY];
+
 /** Where pictures lie in a drawing, pixels. */
-const photographsIn = (drawing: Drawing, matrix: Matrix): Box[] =>
+const photographsIn = (drawing: Drawing, matrix: Matrix): Matrix[] =>
   drawing.flatMap((item) =>
     item.is === 'picture'
-      ? [transformBox(thenMatrix(item.place, matrix), box(0, 0, 1, 1))]
+      ? [thenMatrix(item.place, matrix)]
       : item.is === 'group'
         ? photographsIn(item.items, matrix)
         : [],
