@@ -1,5 +1,5 @@
-import { createCanvas, ImageData } from '@napi-rs/canvas';
-import type { MadeSmaller, PictureTools, Smaller } from '@marginalis/core/pdf';
+import { type Canvas, createCanvas, ImageData } from '@napi-rs/canvas';
+import type { MadeSmaller, PictureTools, Pixels, Smaller } from '@marginalis/core/pdf';
 import { drawFirst } from '@marginalis/core/pdfium';
 import { CommandError, EXIT } from './io.ts';
 import { startPdfium } from './pdfium.ts';
@@ -24,12 +24,14 @@ export const toldOfSmaller = (made: MadeSmaller | null) =>
 /** Draws and packs pictures outside a browser. */
 export async function pictureTools(): Promise<PictureTools> {
   const pdfium = await startPdfium();
+  const canvasOf = ({ width, height, data }: Pixels): Canvas => {
+    const canvas = createCanvas(width, height);
+    canvas.getContext('2d').putImageData(new ImageData(data, width, height), 0, 0);
+    return canvas;
+  };
   return {
-    draw: async (pdf, width, height) => drawFirst(pdfium, pdf, width, height),
-    async jpeg({ width, height, data }) {
-      const canvas = createCanvas(width, height);
-      canvas.getContext('2d').putImageData(new ImageData(data, width, height), 0, 0);
-      return new Uint8Array(await canvas.encode('jpeg', QUALITY));
-    },
+    draw: async (pdf, width, height, onNothing) => drawFirst(pdfium, pdf, width, height, onNothing),
+    jpeg: async (pixels) => new Uint8Array(await canvasOf(pixels).encode('jpeg', QUALITY)),
+    png: async (pixels) => new Uint8Array(await canvasOf(pixels).encode('png')),
   };
 }

@@ -1,11 +1,12 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { textFiles } from '../cli/faces';
+import { pictureTools } from '../cli/smaller';
 import { overPrint } from '../core/src/annotations';
 import { boundsOf } from '../core/src/derived';
 import { documentOfParts, type DocState, pagesOfSource } from '../core/src/document';
 import { type Box, boxOfPoints, growBox } from '../core/src/geometry';
-import { asText, asWords, type Mark, textOfStrips } from '../core/src/kinds';
+import { asText, asWords, kindFor, type Mark, textOfStrips } from '../core/src/kinds';
 import { inspectPdf, makeFixedCopy, readAnnotations, takeUpAnnotations } from '../core/src/pdf';
 import { textOfSpans } from '../core/src/type';
 import { annotatedPdf, shorePdf } from '../core/testing/annotatedPdf';
@@ -168,12 +169,14 @@ async function drawn(bytes: Uint8Array): Promise<Picture> {
 
 /** The document that a marked file becomes. */
 async function takenUp(bytes: Uint8Array): Promise<{ source: Uint8Array; document: DocState }> {
-  const { source, marks, threads } = await takeUpAnnotations(bytes);
+  const taken = await takeUpAnnotations(bytes, { tools: pictureTools });
+  const { source, marks, threads, attachments } = taken;
   const pages = pagesOfSource('a'.repeat(64), (await inspectPdf(source)).pages, String);
   const document = documentOfParts(pages, [
     ...pages.map((value) => ({ part: 'page', value }) as const),
     ...marks.map((value) => ({ part: 'mark', value }) as const),
     ...threads.map((value) => ({ part: 'thread', value }) as const),
+    ...attachments.map((value) => ({ part: 'attachment', value }) as const),
   ]);
   return { source, document };
 }
@@ -215,6 +218,20 @@ function bandOf(picture: Picture): Picture {
   return { width, height, data: out };
 }
 
+test('stamps become pictures that look as they did, on whatever lies beneath', async () => {
+  const bytes = await annotatedPdf('Stamp');
+  const { source, document } = await takenUp(bytes);
+  const [mark] = [...(document.marks.get('0')?.values() ?? [])];
+  expect(mark).toMatchObject({ kind: 'picture', author: expect.any(String) });
+  expect([...document.attachments.keys()]).toEqual(kindFor(mark).attachments?.(mark));
+  expect((await inspectPdf(source)).written).toBeNull();
+  const copy = await makeFixedCopy(source, document, { deflate, ...textFiles });
+  const [before, after] = [await drawn(bytes), await drawn(copy.bytes)];
+  expect(differingShare(before, after)).toBeLessThan(0.002);
+  // Something was there to be seen.
+  expect(differingShare(await drawn(source), before)).toBeGreaterThan(0.0005);
+});
+
 test('every kind looks about as it did', async () => {
   const bytes = await annotatedPdf();
   const { source, document } = await takenUp(bytes);
@@ -226,7 +243,7 @@ test('every kind looks about as it did', async () => {
 test('the signature of a file stays valid where what was written on it is taken up', async () => {
   const signed = await signedPdf(await annotatedPdf());
   expect(signaturesOf(signed)).toMatch(/Signature is Valid/);
-  const { source, marks } = await takeUpAnnotations(signed);
+  const { source, marks } = await takeUpAnnotations(signed, { tools: pictureTools });
   expect(marks.length).toBeGreaterThan(8);
   expect(signaturesOf(source)).toMatch(/Signature is Valid/);
   expect(source.subarray(0, signed.length)).toEqual(signed);

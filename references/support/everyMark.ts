@@ -1,10 +1,19 @@
-import { emptyDocument, type DocState, markChange, type Page } from '../../core/src/document';
+import {
+  type Attachment,
+  changeOf,
+  emptyDocument,
+  type DocState,
+  markChange,
+  type Page,
+} from '../../core/src/document';
 import { emptyText } from '../../core/src/editing';
 import type { FigureKind } from '../../core/src/figures';
-import type { FigureMark, Mark, TextMark, WordsMark } from '../../core/src/kinds';
-import { FIRST_ROLL, WORD_MANNERS } from '../../core/src/marks';
+import type { FigureMark, Mark, PictureMark, TextMark, WordsMark } from '../../core/src/kinds';
+import { FIRST_ROLL, toBase64, WORD_MANNERS } from '../../core/src/marks';
+import { pictureName } from '../../core/src/pictures';
 import { retyped } from '../../core/src/type/spans';
 import { setBlock } from '../../core/src/type/typesetter';
+import { photograph } from '../../core/testing/photographs';
 import { wavePath } from '../../core/testing/hand';
 import { FIGURE_KINDS } from '../../core/testing/figureKinds';
 import { idealFigure } from '../../core/testing/drawnFigures';
@@ -61,6 +70,23 @@ function textOn(page: string, k: number, more: Partial<TextMark>): TextMark {
   return { ...empty, block, height: setBlock(block, fonts).height, order: 300 + k, ...more };
 }
 
+const picture = ((): Attachment => {
+  const bytes = new Uint8Array(photograph(480, 320));
+  return {
+    ...{ id: pictureName(bytes), name: 'Shore.jpg', type: 'image/jpeg', width: 480, height: 320 },
+    data: toBase64(bytes),
+  };
+})();
+
+const pictureOn = (page: string): PictureMark => ({
+  ...base(page, `${page}-picture`, 400),
+  kind: 'picture',
+  style: { ...style, opacity: 0.8 },
+  source: picture.id,
+  place: [75, 28, -21, 56, 420, 90],
+  says: 'A limpet on a rock',
+});
+
 /** A document with marks of every kind on each of its pages. */
 export function withEveryMark(pages: readonly Page[]): DocState {
   const inked = written(
@@ -75,6 +101,10 @@ export function withEveryMark(pages: readonly Page[]): DocState {
       },
     ]),
   );
+  const held = done(inked, {
+    label: 'Put a picture',
+    changes: [changeOf('attachment', null, picture)],
+  });
   return pages.reduce((state, { id }) => {
     const marks: Mark[] = [
       ...FIGURE_KINDS.map((kind, k) => figureOn(id, kind, k)),
@@ -82,8 +112,9 @@ export function withEveryMark(pages: readonly Page[]): DocState {
       textOn(id, 0, { padding: 6, border: 0.7, background: { colour: '#eef3ff', opacity: 0.8 } }),
       textOn(id, 1, { leader: { to: { x: 250, y: 560 }, bend: { x: 290, y: 640 }, head: 7 } }),
       textOn(id, 2, {}),
+      pictureOn(id),
     ];
     const drawn = { label: 'Draw', changes: marks.map((mark) => markChange(null, mark)) };
     return done(state, drawn);
-  }, inked);
+  }, held);
 }

@@ -82,6 +82,7 @@ async function partsOf(
   return [
     ...marks.map((mark) => ({ part: 'mark', value: { ...mark, page: idOf(mark.page) } }) as const),
     ...threads.map((value) => ({ part: 'thread', value }) as const),
+    ...taken.attachments.map((value) => ({ part: 'attachment', value }) as const),
   ];
 }
 

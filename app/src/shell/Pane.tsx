@@ -9,6 +9,7 @@ import {
 } from '@/session';
 import {
   AttendedContext,
+  pagePictures,
   type SourcePictures,
   Stage,
   StageContext,
@@ -85,6 +86,14 @@ function Held({ name, session, pictures, place, shell, features, children }: Pan
   useLayoutEffect(
     () => shell.panes.enter(name, { session, stage: controller, around }),
     [shell, name, session, controller, around],
+  );
+  useLayoutEffect(
+    () =>
+      pagePictures.from((id) => {
+        const { document, draft } = session.store.getState();
+        return (draft ?? document).attachments.get(id) ?? null;
+      }),
+    [session],
   );
   const [kept] = useState(place?.held ?? null);
   useEffect(() => controller.hold(kept), [controller, kept]);

@@ -38,6 +38,8 @@ export interface Pasted {
   readonly text: string;
   /** The same as a piece of a page; empty without. */
   readonly html: string;
+  /** Files that are pictures. */
+  readonly pictures: readonly File[];
 }
 
 /** Something a person can have done: by its key, by its button, or by its name in the list of commands. */

@@ -42,6 +42,7 @@ export function useCommandKeys(frame: HTMLElement | null): void {
       const given = {
         text: clipboardData?.getData('text/plain') ?? '',
         html: clipboardData?.getData('text/html') ?? '',
+        pictures: [...(clipboardData?.files ?? [])].filter(({ type }) => type.startsWith('image/')),
       };
       try {
         for (const command of reader.commands())

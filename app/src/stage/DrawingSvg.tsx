@@ -1,13 +1,18 @@
 import { type Drawing, type Group, type Item, setDrawing } from '@marginalis/core/drawing';
+import { type Matrix, thenMatrix } from '@marginalis/core/geometry';
 import { useId, useSyncExternalStore } from 'react';
-import { ClipPath, Defs, G, Path } from '@/ui';
+import { ClipPath, Defs, G, Image, Path } from '@/ui';
 import type { LoadedFonts } from './LoadedFonts';
 import { pageFonts } from './pageFonts';
+import { pagePictures } from './pagePictures';
 import { pathData } from './pathData';
+
+/** Pictures have their first row on top. */
+const ROWS_DOWN: Matrix = [1, 0, 0, -1, 0, 1];
 
 type Faces = Pick<LoadedFonts, 'face' | 'setBlock' | 'subscribe' | 'version'>;
 
-/** A drawing as parts of an SVG in user space, for what is small or is being moved. Pictures are their place's outline. */
+/** A drawing as parts of an SVG in user space, for what is small or is being moved. A picture that is not at hand is its place's outline. */
 export function DrawingSvg({ drawing, fonts = pageFonts }: { drawing: Drawing; fonts?: Faces }) {
   useSyncExternalStore(fonts.subscribe, fonts.version, fonts.version);
   return drawing.map((item, i) => <ItemSvg key={i} item={item} fonts={fonts} />);
@@ -44,7 +49,20 @@ function ItemSvg({ item, fonts }: { item: Item; fonts: Faces }) {
     }
     case 'text':
       return <DrawingSvg drawing={setDrawing([item], fonts.setBlock)} fonts={fonts} />;
-    case 'picture':
+    case 'picture': {
+      const address = pagePictures.address(item.source);
+      if (address !== null)
+        return (
+          <G transform={`matrix(${thenMatrix(ROWS_DOWN, item.place).join(' ')})`}>
+            <Image
+              href={address}
+              width={1}
+              height={1}
+              preserveAspectRatio="none"
+              opacity={item.opacity}
+            />
+          </G>
+        );
       return (
         <Path
           transform={`matrix(${item.place.join(' ')})`}
@@ -53,6 +71,7 @@ function ItemSvg({ item, fonts }: { item: Item; fonts: Faces }) {
           fillOpacity={0.35 * item.opacity}
         />
       );
+    }
     case 'group':
       return <GroupSvg group={item} fonts={fonts} />;
   }

@@ -14,9 +14,11 @@ import type { PageMarks } from '@marginalis/core/document';
 import type { Mark } from '@marginalis/core/kinds';
 import type { MarkId } from '@marginalis/core/marks';
 import type { LoadedFonts } from './LoadedFonts';
+import type { LoadedPictures } from './LoadedPictures';
 import { markChanges } from './markChanges';
 import { dropCanvas, type PagePicture } from './pagePicture';
-import { paintDrawing } from './paintDrawing';
+import { pagePictures } from './pagePictures';
+import { type DrawingFiles, paintDrawing } from './paintDrawing';
 
 /** The canvases of one tile; made when there is something to show on them. */
 interface Slip {
@@ -53,14 +55,16 @@ export class MarkPainter {
   /** The frame in which painting goes on; 0 when nothing is left to paint. */
   private frame = 0;
 
-  /** Ends listening for faces that come late. */
-  private readonly unfollow: () => void;
+  /** End listening for faces and pictures that come late. */
+  private readonly unfollow: readonly (() => void)[];
 
   constructor(
     private readonly holders: MarkHolders,
     private readonly fonts: LoadedFonts,
+    private readonly pictures: LoadedPictures = pagePictures,
   ) {
-    this.unfollow = fonts.subscribe(() => this.paintAll());
+    const again = (): void => this.paintAll();
+    this.unfollow = [fonts.subscribe(again), pictures.subscribe(again)];
   }
 
   /** `seen` in display points of the page. */
@@ -98,11 +102,15 @@ export class MarkPainter {
   }
 
   release(): void {
-    this.unfollow();
+    for (const end of this.unfollow) end();
     cancelAnimationFrame(this.frame);
     this.frame = 0;
     this.dropAll();
     this.picture = null;
+  }
+
+  private get files(): DrawingFiles {
+    return { fonts: this.fonts, picture: this.pictures.picture };
   }
 
   private paintAll(): void {
@@ -165,7 +173,7 @@ export class MarkPainter {
       ctx.rect(clip.minX, clip.minY, clip.maxX - clip.minX, clip.maxY - clip.minY);
       ctx.clip();
       ctx.clearRect(clip.minX, clip.minY, clip.maxX - clip.minX, clip.maxY - clip.minY);
-      paintDrawing(ctx, drawing, matrix, { fonts: this.fonts });
+      paintDrawing(ctx, drawing, matrix, this.files);
       ctx.restore();
     }
     return beneath.length + over.length;
@@ -180,7 +188,7 @@ export class MarkPainter {
     if (here.length === 0) return;
     slip.ink ??= this.canvas(picture, this.holders.ink, tile);
     const ctx = slip.ink.getContext('2d');
-    if (ctx) paintDrawing(ctx, layersFrom(here, this.strength).over, matrix, { fonts: this.fonts });
+    if (ctx) paintDrawing(ctx, layersFrom(here, this.strength).over, matrix, this.files);
   }
 
   /** An empty canvas over a tile. */

@@ -9,7 +9,7 @@ import {
   uniteBoxes,
 } from '@marginalis/core/geometry';
 import type { Mark } from '@marginalis/core/kinds';
-import { pageFonts } from './pageFonts';
+import { pageFiles, settleFiles } from './pageFiles';
 import { paintDrawing } from './paintDrawing';
 
 /** Pixels a point, and pixels along the longer side at most. */
@@ -18,15 +18,30 @@ const LARGEST = 4000;
 /** Room around, points. */
 const ROOM = 4;
 
-/** The marks as they are seen, on nothing, as a PNG. Throws when the browser makes no picture. */
-export async function pictureOfMarks(marks: readonly Mark[], page: PageBox): Promise<Blob> {
+/** What of a page a picture of marks shows, and how large it is. */
+function pictureOf(marks: readonly Mark[], page: PageBox) {
   const around = growBox(marks.map(boundsOf).reduce(uniteBoxes), ROOM);
   const seen = transformBox(displayMatrix(page), around);
   const [width, height] = [seen.maxX - seen.minX, seen.maxY - seen.minY];
   const scale = Math.min(SCALE, LARGEST / Math.max(width, height));
+  return { seen, scale, width: Math.ceil(width * scale), height: Math.ceil(height * scale) };
+}
+
+/** How many pixels {@link pictureOfMarks} has. */
+export function pictureSize(
+  marks: readonly Mark[],
+  page: PageBox,
+): { readonly width: number; readonly height: number } {
+  const { width, height } = pictureOf(marks, page);
+  return { width, height };
+}
+
+/** The marks as they are seen, on nothing, as a PNG. Throws when the browser makes no picture. */
+export async function pictureOfMarks(marks: readonly Mark[], page: PageBox): Promise<Blob> {
+  const { seen, scale, width, height } = pictureOf(marks, page);
   const canvas = document.createElement('canvas');
-  canvas.width = Math.ceil(width * scale);
-  canvas.height = Math.ceil(height * scale);
+  canvas.width = width;
+  canvas.height = height;
   const ctx = canvas.getContext('2d');
   if (!ctx) throw new Error('The browser gives no canvas.');
   const matrix = thenMatrix(
@@ -34,8 +49,8 @@ export async function pictureOfMarks(marks: readonly Mark[], page: PageBox): Pro
     moveBy({ x: -seen.minX * scale, y: -seen.minY * scale }),
   );
   const { beneath, over } = layersFrom([...marks].sort((a, b) => a.order - b.order));
-  const drawing = await pageFonts.settleDrawing([...beneath, ...over]);
-  paintDrawing(ctx, drawing, matrix, { fonts: pageFonts });
+  const drawing = await settleFiles([...beneath, ...over]);
+  paintDrawing(ctx, drawing, matrix, pageFiles);
   return new Promise((resolve, reject) =>
     canvas.toBlob((blob) =>
       blob ? resolve(blob) : reject(new Error('The picture was not made.')),

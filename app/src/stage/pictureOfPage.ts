@@ -2,7 +2,7 @@ import { layersFrom } from '@marginalis/core/derived';
 import { inOrder, type Page, type PageMarks } from '@marginalis/core/document';
 import { displayMatrix, displaySize } from '@marginalis/core/geometry';
 import { whenIdle } from '@/work';
-import { pageFonts } from './pageFonts';
+import { pageFiles, settleFiles } from './pageFiles';
 import { paintDrawing } from './paintDrawing';
 import { PagePicture } from './pagePicture';
 import { paperSourceOf, type SourcePages } from './paperSource';
@@ -37,13 +37,11 @@ export async function pictureOfPage(
   if (!paper || signal?.aborted) return null;
   ctx.drawImage(paper, 0, 0, width, height);
   const { beneath, over } = layersFrom(inOrder(marks));
-  const drawing = await pageFonts.settleDrawing([...beneath, ...over]);
+  const drawing = await settleFiles([...beneath, ...over]);
   for (let i = 0; i < drawing.length; i += AT_A_TIME) {
     await new Promise<void>(whenIdle);
     if (signal?.aborted) return null;
-    paintDrawing(ctx, drawing.slice(i, i + AT_A_TIME), displayMatrix(page, scale), {
-      fonts: pageFonts,
-    });
+    paintDrawing(ctx, drawing.slice(i, i + AT_A_TIME), displayMatrix(page, scale), pageFiles);
     // Browsers put painting off until somebody looks.
     ctx.getImageData(0, 0, 1, 1);
   }

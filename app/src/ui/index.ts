@@ -2,7 +2,7 @@ export { FONT, lightTheme, darkTheme, WIDE_FROM } from './theme';
 export { useShippedFonts } from './fonts';
 export { Icon, type IconName, paperIcon } from './icons';
 export { Area, ColourInput, DayInput, InlineLink } from './dom';
-export { ClipPath, Defs, G, Path, Polygon, Svg } from './svg';
+export { ClipPath, Defs, G, Image, Path, Polygon, Svg } from './svg';
 export { Sheet } from './Sheet';
 export { RasterView } from './RasterView';
 export { CarryContext } from './Carry';

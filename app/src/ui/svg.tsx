@@ -12,5 +12,6 @@ export const Svg = ({ style, ...props }: ComponentProps<'svg'>) => (
 export const Path = (props: ComponentProps<'path'>) => <path {...props} />;
 export const Polygon = (props: ComponentProps<'polygon'>) => <polygon {...props} />;
 export const G = (props: ComponentProps<'g'>) => <g {...props} />;
+export const Image = (props: ComponentProps<'image'>) => <image {...props} />;
 export const Defs = (props: ComponentProps<'defs'>) => <defs {...props} />;
 export const ClipPath = (props: ComponentProps<'clipPath'>) => <clipPath {...props} />;

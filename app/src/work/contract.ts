@@ -1,6 +1,6 @@
 import type { Elsewhere } from '@marginalis/core/annotations';
 import type { CopyNote, NotesAt } from '@marginalis/core/copy';
-import type { DocState, Page, RefusalReason } from '@marginalis/core/document';
+import type { Attachment, DocState, Page, RefusalReason } from '@marginalis/core/document';
 import type { Drawing } from '@marginalis/core/drawing';
 import type { Mail, PlacedInk } from '@marginalis/core/formats';
 import type { Box } from '@marginalis/core/geometry';
@@ -17,6 +17,7 @@ import type {
   SheetPlan,
   TakenUp,
 } from '@marginalis/core/pdf';
+import type { PictureHead } from '@marginalis/core/pictures';
 import type { Raster } from '@marginalis/core/pdfium';
 import type { CopyToProve, Proof, ProvedPage } from '@marginalis/core/proof';
 import type { ShippedFace } from '@marginalis/core/type';
@@ -99,6 +100,17 @@ export interface PicturesAsk {
   readonly area?: Box | null;
 }
 
+/** A file that is to become a picture of a document. */
+export interface PictureAsk {
+  readonly bytes: Uint8Array;
+  readonly name: string;
+  readonly head: PictureHead;
+  /** Pixels, turned as it is to be seen. */
+  readonly wanted: { readonly width: number; readonly height: number };
+  /** The only part of it that stays, in shares of its sides from its upper left corner; all of it without. */
+  readonly part?: Box;
+}
+
 /** What can be asked of the worker that looks at finished copies, and what it answers. */
 interface LookJobs {
   /** A page, from 0, of a PDF that is not locked, or an area of it as it is seen, so many pixels wide. `userUnit`: how long its points are. */
@@ -108,6 +120,8 @@ interface LookJobs {
   };
   /** One picture, or several in a ZIP file. */
   pictures: { ask: PicturesAsk; answer: Blob };
+  /** A picture as a document carries it: turned as its camera was held, no larger than wanted, with nothing said of where and by whom it was made. */
+  picture: { ask: PictureAsk; answer: Attachment };
   /** Whether a copy shows what the screen shows. */
   prove: {
     ask: Omit<CopyToProve, 'locked'> &
@@ -128,7 +142,7 @@ export type PdfJob = keyof PdfJobs;
 export type LookJob = keyof LookJobs;
 export type JobName = keyof Jobs;
 
-const LOOK_JOBS: readonly LookJob[] = ['pagePicture', 'pictures', 'prove'];
+const LOOK_JOBS: readonly LookJob[] = ['pagePicture', 'pictures', 'picture', 'prove'];
 
 export const isLookJob = (job: JobName): boolean => (LOOK_JOBS as readonly string[]).includes(job);
 

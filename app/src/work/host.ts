@@ -59,7 +59,7 @@ const runs: { [J in PdfJob]: Run<J> } = {
     }),
   openLiving: ({ bytes, now, password }) => openLivingCopy(bytes, now, password),
   sheets: ({ bytes, plan }) => onSheets(bytes, plan),
-  takeUp: ({ bytes, now }) => takeUpAnnotations(bytes, { now }),
+  takeUp: ({ bytes, now }) => takeUpAnnotations(bytes, { now, tools: pictureTools }),
   encodeMarks: ({ marks, faces, own }) =>
     encodeMarks(
       new Map(marks.map(fromMarkRecord).map((mark) => [mark.id, mark])),

@@ -7,6 +7,7 @@ import { type OpenPages, openPages, opensFreely, windowOnto } from '@marginalis/
 import { proveCopy } from '@marginalis/core/proof';
 import { answer, type Run } from './answering';
 import type { LookJob, WorkReply, WorkRequest } from './contract';
+import { makePicture } from './makePicture';
 import { pagePictures } from './pagePictures';
 import { startPdfium } from './startPdfium';
 import { textFiles } from './textFiles';
@@ -44,6 +45,7 @@ const runs: { [J in LookJob]: Run<J> } = {
       open.close();
     }
   },
+  picture: makePicture,
   async prove({ sources, copy, drawn, password, faces, own, ...asked }, onProgress) {
     const module = await pdfium();
     keepDrawings(asked.document, drawn);

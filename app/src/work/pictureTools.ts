@@ -1,4 +1,4 @@
-import type { PictureTools } from '@marginalis/core/pdf';
+import type { PictureTools, Pixels } from '@marginalis/core/pdf';
 import { drawFirst } from '@marginalis/core/pdfium';
 import { startPdfium } from './startPdfium';
 
@@ -16,15 +16,20 @@ export async function pictureTools(): Promise<PictureTools> {
     throw e;
   });
   return {
-    draw: async (pdf, width, height) => drawFirst(pdfium, pdf, width, height),
-    async jpeg({ width, height, data }) {
-      const canvas = new OffscreenCanvas(width, height);
-      const context = canvas.getContext('2d');
-      if (!context) throw new RangeError('There is no room for a picture of this size.');
-      const pixels = new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height);
-      context.putImageData(pixels, 0, 0);
-      const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality: QUALITY });
-      return new Uint8Array(await blob.arrayBuffer());
-    },
+    draw: async (pdf, width, height, onNothing) => drawFirst(pdfium, pdf, width, height, onNothing),
+    jpeg: (pixels) => packed(pixels, { type: 'image/jpeg', quality: QUALITY }),
+    png: (pixels) => packed(pixels, { type: 'image/png' }),
   };
+}
+
+async function packed(
+  { width, height, data }: Pixels,
+  how: ImageEncodeOptions,
+): Promise<Uint8Array> {
+  const canvas = new OffscreenCanvas(width, height);
+  const context = canvas.getContext('2d');
+  if (!context) throw new RangeError('There is no room for a picture of this size.');
+  const pixels = new ImageData(data as Uint8ClampedArray<ArrayBuffer>, width, height);
+  context.putImageData(pixels, 0, 0);
+  return new Uint8Array(await (await canvas.convertToBlob(how)).arrayBuffer());
 }

@@ -1,3 +1,4 @@
+import type { Attachment } from '../document/index.ts';
 import type { Box } from '../geometry/index.ts';
 import type { AnnotationSketch } from '../kinds/index.ts';
 
@@ -13,6 +14,8 @@ export interface Annotation {
   readonly rect: Box | null;
   /** What it is, where a kind of mark could be that; null for all others. */
   readonly sketch: AnnotationSketch | null;
+  /** The picture that its sketch shows, where its file brings it. */
+  readonly attachment?: Attachment;
   /** `#rrggbb`; null where it has none. */
   readonly colour: string | null;
   /** 0–1. */

@@ -3,6 +3,7 @@ import type { Annotation } from './annotation.ts';
 import { settledName } from './ofMark.ts';
 import type { Recognised } from './recognise.ts';
 import { saysSame } from './saysSame.ts';
+import { showsContents } from './showsContents.ts';
 import { settlementOf, threadOf, timeOf } from './threads.ts';
 
 /** The annotations of a copy that has come back, and what is known of them. */
@@ -34,8 +35,10 @@ export function changedThread(
   const own = annotations[index];
   const others = threadOf(
     sent[0].name,
-    // What the mark's own says is told below, unless it says something for the first time.
-    thread ? { ...own, contents: '' } : own,
+    // What the mark's own says is told below, or is what it shows, unless it says something for the first time.
+    thread || (showsContents(sent[0].sketch) && saysSame(sent[0], own))
+      ? { ...own, contents: '' }
+      : own,
     taken.map((k) => ({ id: ids[k], annotation: annotations[k] })),
     now,
   );
@@ -56,7 +59,7 @@ function remarksNow(
   sent: readonly Annotation[],
   { annotations, recognised, now }: CameBack,
 ): Remark[] {
-  const isShown = sent[0].sketch?.subtype === 'FreeText';
+  const isShown = showsContents(sent[0].sketch);
   return thread.remarks.flatMap((remark, k) => {
     // The first stands in the mark's own annotation, unless that shows what the mark says.
     const name = k === 0 && !isShown ? sent[0].name : remark.id;

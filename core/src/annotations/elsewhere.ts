@@ -132,7 +132,8 @@ class Tally {
     if (after && (before?.settled?.at ?? null) !== (after.settled?.at ?? null)) this.changed++;
   }
 
-  add({ marks, threads }: Pick<FromAnnotations, 'marks' | 'threads'>): void {
+  add({ marks, threads, attachments }: FromAnnotations): void {
+    this.changes.push(...attachments.map((one) => changeOf('attachment', null, one)));
     this.changes.push(...marks.map((mark) => markChange(null, mark)));
     this.changes.push(...threads.map((thread) => changeOf('thread', null, thread)));
     // Strokes of one drawing are one.

@@ -1,4 +1,4 @@
-import type { Thread } from '../document/index.ts';
+import type { Attachment, Thread } from '../document/index.ts';
 import { type Mark, marksOfSketch } from '../kinds/index.ts';
 import type { PageId } from '../marks/index.ts';
 import type { Annotation } from './annotation.ts';
@@ -20,6 +20,8 @@ export interface FromAnnotationsOptions {
 export interface FromAnnotations {
   readonly marks: readonly Mark[];
   readonly threads: readonly Thread[];
+  /** What the marks show, each once. */
+  readonly attachments: readonly Attachment[];
   /** Which of the list are marks now, or answers in a thread, or say the state of one; the others are still to be shown. */
   readonly taken: ReadonlySet<number>;
 }
@@ -35,6 +37,7 @@ export function fromAnnotations(
   const ids = idsFor(annotations);
   const marks: Mark[] = [];
   const threads: Thread[] = [];
+  const attachments = new Map<string, Attachment>();
   const taken = new Set<number>();
   const answersTo = answersByRoot(annotations);
   const groups = groupsOf(annotations, ids);
@@ -64,10 +67,12 @@ export function fromAnnotations(
     // A note that says nothing would be a sign of nothing.
     if (!thread && annotation.sketch.subtype === 'Text') return;
     marks.push(...made);
+    const { attachment } = annotation;
+    if (attachment) attachments.set(attachment.id, attachment);
     if (thread) threads.push(thread);
     for (const index of [k, ...answers]) taken.add(index);
   });
-  return { marks, threads, taken };
+  return { marks, threads, attachments: [...attachments.values()], taken };
 }
 
 /** What is of one group is picked together (RT Group, §12.5.6.2); a group is called by what leads it. */

@@ -4,6 +4,7 @@ import { drawingBounds } from '../drawing/index.ts';
 import { type Box, growBox, uniteBoxes } from '../geometry/index.ts';
 import { kindFor, type Mark } from '../kinds/index.ts';
 import type { Annotation } from './annotation.ts';
+import { showsContents } from './showsContents.ts';
 
 /** Around what is drawn, so that no edge is cut, points. */
 const ROOM = 1;
@@ -25,7 +26,7 @@ export function annotationsOfMark(mark: Mark, page: number, thread: Thread | nul
   const [first, ...rest] = thread?.remarks ?? [];
   const rect = annotationBox(mark);
   const { colour, opacity } = mark.style;
-  const isShown = sketch.subtype === 'FreeText';
+  const isShown = showsContents(sketch);
   const own: Annotation = {
     name: mark.id,
     page,

@@ -1,6 +1,7 @@
 import { LONGEST_REMARK, type Remark, type Thread } from '../document/index.ts';
 import type { MarkId } from '../marks/index.ts';
 import type { Annotation } from './annotation.ts';
+import { showsContents } from './showsContents.ts';
 
 /** The state that closes what is said, and those that open it again (ISO 32000-1, table 171). */
 const SETTLED = 'Completed';
@@ -60,7 +61,7 @@ export function threadOf(
   answers: readonly Answer[],
   now: number,
 ): Thread | null {
-  const isShown = own.sketch?.subtype === 'FreeText';
+  const isShown = showsContents(own.sketch);
   const remarks: Remark[] = [];
   if (!isShown && own.contents.trim() !== '') remarks.push(remarkOf(`${mark}.said`, own, now));
   let settled: Thread['settled'] = null;

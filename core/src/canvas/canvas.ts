@@ -13,6 +13,7 @@ export interface Canvas2d {
   fillStyle: unknown;
   globalAlpha: number;
   globalCompositeOperation: string;
+  imageSmoothingQuality: 'low' | 'medium' | 'high';
   save(): void;
   restore(): void;
   setTransform(a: number, b: number, c: number, d: number, e: number, f: number): void;

@@ -93,6 +93,8 @@ export function drawingPainter<Context extends Canvas2d>(
         if (!picture) return;
         ctx.save();
         ctx.globalAlpha = item.opacity;
+        // Made small without, every other row would be left out.
+        ctx.imageSmoothingQuality = 'high';
         // Pictures have their first row on top.
         ctx.setTransform(...thenMatrix([1, 0, 0, -1, 0, 1], thenMatrix(item.place, matrix)));
         ctx.drawImage(picture, 0, 0, 1, 1);

@@ -14,6 +14,7 @@ export {
   isAsCame,
   plainDocument,
 } from './state.ts';
+export { attachmentsCarried } from './carried.ts';
 export {
   type Attachment,
   type Bookmark,
@@ -27,6 +28,10 @@ export {
   REMARK_SHEET,
   attachmentShape,
   LARGEST_ATTACHMENT,
+  LARGEST_PICTURE,
+  LONGEST_SIDE,
+  PICTURE_TYPES,
+  type PictureType,
   LONGEST_TASK_WORD,
   type Remark,
   type Shown,

@@ -49,6 +49,8 @@ export interface Picture {
   readonly place: Matrix;
   /** 0–1. */
   readonly opacity: number;
+  /** What is to be seen on it, for those who do not see it. */
+  readonly says?: string;
 }
 
 /** Items drawn as one, by themselves, and then laid on what is beneath: they never darken one another. */

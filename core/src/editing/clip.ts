@@ -1,21 +1,27 @@
 import { array, number, object, string } from 'yup';
 import {
+  type Attachment,
   type DocState,
+  fromPartRecord,
   nextOrder,
   pageBoxShape,
   type Page,
+  PartRecordError,
   type Transaction,
   markChange,
 } from '../document/index.ts';
 import { boxCentre, moveBy, type Vec, type PageBox } from '../geometry/index.ts';
 import { fromMarkRecord, type Mark, toMarkRecord, kindFor } from '../kinds/index.ts';
 import { type MarkId, MarkRecordError, type PageId, without } from '../marks/index.ts';
+import { missingAttachments } from './missingAttachments.ts';
 import { boundsOfAll, carryMark, movable, pageMap } from './carry.ts';
 
 /** Marks copied from a page, with the page as it lay, so that they can be pasted upright anywhere. */
 export interface Clip {
   readonly page: PageBox & { readonly id: PageId };
   readonly marks: readonly Mark[];
+  /** What they show. */
+  readonly attachments: readonly Attachment[];
 }
 
 /** A mark like this one with new ids, its group's too. */
@@ -34,8 +40,16 @@ function renewed(mark: Mark, newId: () => string, groups: Map<string, string>): 
 export function copyMarks(state: DocState, ids: Iterable<MarkId>): Clip | null {
   const marks = movable(state, ids);
   const page = state.pages.find(({ id }) => id === marks[0]?.page);
-  return page ? { page, marks: marks.filter((mark) => mark.page === page.id) } : null;
+  if (!page) return null;
+  const copied = marks.filter((mark) => mark.page === page.id);
+  return { page, marks: copied, attachments: attachmentsOf(state, copied) };
 }
+
+/** The attachments of a document that marks show, each once. */
+const attachmentsOf = ({ attachments }: DocState, marks: readonly Mark[]): Attachment[] =>
+  [...new Set(marks.flatMap((mark) => kindFor(mark).attachments?.(mark) ?? []))].flatMap(
+    (id) => attachments.get(id) ?? [],
+  );
 
 /** Copies of marks, `by` points beside them. */
 export function duplicateMarks(
@@ -74,11 +88,12 @@ export function pasteMarks(
   const matrix = pageMap(clip.page, to, middle, onPage(to, at));
   const groups = new Map<string, string>();
   let order = nextOrder(state, page);
-  const changes = clip.marks.map((mark) => {
+  const pastedMarks = clip.marks.map((mark) => {
     const pasted = carryMark(renewed(mark, newId, groups), matrix);
     const after = { ...pasted, page, order: order++ };
     return markChange(null, after);
   });
+  const changes = [...missingAttachments(state, clip.attachments), ...pastedMarks];
   return { label: clip.marks.length === 1 ? 'Paste' : `Paste ${clip.marks.length} marks`, changes };
 }
 
@@ -93,6 +108,7 @@ const clipShape = object({
     .concat(pageBoxShape)
     .required(),
   marks: array().min(1).max(20_000).required(),
+  attachments: array().max(20_000),
 });
 
 /** Thrown when what is pasted is no clip of marks. */
@@ -100,17 +116,26 @@ export class ClipError extends Error {
   override readonly name = 'ClipError';
 }
 
-export const writeClip = ({ page, marks }: Clip): string =>
-  JSON.stringify({ marginalis: 1, page, marks: marks.map(toMarkRecord) });
+export const writeClip = ({ page, marks, attachments }: Clip): string =>
+  JSON.stringify({ marginalis: 1, page, marks: marks.map(toMarkRecord), attachments });
 
 /** @throws ClipError */
 export function readClip(text: string): Clip {
   try {
-    const { page, marks } = clipShape.validateSync(JSON.parse(text), { strict: true });
-    return { page: page as Clip['page'], marks: (marks as unknown[]).map(fromMarkRecord) };
+    const {
+      page,
+      marks,
+      attachments = [],
+    } = clipShape.validateSync(JSON.parse(text), { strict: true });
+    return {
+      page: page as Clip['page'],
+      marks: (marks as unknown[]).map(fromMarkRecord),
+      attachments: (attachments as unknown[]).map((one) => fromPartRecord('attachment', one)),
+    };
   } catch (e) {
     if (
       e instanceof MarkRecordError ||
+      e instanceof PartRecordError ||
       e instanceof SyntaxError ||
       (e as Error).name === 'ValidationError'
     )

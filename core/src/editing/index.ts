@@ -78,6 +78,8 @@ export {
   settleNote,
 } from './notes.ts';
 export { keepAttachments } from './keepAttachments.ts';
+export { missingAttachments } from './missingAttachments.ts';
+export { croppedPicture, describePicture, type NewPicture, putPicture } from './pictures.ts';
 export { keepNotes } from './keepNotes.ts';
 export { followersOf, keepTies } from './keepTies.ts';
 export { addTag, removeTag } from './tags.ts';

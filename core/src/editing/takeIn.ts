@@ -12,6 +12,7 @@ import {
 } from '../document/index.ts';
 import type { Mark } from '../kinds/index.ts';
 import type { PageId } from '../marks/index.ts';
+import { missingAttachments } from './missingAttachments.ts';
 
 /** What of changes made elsewhere can be taken in. */
 export interface TakenIn {
@@ -45,6 +46,8 @@ export function takeIn(
       if (one === 'kept') kept++;
       else if (one) made.push(one);
     }
+    if (change.part === 'attachment' && change.after)
+      made.push(...missingAttachments(state, [change.after]));
     if (change.part !== 'thread') continue;
     const current = state.threads.get(change.id) ?? null;
     const next = threadTaken(change.before, change.after, current);
@@ -53,7 +56,9 @@ export function takeIn(
     if (!isSame) made.push(changeOf('thread', current, next));
   }
   const label = 'Take in what was marked elsewhere';
-  return { transaction: made.length > 0 ? { label, changes: made } : null, kept };
+  // Pictures alone change nothing.
+  const isNothing = made.every(({ part }) => part === 'attachment');
+  return { transaction: isNothing ? null : { label, changes: made }, kept };
 }
 
 function markTaken(

@@ -1,4 +1,4 @@
-import type { Path, Vec } from '../geometry/index.ts';
+import type { Matrix, Path, Vec } from '../geometry/index.ts';
 import type { MarkBase } from '../marks/index.ts';
 import type { Quad } from '../print/index.ts';
 import type { Alignment, Family } from '../type/index.ts';
@@ -64,6 +64,13 @@ export type AnnotationSketch =
       readonly quads: readonly Quad[];
     }
   | { readonly subtype: 'Text'; readonly at: Vec }
+  | {
+      readonly subtype: 'Stamp';
+      /** What is to be seen on it, where somebody has said so. */
+      readonly says: string;
+      /** The one picture that it shows, by its attachment; others are drawn. */
+      readonly picture?: { readonly source: string; readonly place: Matrix };
+    }
   | ({
       readonly subtype: 'FreeText';
       /** Of its box: upper left, upper right, lower right, lower left, as it is read. */

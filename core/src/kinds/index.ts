@@ -43,4 +43,5 @@ export {
   placeOfBox,
   type TextMark,
 } from './text/index.ts';
+export { asPicture, LONGEST_SAID, pictureCorners, type PictureMark } from './picture/index.ts';
 export { asFigure, FIGURE_NAMES, type FigureMark, type Tie, untied } from './figure/index.ts';

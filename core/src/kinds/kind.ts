@@ -24,6 +24,8 @@ export interface CarryOptions {
 /** What of a mark's look can be changed; a kind that lacks something does not say it, and leaves it alone. */
 export interface Look {
   readonly style: MarkStyle;
+  /** It has neither ink nor line: of its style only the opacity is seen. */
+  readonly inkless?: true;
   /** How strongly ink is smoothed, 0–100. */
   readonly steadiness?: number;
   readonly nib?: NibManner;
@@ -35,7 +37,7 @@ export interface Look {
 }
 
 /** A change of look; what a mark lacks is left. */
-export interface LookChange extends Partial<Omit<Look, 'style' | 'nib'>> {
+export interface LookChange extends Partial<Omit<Look, 'style' | 'nib' | 'inkless'>> {
   readonly style?: Partial<MarkStyle>;
 }
 
@@ -94,6 +96,8 @@ export interface Kind<M extends MarkBase> {
   carry(mark: M, by: Matrix, options: CarryOptions): M;
   /** Its pieces as marks of their own, with the first one's id in all; the same mark with one run each without. */
   split?(mark: M, runs: readonly Run[]): readonly M[];
+  /** The attachments that it shows: they are kept as long as it is. Without, it shows none. */
+  attachments?(mark: M): readonly string[];
   /** A copy whose own parts have ids of their own; what has no parts needs none. */
   renew?(mark: M, newId: () => MarkId): M;
   /** The instrument that makes marks like this one; none where no instrument does. */

@@ -2,6 +2,7 @@ import { FIGURE } from './figure/index.ts';
 import { INK } from './ink/index.ts';
 import type { Kind } from './kind.ts';
 import { NOTE } from './note/index.ts';
+import { PICTURE } from './picture/index.ts';
 import { TEXT } from './text/index.ts';
 import { WORDS } from './words/index.ts';
 
@@ -12,6 +13,7 @@ export const KINDS = {
   words: WORDS,
   note: NOTE,
   text: TEXT,
+  picture: PICTURE,
 };
 
 type MarkOfKind<K> = K extends Kind<infer M> ? M : never;

@@ -1,4 +1,4 @@
-import { type DocState, marksOn, type PageMarks } from '../document/index.ts';
+import { attachmentsCarried, type DocState, marksOn, type PageMarks } from '../document/index.ts';
 
 /** A document with some of its pages, from 0, and of what belongs to pages only what belongs to these. */
 export function partOf(state: DocState, pages: readonly number[]): DocState {
@@ -6,7 +6,7 @@ export function partOf(state: DocState, pages: readonly number[]): DocState {
   const marks = new Map<string, PageMarks>(kept.map(({ id }) => [id, marksOn(state, id)]));
   const onPages = [...marks.values()];
   const threads = only(state.threads, ({ mark }) => onPages.some((some) => some.has(mark)));
-  const carried = new Set([...threads.values()].map(({ task }) => task?.picture));
+  const carried = attachmentsCarried({ marks, threads });
   const worn = new Set([...threads.values()].flatMap((thread) => thread.tags));
   return {
     ...state,

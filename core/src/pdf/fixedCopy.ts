@@ -9,6 +9,7 @@ import { type CopyOf, noteCopyOf } from './copyOf.ts';
 import { refreshFieldAppearances } from './fields.ts';
 import { isSigned } from './inspect.ts';
 import { removeInteraction } from './interaction.ts';
+import { claimsPdfA } from './pdfA/claim.ts';
 import { ownColours } from './pdfA/ownColours.ts';
 import { protect, type Protection } from './protection/protect.ts';
 import { writeAnew } from './library/writeAnew.ts';
@@ -99,7 +100,8 @@ export async function makeFixedCopy(
   const gathered = await gatherPages(doc, all, document);
   const colours = ownColours(doc);
   const tags = AddedTags.of(doc);
-  const held = new Held(doc.context, withAttachments(document, options), colours?.rgb);
+  const files = withAttachments(document, options);
+  const held = new Held(doc.context, files, colours?.rgb, !claimsPdfA(doc));
   const fonts = new CopyFonts(options);
   const notes = await notesInCopy(
     options.notes ?? [],

@@ -4,12 +4,13 @@ import type { Placed, Raster, Window } from './raster.ts';
 /** Of FPDF_RenderPageBitmap (fpdfview.h): with annotations; red first. */
 const FLAGS = 0x01 | 0x10;
 const WHITE = 0xffffffff;
+const NOTHING = 0;
 /** Of a matrix (FS_MATRIX) and of a rectangle (FS_RECTF), floats. */
 const MATRIX = 6;
 const RECTANGLE = 4;
 
 /**
- * Draws what of an open page is seen in a window, on white; with the fields of an open form.
+ * Draws what of an open page is seen in a window, on white, or on nothing; with the fields of an open form.
  * @throws RangeError when there is no room for the picture
  */
 export const drawPage = (
@@ -17,8 +18,9 @@ export const drawPage = (
   page: number,
   form: number,
   { width, height, page: at, turn }: Window,
+  onNothing = false,
 ): Raster =>
-  drawn(module, width, height, (bitmap) => {
+  drawn(module, width, height, onNothing ? NOTHING : WHITE, (bitmap) => {
     const { wasmExports: pdfium } = module;
     const quarters = turn / 90;
     pdfium.FPDF_RenderPageBitmap(bitmap, page, at.x, at.y, at.width, at.height, quarters, FLAGS);
@@ -35,7 +37,7 @@ export const drawPlaced = (
   page: number,
   { width, height, scale, shift }: Placed,
 ): Raster =>
-  drawn(module, width, height, (bitmap) => {
+  drawn(module, width, height, WHITE, (bitmap) => {
     const { wasmExports: pdfium } = module;
     const held = pdfium.malloc(4 * (MATRIX + RECTANGLE));
     module.HEAPF32.set([scale.x, 0, 0, scale.y, shift.x, shift.y, 0, 0, width, height], held >> 2);
@@ -47,6 +49,7 @@ function drawn(
   module: PdfiumModule,
   width: number,
   height: number,
+  ground: number,
   draw: (bitmap: number) => void,
 ): Raster {
   const { wasmExports: pdfium } = module;
@@ -54,7 +57,7 @@ function drawn(
   const bitmap = pdfium.FPDFBitmap_Create(width, height, 1);
   if (bitmap === 0) throw new RangeError(`There is no room for ${width} × ${height} pixels.`);
   try {
-    pdfium.FPDFBitmap_FillRect(bitmap, 0, 0, width, height, WHITE);
+    pdfium.FPDFBitmap_FillRect(bitmap, 0, 0, width, height, ground);
     draw(bitmap);
     const stride = pdfium.FPDFBitmap_GetStride(bitmap);
     const from = pdfium.FPDFBitmap_GetBuffer(bitmap);

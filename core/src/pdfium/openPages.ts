@@ -9,8 +9,8 @@ import type { Placed, Raster, Window } from './raster.ts';
 export interface OpenPage {
   /** As it is seen, points; UserUnit is not looked at. */
   readonly size: { readonly width: number; readonly height: number };
-  /** What of it is seen in a window, on white, with its annotations and the values of its fields. @throws RangeError when there is no room for the picture */
-  draw(window: Window): Raster;
+  /** What of it is seen in a window, on white, or on nothing, with its annotations and the values of its fields. @throws RangeError when there is no room for the picture */
+  draw(window: Window, onNothing?: boolean): Raster;
   /** The same at any scale and place, without the values of its fields. @throws RangeError when there is no room for the picture */
   drawPlaced(placed: Placed): Raster;
   /** Its characters in the order they are drawn, with what its annotations and fields show; no spaces. It cannot be drawn afterwards. */
@@ -56,7 +56,7 @@ export function openPages(module: PdfiumModule, bytes: Uint8Array, password?: st
         };
         return look({
           size,
-          draw: (window) => drawPage(module, page, form.handle, window),
+          draw: (window, onNothing) => drawPage(module, page, form.handle, window, onNothing),
           drawPlaced: (placed) => drawPlaced(module, page, placed),
           characters: () =>
             hasWords(pdfium, page)

@@ -13,6 +13,7 @@ import { pageTextFeature } from '@/features/pagetext';
 import { pagesFeature } from '@/features/pages';
 import { placesFeature } from '@/features/places';
 import { pickingFeature } from '@/features/picking';
+import { picturesFeature } from '@/features/pictures';
 import { practiceFeature } from '@/features/practice';
 import { ReaderScreen } from '@/features/reader';
 import { sendingFeature } from '@/features/sending';
@@ -40,6 +41,7 @@ const FEATURES = [
   wordsFeature,
   figuresFeature,
   pickingFeature,
+  picturesFeature,
   markListFeature,
   notesFeature,
   happenedFeature,

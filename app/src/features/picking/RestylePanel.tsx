@@ -119,6 +119,7 @@ function Look({ marks, onDone }: { marks: readonly Mark[]; onDone: () => void })
   const change = (restyle: Restyle) =>
     session.dispatch(restyleMarks(session.store.getState().document, ids, restyle));
   const looks = marks.map((mark) => kindFor(mark).look(mark));
+  const hasInk = looks.some((look) => !look.inkless);
   const inks = looks.filter((look) => look.steadiness !== undefined);
   const onWords = marks.flatMap((mark) => asWords(mark) ?? []);
   const manner = common(onWords, (mark) => mark.manner, '' as WordManner);
@@ -154,13 +155,15 @@ function Look({ marks, onDone }: { marks: readonly Mark[]; onDone: () => void })
           choices={WORD_MANNERS.map((value) => ({ value, label: WORD_MANNER_NAMES[value] }))}
         />
       )}
-      <Choices
-        label="Ink"
-        value={colour}
-        onChange={(next) => change({ style: { colour: next } })}
-        choices={inksOf(palette, own, colour)}
-      />
-      {!isText && !(onWords.length === marks.length && light) && (
+      {hasInk && (
+        <Choices
+          label="Ink"
+          value={colour}
+          onChange={(next) => change({ style: { colour: next } })}
+          choices={inksOf(palette, own, colour)}
+        />
+      )}
+      {hasInk && !isText && !(onWords.length === marks.length && light) && (
         <Choices
           label="Width, mm"
           value={width}

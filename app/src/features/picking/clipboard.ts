@@ -14,7 +14,7 @@ import { add, boxCentre, type Vec } from '@marginalis/core/geometry';
 import { asText, kindFor, type Mark } from '@marginalis/core/kinds';
 import type { MarkId } from '@marginalis/core/marks';
 import type { DocumentSession } from '@/session';
-import { pictureOfMarks } from '@/stage';
+import { pictureOfMarks, pictureSize } from '@/stage';
 import { keepClip, readKeptClip } from '@/storage';
 
 /** Copies on the same page stand so far beside what they were made from, points. */
@@ -97,16 +97,34 @@ async function keepAndHandOver({ notices }: DocumentSession, clip: Clip): Promis
   return true;
 }
 
-/** Whether a text that is pasted came with the marks copied last, or with none at all: no other program has put something else there since. */
-export async function isOfClip(text: string): Promise<boolean> {
-  if (underWay > 0 || isRefused || text.trim() === '') return true;
+/** Whether a text and pictures that are pasted came with the marks copied last, or there are none at all: no other program has put something else there since. */
+export async function isOfClip(text: string, pictures: readonly File[] = []): Promise<boolean> {
+  if (underWay > 0 || isRefused) return true;
+  const [picture] = pictures;
+  if (text.trim() === '' && !picture) return true;
   const kept = await copiedLast();
   if (kept === null) return false;
   try {
-    return lined(saidBy(readClip(kept).marks)) === lined(text);
+    const clip = readClip(kept);
+    if (lined(saidBy(clip.marks)) !== lined(text)) return false;
+    return !picture || (await isPictureOf(clip, picture));
   } catch (e) {
     if (!(e instanceof ClipError)) throw e;
     return false;
+  }
+}
+
+/** Whether a picture is the one that went with marks: it has as many pixels, though it was packed anew on its way. */
+async function isPictureOf({ marks, page }: Clip, picture: File): Promise<boolean> {
+  const { pictureHead, PictureRefusal } = await import('@marginalis/core/pictures');
+  try {
+    const bytes = new Uint8Array(await picture.arrayBuffer());
+    const { width, height } = pictureHead(bytes, picture.name);
+    const own = pictureSize(marks, page);
+    return own.width === width && own.height === height;
+  } catch (e) {
+    if (e instanceof PictureRefusal) return false;
+    throw e;
   }
 }
 

@@ -123,8 +123,8 @@ function commands(reader: Reader): readonly Command[] {
         const { page, at } = middleOf(reader);
         void pasteClip(session, page, at);
       },
-      async paste({ text }) {
-        if (!(await isOfClip(text))) return false;
+      async paste({ text, pictures }) {
+        if (!(await isOfClip(text, pictures))) return false;
         const { page, at } = middleOf(reader);
         await pasteClip(session, page, at);
         return true;

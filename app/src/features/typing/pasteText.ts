@@ -10,7 +10,7 @@ import { beginTyping } from './typingHeld';
 const WIDE = 0.6;
 
 /** Makes a text a box in the middle of what is in sight, to go on with. */
-export function pasteText(reader: Reader, given: Pasted): void {
+export function pasteText(reader: Reader, given: Pick<Pasted, 'text' | 'html'>): void {
   const { session, stage } = reader;
   const { width, height } = stage.getView();
   const { current } = stage.getSight();

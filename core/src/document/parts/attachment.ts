@@ -1,11 +1,15 @@
 import { number, object, string } from 'yup';
 
-/** A picture that a task carries with it: a cutting of a page as it was, or one that was chosen. */
+export const PICTURE_TYPES = ['image/jpeg', 'image/png'] as const;
+/** What every reader of PDF can show. */
+export type PictureType = (typeof PICTURE_TYPES)[number];
+
+/** A picture that a document carries with it: a cutting of a page or one that was chosen, of a task; what a mark shows, which is called by the SHA-256 of its bytes. */
 export interface Attachment {
   readonly id: string;
   /** What it is called: that of its file, or of what it was cut from. */
   readonly name: string;
-  readonly type: 'image/jpeg';
+  readonly type: PictureType;
   /** Its bytes in base64. */
   readonly data: string;
   /** Pixels. */
@@ -13,22 +17,24 @@ export interface Attachment {
   readonly height: number;
 }
 
-/** Characters of its bytes in base64. */
+/** Characters that the picture of a task has in base64. */
 export const LARGEST_ATTACHMENT = 600_000;
+/** Bytes of the picture of a mark; in base64 a third more. */
+export const LARGEST_PICTURE = 20_000_000;
+const MOST_CHARACTERS = 4 * Math.ceil(LARGEST_PICTURE / 3);
+/** Pixels of a side. */
+export const LONGEST_SIDE = 20_000;
 
-const pixels = number().strict().integer().min(1).max(10_000).required();
+const pixels = number().strict().integer().min(1).max(LONGEST_SIDE).required();
 
 export const attachmentShape = object({
   id: string().strict().required().max(100),
   name: string().strict().defined().max(200),
-  type: string()
-    .strict()
-    .oneOf(['image/jpeg'] as const)
-    .required(),
+  type: string().strict().oneOf(PICTURE_TYPES).required(),
   data: string()
     .strict()
     .required()
-    .max(LARGEST_ATTACHMENT)
+    .max(MOST_CHARACTERS)
     .matches(/^[A-Za-z0-9+/]+={0,2}$/)
     .test('base64', 'is no base64', (text) => text.length % 4 === 0),
   width: pixels,

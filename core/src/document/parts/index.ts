@@ -8,7 +8,15 @@ export {
   paperPage,
   turnPage,
 } from './page.ts';
-export { type Attachment, attachmentShape, LARGEST_ATTACHMENT } from './attachment.ts';
+export {
+  type Attachment,
+  attachmentShape,
+  LARGEST_ATTACHMENT,
+  LARGEST_PICTURE,
+  LONGEST_SIDE,
+  PICTURE_TYPES,
+  type PictureType,
+} from './attachment.ts';
 export type { Bookmark } from './bookmark.ts';
 export { LONGEST_REMARK, MOST_STROKES, type Remark, REMARK_SHEET, type Thread } from './thread.ts';
 export type { Tag } from './tag.ts';

@@ -74,6 +74,7 @@ function annotationOf(
     subtype,
     rect,
     sketch: drawn?.sketch ?? null,
+    ...(drawn?.attachment ? { attachment: drawn.attachment } : {}),
     colour: drawn?.colour ?? colourOf(wordOf(one, 'color')),
     opacity: Math.min(1, Math.max(0, opacity)),
     author: wordOf(one, 'title').trim(),

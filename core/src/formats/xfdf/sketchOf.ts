@@ -7,15 +7,19 @@ import {
   quadOf,
   withinFringe,
 } from '../../annotations/index.ts';
-import type { Box, Vec } from '../../geometry/index.ts';
-import type { AnnotationSketch } from '../../kinds/index.ts';
+import type { Box, Matrix, Vec } from '../../geometry/index.ts';
+import type { Attachment } from '../../document/index.ts';
+import { type AnnotationSketch, LONGEST_SAID } from '../../kinds/index.ts';
 import { elementsOf } from '../xml.ts';
+import { pictureIn } from './pictureIn.ts';
 import { colourOf, numbersOf, pointsOf, wordOf } from './attributes.ts';
 
 /** An annotation as a mark could be it, and the colour of its letters where it has some. */
 interface Sketched {
   readonly sketch: AnnotationSketch;
   readonly colour?: string;
+  /** The picture that it shows. */
+  readonly attachment?: Attachment;
 }
 
 const MOST_CORNERS = 2000;
@@ -30,6 +34,7 @@ export function sketchOf(
 ): Sketched | null {
   const sketch = shapeOf(one, subtype, rect);
   if (sketch) return { sketch };
+  if (subtype === 'Stamp') return stampOf(one, rect, contents);
   return subtype === 'FreeText' ? textOf(one, rect, contents) : null;
 }
 
@@ -79,6 +84,21 @@ function shapeOf(one: XmlElement, subtype: string, rect: Box | null): Annotation
     default:
       return null;
   }
+}
+
+/** A stamp that brings its picture; in its rectangle, unless more is said of its place. */
+function stampOf(one: XmlElement, rect: Box | null, contents: string): Sketched | null {
+  const [data] = elementsOf(one, 'imagedata');
+  const attachment = data && pictureIn(data.textContent ?? '');
+  if (!attachment || !rect) return null;
+  const [a, b, c, d, e, f] = numbersOf(wordOf(one, 'place'));
+  const { minX, minY, maxX, maxY } = rect;
+  const place: Matrix =
+    f === undefined ? [maxX - minX, 0, 0, maxY - minY, minX, minY] : [a, b, c, d, e, f];
+  // What ours show is said in them; of others it is a remark.
+  const says = f === undefined ? '' : contents.slice(0, LONGEST_SAID);
+  const picture = { source: attachment.id, place };
+  return { sketch: { subtype: 'Stamp', says, picture }, attachment };
 }
 
 function textOf(one: XmlElement, rect: Box | null, text: string): Sketched | null {

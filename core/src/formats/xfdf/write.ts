@@ -30,7 +30,7 @@ export function writeXfdf(state: DocState, file: string): string {
   const lines = state.pages.flatMap(({ id }, page) =>
     inOrder(marksOn(state, id)).flatMap((mark) => {
       const all = annotationsOfMark(mark, page, threads.get(mark.id) ?? null);
-      return all.map((one) => element(one, all[0]));
+      return all.map((one) => element(one, all[0], state.attachments));
     }),
   );
   return `<?xml version="1.0" encoding="UTF-8"?>
@@ -43,7 +43,11 @@ ${lines.map((line) => `    ${line}\n`).join('')}  </annots>
 }
 
 /** An annotation, and the one that it answers where it does. */
-function element(annotation: Annotation, first: Annotation): string {
+function element(
+  annotation: Annotation,
+  first: Annotation,
+  attachments: DocState['attachments'],
+): string {
   const { name, page, rect, author, opacity, colour, contents, sketch, state } = annotation;
   const isAnswer = annotation.answers !== null;
   const tag = isAnswer || !sketch ? 'text' : sketch.subtype.toLowerCase();
@@ -62,7 +66,7 @@ function element(annotation: Annotation, first: Annotation): string {
     statemodel: state?.model,
     state: state?.says,
   };
-  const { own, inner } = sketch ? partsOf(sketch, colour ?? '', rect) : NOTHING;
+  const { own, inner } = sketch ? partsOf(sketch, colour ?? '', rect, attachments) : NOTHING;
   const said = contents ? `<contents>${escapeXml(contents)}</contents>` : '';
   return `<${tag}${attributes({ ...common, ...own })}>${said}${inner}</${tag}>`;
 }
@@ -74,6 +78,7 @@ function partsOf(
   sketch: AnnotationSketch,
   colour: string,
   rect: Box | null,
+  attachments: DocState['attachments'],
 ): { readonly own: Attributes; readonly inner: string } {
   switch (sketch.subtype) {
     case 'Ink': {
@@ -111,9 +116,23 @@ function partsOf(
       };
     case 'Text':
       return { own: { icon: 'Note' }, inner: '' };
+    case 'Stamp':
+      return stampParts(sketch, attachments);
     case 'FreeText':
       return textParts(sketch, colour, rect);
   }
+}
+
+/** Where a picture lies and how it is turned stands beside its bytes: the rectangle alone does not tell. */
+function stampParts(
+  { picture }: AnnotationSketch & { readonly subtype: 'Stamp' },
+  attachments: DocState['attachments'],
+) {
+  const shown = picture && attachments.get(picture.source);
+  return {
+    own: { icon: 'Picture', ...(shown ? { place: list(picture.place) } : {}) },
+    inner: shown ? `<imagedata>data:${shown.type};base64,${shown.data}</imagedata>` : '',
+  };
 }
 
 const FACES = { sans: 'Helvetica', serif: 'Times', mono: 'Courier', hand: 'Helvetica' } as const;

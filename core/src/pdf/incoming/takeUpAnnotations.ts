@@ -25,10 +25,10 @@ export async function takeUpAnnotations(
   options: ReadAnnotationsOptions = {},
 ): Promise<TakenUp> {
   const doc = await openPdf(bytes, options.password);
-  const { marks, threads, left, taken } = annotationsAsMarks(doc, options);
+  const { marks, threads, attachments, left, taken } = await annotationsAsMarks(doc, options);
   const onlyAdded = isSigned(doc) && doc.context.isDecrypted !== true;
   const snapshot = onlyAdded ? doc.takeSnapshot() : null;
   for (const ref of takeOff(doc, taken)) snapshot?.markRefForSave(ref);
   const source = snapshot ? await addTo(bytes, doc, snapshot) : await writeAnew(doc);
-  return { marks, threads, left, source };
+  return { marks, threads, attachments, left, source };
 }

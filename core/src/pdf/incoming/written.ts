@@ -1,6 +1,7 @@
 import type { PDFDocument } from '@cantoo/pdf-lib';
 import { fromAnnotations } from '../../annotations/index.ts';
 import { annotationsIn } from './annotationsIn.ts';
+import { withStampsToCome } from './stamps.ts';
 
 /** What other programs have written on a PDF, in numbers. */
 export interface Written {
@@ -14,7 +15,8 @@ export interface Written {
 
 /** Counts what could be taken up as marks; null where nothing could. */
 export function writtenOn(doc: PDFDocument): Written | null {
-  const { annotations } = annotationsIn(doc);
+  const { annotations: found, dicts } = annotationsIn(doc);
+  const annotations = withStampsToCome(found, dicts);
   if (annotations.length === 0) return null;
   const { marks, taken } = fromAnnotations(annotations, { pageId: String, now: 0 });
   if (marks.length === 0) return null;

@@ -7,6 +7,7 @@ import { blendIn, drawOverPage } from '../appendContent.ts';
 import { annotationsIn } from '../incoming/annotationsIn.ts';
 import { isSigned } from '../inspect.ts';
 import { addTo } from '../library/addTo.ts';
+import { claimsPdfA } from '../pdfA/claim.ts';
 import { ownColours } from '../pdfA/ownColours.ts';
 import { protect, type Protection } from '../protection/protect.ts';
 import { writeAnew } from '../library/writeAnew.ts';
@@ -84,7 +85,8 @@ export async function makeLivingCopy(
   const came = annotationsIn(doc).annotations;
   const { context } = doc;
   const colours = ownColours(doc);
-  const held = new Held(context, withAttachments(document, options), colours?.rgb);
+  const files = withAttachments(document, options);
+  const held = new Held(context, files, colours?.rgb, !claimsPdfA(doc));
   const fonts = new CopyFonts(options);
   const { deflate } = options;
   const writer: AnnotationWriter = { context, fonts, held, ...(deflate ? { deflate } : {}) };

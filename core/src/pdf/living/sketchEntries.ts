@@ -55,6 +55,8 @@ export function sketchEntries(sketch: AnnotationSketch, colour: string, rect: Bo
       };
     case 'Text':
       return { Name: 'Note' };
+    case 'Stamp':
+      return { Name: 'Picture' };
     case 'FreeText':
       return textEntries(sketch, colour, rect);
   }

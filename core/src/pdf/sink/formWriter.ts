@@ -1,17 +1,14 @@
-import type { Blend, Drawing, Group, Item, Paint } from '../../drawing/index.ts';
-import type { Matrix } from '../../geometry/index.ts';
+import type { Blend, Drawing, Group, Item, Paint, Picture } from '../../drawing/index.ts';
 import type { GlyphRun } from '../../type/index.ts';
 import { ByteWriter } from './byteWriter.ts';
 import type { EncodedForm, NamedState } from './encodedForm.ts';
 import { FormFaces, textInto } from './glyphs.ts';
 import { toGridPath } from './gridPath.ts';
 import { Words } from './words.ts';
-import { fillColour, fillInto, GRID_MATRIX, pathInto, pdfNumber } from './operators.ts';
+import { cm, fillColour, fillInto, GRID_MATRIX, pathInto } from './operators.ts';
 
 /** Deflates (RFC 1950); the platform's own is many times faster than the library's. */
 export type Deflate = (bytes: Uint8Array) => Promise<Uint8Array>;
-
-const cm = (m: Matrix): string => `${m.map(pdfNumber).join(' ')} cm`;
 
 /** Writes drawings as the content of a form XObject. */
 class FormWriter {
@@ -42,7 +39,7 @@ class FormWriter {
       case 'text':
         throw new RangeError('Text is set before it is written.');
       case 'picture':
-        return this.picture(item.source, item.place, item.opacity);
+        return this.picture(item);
       case 'group':
         return this.group(item);
     }
@@ -92,8 +89,9 @@ class FormWriter {
     this.write('Q');
   }
 
-  private picture(source: string, place: Matrix, opacity: number): void {
+  private picture({ source, place, opacity, says }: Picture): void {
     this.leaveGrid();
+    if (says) this.words.add(says);
     let name = this.pictures.get(source);
     if (!name) this.pictures.set(source, (name = `P${this.pictures.size}`));
     this.write(`q ${this.look(opacity, 'normal')}${cm(place)} /${name} Do Q`);

@@ -1,7 +1,15 @@
-import { JpegEmbedder, type PDFContext, type PDFRef, PngEmbedder } from '@cantoo/pdf-lib';
+import {
+  JpegEmbedder,
+  PDFBool,
+  type PDFContext,
+  PDFName,
+  type PDFRef,
+  PDFStream,
+  PngEmbedder,
+} from '@cantoo/pdf-lib';
 import type { FaceName } from '../../type/index.ts';
 import type { TextFiles } from '../../copy/index.ts';
-import type { DocState } from '../../document/index.ts';
+import type { DocState, PictureType } from '../../document/index.ts';
 import { fromBase64 } from '../../marks/index.ts';
 import { embedFace } from './embedFace.ts';
 import type { Holdings } from './registerForm.ts';
@@ -9,8 +17,11 @@ import type { Holdings } from './registerForm.ts';
 /** A picture's bytes as they are put into a document. */
 export interface PictureFile {
   readonly bytes: Uint8Array;
-  readonly type: 'image/jpeg' | 'image/png';
+  readonly type: PictureType;
 }
+
+const COLOURS = PDFName.of('ColorSpace');
+const RGB = PDFName.of('DeviceRGB');
 
 /** Where a copy gets the fonts and pictures of its marks. */
 export interface HeldFiles extends TextFiles {
@@ -38,6 +49,8 @@ export class Held implements Holdings {
     private readonly context: PDFContext,
     private readonly files: HeldFiles,
     readonly rgb: PDFRef | null = null,
+    /** Pictures may be smoothed where they are drawn larger: not in PDF/A (ISO 19005-2 6.2.8.1). */
+    private readonly smooths = true,
   ) {}
 
   /** A font says of each glyph once what it stands for; where that differs there are two of a face. */
@@ -68,7 +81,10 @@ export class Held implements Holdings {
     for (const [source, ref] of this.pictures) {
       const file = await files.picture?.(source);
       const embedder = file && (file.type === 'image/png' ? PngEmbedder : JpegEmbedder);
-      if (file && embedder) await (await embedder.for(file.bytes)).embedIntoContext(context, ref);
+      if (file && embedder) {
+        await (await embedder.for(file.bytes)).embedIntoContext(context, ref);
+        this.asOnScreen(ref);
+      }
       // The drawings name it: one that is not at hand is an empty form.
       else
         context.assign(
@@ -76,5 +92,13 @@ export class Held implements Holdings {
           context.stream('', { Type: 'XObject', Subtype: 'Form', BBox: [0, 0, 1, 1] }),
         );
     }
+  }
+
+  /** As on the screen pictures are smoothed where that is allowed, and their colours are those of screens, which some files have to be told. */
+  private asOnScreen(ref: PDFRef): void {
+    const picture = this.context.lookup(ref);
+    if (!(picture instanceof PDFStream)) return;
+    if (this.smooths) picture.dict.set(PDFName.of('Interpolate'), PDFBool.True);
+    if (this.rgb && picture.dict.get(COLOURS) === RGB) picture.dict.set(COLOURS, this.rgb);
   }
 }

@@ -1,4 +1,4 @@
-import { type Path, VERB_COORDS } from '../../geometry/index.ts';
+import { type Matrix, type Path, VERB_COORDS } from '../../geometry/index.ts';
 import type { ByteWriter } from './byteWriter.ts';
 import { cornerOf, type GridPath, toGridPath } from './gridPath.ts';
 
@@ -50,3 +50,6 @@ export function fillColour(colour: string): string {
 
 /** A number as PDF writes it: no exponent, at most four decimals. */
 export const pdfNumber = (n: number): string => String(Math.round(n * 1e4) / 1e4 || 0);
+
+/** Sets a matrix before the one that is in force. */
+export const cm = (m: Matrix): string => `${m.map(pdfNumber).join(' ')} cm`;

@@ -18,7 +18,7 @@ import { type PicturePlaces, placesOfPictures } from './picturePlaces.ts';
 export interface Smaller {
   /** Pixels an inch that pictures keep at most. */
   readonly dpi: number;
-  readonly tools: PictureTools;
+  readonly tools: Pick<PictureTools, 'draw' | 'jpeg'>;
 }
 
 /** What was made smaller. */

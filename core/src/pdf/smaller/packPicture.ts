@@ -23,15 +23,17 @@ export interface Pixels {
 
 /** What draws and packs pictures for us. */
 export interface PictureTools {
-  /** The only page of a PDF, on white, so many pixels wide and high; null where it cannot be drawn. Rejects with a RangeError where there is no room, with a PdfRefusal where it cannot be read. */
-  draw(pdf: Uint8Array, width: number, height: number): Promise<Pixels | null>;
+  /** The only page of a PDF, on white, or on nothing, so many pixels wide and high; null where it cannot be drawn. Rejects with a RangeError where there is no room, with a PdfRefusal where it cannot be read. */
+  draw(pdf: Uint8Array, width: number, height: number, onNothing?: boolean): Promise<Pixels | null>;
   /** A picture as JPEG, in colour. */
   jpeg(pixels: Pixels): Promise<Uint8Array>;
+  /** A picture as PNG, with what can be seen through. */
+  png(pixels: Pixels): Promise<Uint8Array>;
 }
 
 /** How a document's pictures are packed. */
 export interface PackWays {
-  readonly tools: PictureTools;
+  readonly tools: Pick<PictureTools, 'draw' | 'jpeg'>;
   readonly deflate: Deflate;
   /** Grays must stay grays, since the document promises how its colours look. */
   readonly keepsGray: boolean;

@@ -1,0 +1,124 @@
+import { findMark, type Page } from '@marginalis/core/document';
+import { carryMarks, describePicture } from '@marginalis/core/editing';
+import {
+  boxCentre,
+  boxOfPoints,
+  displayMatrix,
+  invertMatrix,
+  type Matrix,
+  scaleAbout,
+  thenMatrix,
+  turnAbout,
+  type Vec,
+} from '@marginalis/core/geometry';
+import { asPicture, LONGEST_SAID, pictureCorners, type PictureMark } from '@marginalis/core/kinds';
+import { useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Text } from 'react-native-paper';
+import { useSession, useSessionState } from '@/session';
+import { pagePictures } from '@/stage';
+import { Action, Field, Sheet } from '@/ui';
+import { CropFrame, WHOLE } from './CropFrame';
+import { cropPicture } from './cropPicture';
+
+/** What is to be seen on the picture that is picked, which part of it stays, and which way round it lies. */
+export function AboutPicture({ onClose }: { onClose: () => void }) {
+  const mark = useSessionState(({ document, picked }) => {
+    const [id] = picked;
+    return picked.size === 1 ? asPicture(findMark(document, id)) : null;
+  });
+  const page = useSessionState(
+    ({ document }) => document.pages.find(({ id }) => id === mark?.page) ?? null,
+  );
+  return (
+    <Sheet title="Picture" open onClose={onClose}>
+      {mark && page && <About key={mark.id} mark={mark} page={page} />}
+    </Sheet>
+  );
+}
+
+/** A quarter clockwise, as it is seen. */
+const QUARTER = Math.PI / 2;
+
+const WAYS: readonly { name: string; label: string; by: (middle: Vec) => Matrix }[] = [
+  { name: 'Turn left', label: 'Turn', by: (middle) => turnAbout(-QUARTER, middle) },
+  { name: 'Turn right', label: 'Turn', by: (middle) => turnAbout(QUARTER, middle) },
+  { name: 'Mirror', label: 'Mirror', by: (middle) => scaleAbout(-1, 1, middle) },
+  { name: 'Upside down', label: 'Mirror', by: (middle) => scaleAbout(1, -1, middle) },
+];
+
+function About({ mark, page }: { mark: PictureMark; page: Page }) {
+  const session = useSession();
+  const [says, setSays] = useState(mark.says);
+  const [part, setPart] = useState(WHOLE);
+  const [waits, setWaits] = useState(false);
+  const address = pagePictures.address(mark.source);
+  const attachment = session.store.getState().document.attachments.get(mark.source);
+  const describe = (): void => {
+    const now = asPicture(findMark(session.store.getState().document, mark.id));
+    if (now) session.dispatch(describePicture(now, says.trim()));
+  };
+  const carry = (by: (middle: Vec) => Matrix, label: string): void => {
+    const display = displayMatrix(page);
+    const middle = boxCentre(
+      boxOfPoints(pictureCorners({ place: thenMatrix(mark.place, display) })),
+    );
+    const seen = by(middle);
+    session.dispatch(
+      carryMarks(
+        session.store.getState().document,
+        [mark.id],
+        thenMatrix(thenMatrix(display, seen), invertMatrix(display)),
+        label,
+      ),
+    );
+  };
+  const crop = async (): Promise<void> => {
+    setWaits(true);
+    await cropPicture(session, mark, part);
+    setPart(WHOLE);
+    setWaits(false);
+  };
+  return (
+    <View style={styles.all}>
+      <Field
+        label="What is to be seen on it"
+        value={says}
+        maxLength={LONGEST_SAID}
+        multiline
+        onChangeText={setSays}
+        onBlur={describe}
+      />
+      <Text variant="bodySmall">Read aloud to those who do not see it, here and in copies.</Text>
+      {address !== null && attachment && (
+        <>
+          <CropFrame
+            address={address}
+            says={says.trim() || attachment.name}
+            aspect={attachment.width / attachment.height}
+            part={part}
+            onPart={setPart}
+          />
+          <View style={styles.row}>
+            <Action mode="outlined" disabled={waits || part === WHOLE} onPress={() => void crop()}>
+              Crop
+            </Action>
+            {part !== WHOLE && <Action onPress={() => setPart(WHOLE)}>Keep all of it</Action>}
+          </View>
+        </>
+      )}
+      <View style={styles.row} role="group" aria-label="Which way round">
+        {WAYS.map(({ name, label, by }) => (
+          <Action key={name} mode="outlined" onPress={() => carry(by, label)}>
+            {name}
+          </Action>
+        ))}
+      </View>
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  all: { gap: 8 },
+  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
+});

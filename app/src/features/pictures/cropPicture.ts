@@ -1,0 +1,34 @@
+import { croppedPicture } from '@marginalis/core/editing';
+import type { Box } from '@marginalis/core/geometry';
+import type { PictureMark } from '@marginalis/core/kinds';
+import { fromBase64 } from '@marginalis/core/marks';
+import type { DocumentSession } from '@/session';
+import { startWork } from '@/work';
+
+/** Cuts a picture down to a part of it (shares of its sides, from its upper left corner); what is cut away is in no copy. Says so when it cannot be done. */
+export async function cropPicture(
+  session: DocumentSession,
+  mark: PictureMark,
+  part: Box,
+): Promise<void> {
+  const { document } = session.store.getState();
+  const whole = document.attachments.get(mark.source);
+  if (!whole) return session.notices.tell('The picture is not at hand and stays as it is.');
+  const { name, width, height, type } = whole;
+  const format = type === 'image/png' ? 'png' : 'jpeg';
+  const made = await startWork('picture', {
+    bytes: fromBase64(whole.data),
+    ...{ name, part },
+    head: { format, width, height, orientation: 1 },
+    wanted: { width, height },
+  }).result;
+  if (made.ok) {
+    session.dispatch(croppedPicture(document, mark, part, made.value));
+    return;
+  }
+  session.notices.tell(
+    made.failure.kind === 'stopped'
+      ? 'The picture stays as it is.'
+      : `${made.failure.message} The picture stays as it is.`,
+  );
+}

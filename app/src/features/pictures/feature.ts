@@ -1,0 +1,69 @@
+import { findMark } from '@marginalis/core/document';
+import { asPicture, type PictureMark } from '@marginalis/core/kinds';
+import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
+import { pickFile } from '@/ui';
+import { DropPictures } from './DropPictures';
+import { ABOUT_PICTURE } from './ids';
+import { type PictureSpot, spotInSight } from './spot';
+
+const AboutPicture = late(async () => (await import('./AboutPicture')).AboutPicture);
+
+const ACCEPTED = 'image/jpeg,image/png,image/webp,image/gif,image/svg+xml';
+
+async function put(reader: Reader, files: readonly File[], spot: PictureSpot): Promise<void> {
+  const { putPictures } = await import('./putPictures');
+  await putPictures(reader, files, spot);
+}
+
+async function fromFile(reader: Reader, spot: PictureSpot): Promise<void> {
+  const file = await pickFile(ACCEPTED);
+  if (file) await put(reader, [file], spot);
+}
+
+/** The one picture that is picked; null with another number of marks. */
+function pickedPicture({ session }: Reader): PictureMark | null {
+  const { document, picked } = session.store.getState();
+  const [id] = picked;
+  return picked.size === 1 ? asPicture(findMark(document, id)) : null;
+}
+
+const commands = (reader: Reader): readonly Command[] => {
+  const writable = (): boolean => reader.session.store.getState().writable;
+  return [
+    {
+      id: 'put-picture',
+      title: 'Put a picture on the page',
+      group: 'Marks',
+      also: 'insert image photo photograph file drawing illustration add',
+      icon: 'picture',
+      forPlace: 'Picture',
+      atPlace: ({ index, at }) => void fromFile(reader, { index, at }),
+      able: writable,
+      run: () => void fromFile(reader, spotInSight(reader)),
+      async paste({ pictures }) {
+        if (pictures.length === 0) return false;
+        await put(reader, pictures, spotInSight(reader));
+        return true;
+      },
+    },
+    {
+      id: ABOUT_PICTURE,
+      title: 'Describe, crop and turn the picture that is picked',
+      group: 'Marks',
+      also: 'alternative text alt image mirror flip rotate trim',
+      icon: 'picture',
+      forPicked: 'Picture',
+      forDoubleTap: true,
+      able: () => writable() && pickedPicture(reader) !== null,
+      run: () => reader.shell.openDialog(ABOUT_PICTURE),
+    },
+  ];
+};
+
+/** Photographs, drawings and other pictures on the page. */
+export const picturesFeature: ReaderFeature = {
+  name: 'pictures',
+  commands,
+  Over: DropPictures,
+  dialogs: [{ id: ABOUT_PICTURE, Content: AboutPicture }],
+};

@@ -1,0 +1,2 @@
+/** The sheet about the picture that is picked. */
+export const ABOUT_PICTURE = 'about-picture';

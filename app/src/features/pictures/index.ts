@@ -1,0 +1,1 @@
+export { picturesFeature } from './feature';

@@ -1,0 +1,48 @@
+import type { Attachment } from '@marginalis/core/document';
+import type { Matrix, PageBox, Vec } from '@marginalis/core/geometry';
+import {
+  LARGEST_FILE,
+  type PictureHead,
+  pictureHead,
+  PictureRefusal,
+  pixelsWanted,
+  placeOnPage,
+} from '@marginalis/core/pictures';
+import { startWork } from '@/work';
+import { drawSvg } from './drawSvg';
+
+/** As many dots an inch as a printer shows. */
+const DPI = 300;
+
+/** A picture that is ready to be put on a page, and where it is to lie there. */
+export interface ReadPicture {
+  readonly picture: Attachment;
+  readonly place: Matrix;
+}
+
+/** How large a picture is, turned as it is to be seen, pixels. */
+export const seenSize = ({ width, height, orientation }: PictureHead) =>
+  orientation >= 5 ? { width: height, height: width } : { width, height };
+
+/**
+ * Reads a picture from a file, turned as its camera was held, as fine as its place needs it, without what its file says of place, time and person.
+ * @param at where its middle is to lie, in user space; the middle of the page without
+ * @throws PictureRefusal
+ */
+export async function readPicture(file: File, page: PageBox, at: Vec | null): Promise<ReadPicture> {
+  if (file.size > LARGEST_FILE)
+    throw new PictureRefusal('too-large', `“${file.name}” is larger than 60 MB.`);
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const head = pictureHead(bytes, file.name);
+  const size = seenSize(head);
+  const place = placeOnPage(page, size, at);
+  // What is drawn by numbers has as many pixels as its place takes.
+  const many =
+    head.format === 'svg' ? { width: 20_000, height: (20_000 * size.height) / size.width } : size;
+  const wanted = pixelsWanted(many, place, DPI, page.userUnit);
+  const source = head.format === 'svg' ? await drawSvg(bytes, file.name, wanted) : { bytes, head };
+  const made = await startWork('picture', { ...source, name: file.name, wanted }).result;
+  if (made.ok) return { picture: made.value, place };
+  if (made.failure.kind === 'stopped') throw new Error('Nobody stops a picture.');
+  throw new PictureRefusal('no-picture', made.failure.message);
+}

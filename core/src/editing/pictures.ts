@@ -1,0 +1,70 @@
+import {
+  type Attachment,
+  type DocState,
+  markChange,
+  nextOrder,
+  type Transaction,
+} from '../document/index.ts';
+import { type Box, boxHeight, boxWidth, type Matrix, thenMatrix } from '../geometry/index.ts';
+import type { PictureMark } from '../kinds/index.ts';
+import type { MarkId, PageId } from '../marks/index.ts';
+import { missingAttachments } from './missingAttachments.ts';
+
+export interface NewPicture {
+  readonly id: MarkId;
+  readonly page: PageId;
+  /** Called by the SHA-256 of its bytes. */
+  readonly picture: Attachment;
+  /** Carries the unit square (0,0)–(1,1), y up, to where it is to lie in user space. */
+  readonly place: Matrix;
+  /** What is to be seen on it; empty where nobody has said so. */
+  readonly says: string;
+  /** Milliseconds since 1970. */
+  readonly madeAt: number;
+  /** Nobody when left out or empty. */
+  readonly author?: string;
+}
+
+/** What has no line has this one. */
+const PLAIN = { colour: '#1b1b1d', width: 1, opacity: 1 } as const;
+
+/** Puts a picture on a page, above everything there; its bytes are kept once. */
+export function putPicture(state: DocState, asked: NewPicture): Transaction {
+  const { id, page, picture, place, says, madeAt, author } = asked;
+  const mark: PictureMark = {
+    ...{ kind: 'picture', id, page, place, says, madeAt },
+    ...(author ? { author } : {}),
+    order: nextOrder(state, page),
+    style: PLAIN,
+    source: picture.id,
+  };
+  return {
+    label: 'Put a picture',
+    changes: [...missingAttachments(state, [picture]), markChange(null, mark)],
+  };
+}
+
+/** Says what is to be seen on a picture; null where that is said already. */
+export const describePicture = (mark: PictureMark, says: string): Transaction | null =>
+  says === mark.says
+    ? null
+    : { label: 'Describe a picture', changes: [markChange(mark, { ...mark, says })] };
+
+/**
+ * A picture cut down to a part of it, which stays where it lies.
+ * @param part in shares of its sides, from its upper left corner
+ * @param picture that part by itself
+ */
+export function croppedPicture(
+  state: DocState,
+  mark: PictureMark,
+  part: Box,
+  picture: Attachment,
+): Transaction {
+  const within: Matrix = [boxWidth(part), 0, 0, boxHeight(part), part.minX, 1 - part.maxY];
+  const after = { ...mark, source: picture.id, place: thenMatrix(within, mark.place) };
+  return {
+    label: 'Crop a picture',
+    changes: [...missingAttachments(state, [picture]), markChange(mark, after)],
+  };
+}

@@ -1,0 +1,11 @@
+export {
+  LARGEST_FILE,
+  pictureHead,
+  PictureRefusal,
+  type PictureFormat,
+  type PictureHead,
+  type PictureRefusalReason,
+} from './pictureHead.ts';
+export { pictureName } from './pictureName.ts';
+export { hasPlainColours, withoutMetadata } from './withoutMetadata.ts';
+export { pixelsWanted, placeOnPage } from './placeOnPage.ts';

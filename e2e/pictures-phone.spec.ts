@@ -1,0 +1,84 @@
+import { spawnSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { loadImage, createCanvas } from '@napi-rs/canvas';
+import { expect, type Page, test } from '@playwright/test';
+import { held, photograph, QUARTERS, TOLD_OF_IT } from '../core/testing/photographs';
+import { command, drawn, kept, openSend, openWorksheet } from './support/reader';
+
+/** Has the next question for a file answered with a picture. */
+async function givePicture(page: Page, name: string, mimeType: string, buffer: Buffer) {
+  const chooser = page.waitForEvent('filechooser');
+  await command(page, 'Put a picture on the page');
+  await (await chooser).setFiles({ name, mimeType, buffer });
+}
+
+/** Which quarter's colour is nearest, at the middles of the quarters of what lies on a page, in reading order. */
+async function quartersOn(picture: Buffer, scale: number): Promise<number[]> {
+  const image = await loadImage(picture);
+  const canvas = createCanvas(image.width, image.height);
+  const ctx = canvas.getContext('2d');
+  ctx.drawImage(image, 0, 0);
+  const { data, width, height } = ctx.getImageData(0, 0, image.width, image.height);
+  // The picture is all that is strongly coloured.
+  let [left, top, right, foot] = [Infinity, Infinity, -1, -1];
+  for (let y = 0; y < height; y++)
+    for (let x = 0; x < width; x++) {
+      const k = 4 * (y * width + x);
+      const levels = [data[k], data[k + 1], data[k + 2]];
+      if (Math.max(...levels) - Math.min(...levels) < 60) continue;
+      [left, right] = [Math.min(left, x), Math.max(right, x)];
+      [top, foot] = [Math.min(top, y), Math.max(foot, y)];
+    }
+  expect((right - left) / scale).toBeGreaterThan(20);
+  const levelsOf = (colour: string) => [1, 3, 5].map((k) => parseInt(colour.slice(k, k + 2), 16));
+  return [0.25, 0.75].flatMap((v) =>
+    [0.25, 0.75].map((u) => {
+      const [x, y] = [left + u * (right - left), top + v * (foot - top)].map(Math.round);
+      const k = 4 * (y * width + x);
+      const apart = QUARTERS.map((colour) =>
+        levelsOf(colour).reduce((sum, level, c) => sum + Math.abs(level - data[k + c]), 0),
+      );
+      return apart.indexOf(Math.min(...apart));
+    }),
+  );
+}
+
+/** A page of a PDF as poppler draws it, two pixels a point. */
+const byPoppler = (path: string): Buffer =>
+  spawnSync('pdftoppm', ['-f', '1', '-l', '1', '-r', '144', '-png', path], {
+    maxBuffer: 50_000_000,
+  }).stdout;
+
+test('a photograph is put on the page as its camera was held, described, cropped and turned, and leaves as it is seen, without what was told of it', async ({
+  page,
+}) => {
+  await openWorksheet(page);
+  await givePicture(page, 'Shore.jpg', 'image/jpeg', held(photograph(1600, 1000), 6));
+  await expect(page.getByRole('button', { name: 'Change' })).toBeVisible();
+  await command(page, /^Describe, crop and turn/);
+  const sheet = page.getByRole('dialog', { name: 'Picture' });
+  await sheet.getByLabel('What is to be seen on it').fill('Limpets at low water');
+  // The camera was held upright, to be turned clockwise: what it stored as its lower left corner is the upper left one.
+  const shown = await sheet.getByRole('img').screenshot();
+  expect(await quartersOn(shown, 1)).toEqual([2, 0, 3, 1]);
+  await expect(sheet.getByRole('button', { name: 'Crop' })).toBeDisabled();
+  const corner = sheet.getByRole('button', { name: 'Lower right corner' });
+  await corner.focus();
+  for (let k = 0; k < 5; k++) await page.keyboard.press('Shift+ArrowUp');
+  await sheet.getByRole('button', { name: 'Crop' }).click();
+  await expect(sheet.getByRole('button', { name: 'Crop' })).toBeDisabled();
+  await sheet.getByRole('button', { name: 'Turn right' }).click();
+  await sheet.getByRole('button', { name: 'Close' }).click();
+  await kept(page);
+  await page.reload();
+  await drawn(page, 1);
+  const send = await openSend(page);
+  const download = page.waitForEvent('download');
+  await send.getByRole('button', { name: 'Download' }).click();
+  const path = await (await download).path();
+  await expect(send.getByText('Proved: the copy shows what the screen shows.')).toBeVisible();
+  const bytes = readFileSync(path);
+  expect(bytes.includes(TOLD_OF_IT)).toBe(false);
+  // Its upper half, turned clockwise once more.
+  expect(await quartersOn(byPoppler(path), 2)).toEqual([2, 2, 0, 0]);
+});
