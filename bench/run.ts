@@ -1,7 +1,7 @@
 import { cpus, totalmem } from 'node:os';
 import { figureTable } from './figures';
 import { benchCopyNotes } from './copyNotes';
-import { benchCopyReady } from './copyReady';
+import { benchCopyReady, benchManyPages } from './copyReady';
 import { benchFlatten } from './flatten';
 import { benchInk } from './ink';
 import { benchOpening } from './opening';
@@ -20,7 +20,7 @@ import { slowestTable } from './slowest';
 import { typingTable } from './typing';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready proof memory copy-notes searching typing notes size. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready many-pages proof memory copy-notes searching typing notes size. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
@@ -35,6 +35,7 @@ const PARTS: Record<string, () => Promise<string> | string> = {
   lengths: async () => tableOf(await benchLengths()),
   proof: async () => tableOf(await benchProof()),
   ready: async () => tableOf(await benchCopyReady()),
+  'many-pages': async () => tableOf([await benchManyPages()]),
   memory: async () => tableOf(await benchMemory()),
   'copy-notes': async () => tableOf(await benchCopyNotes()),
   searching: searchingTable,

@@ -103,12 +103,8 @@ export async function makeFixedCopy(
   const files = withAttachments(document, options);
   const held = new Held(doc.context, files, colours?.rgb, !claimsPdfA(doc));
   const fonts = new CopyFonts(options);
-  const notes = await notesInCopy(
-    options.notes ?? [],
-    options.notesAt ?? 'end',
-    gathered.pages.map(geometryOf),
-    fonts,
-  );
+  const geometries = gathered.pages.map(geometryOf);
+  const notes = await notesInCopy(options.notes ?? [], options.notesAt ?? 'end', geometries, fonts);
   const dropped: string[] = [];
   const annotatedPages: number[] = [];
   const linksDropped: string[] = [];
@@ -124,7 +120,7 @@ export async function makeFixedCopy(
     if (flattened.drawn + flattened.dropped.length + flattened.linksDropped.length > 0)
       annotatedPages.push(index);
     linksDropped.push(...flattened.linksDropped);
-    const geometry = geometryOf(one);
+    const geometry = geometries[index];
     const drawn: Over[] = [];
     if (!layer.isEmpty) drawn.push({ form: await layer.finish(geometry.box, options.deflate) });
     const draw = (
@@ -143,7 +139,7 @@ export async function makeFixedCopy(
     draw(marks.form, { words: marks.form?.words });
     marksDrawn += marks.count;
     const { signs, beside } = notes.pages[index];
-    draw(await encodeForm(signs, options.deflate));
+    if (signs.length > 0) draw(await encodeForm(signs, options.deflate));
     if (beside) {
       const form = await encodeForm(beside.drawing, options.deflate);
       draw(form, { words: form.words, role: 'Note' }, beside.page.box);

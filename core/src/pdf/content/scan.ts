@@ -9,11 +9,15 @@ export interface Operation {
   readonly stringBytes: number;
 }
 
-const WHITE = new Set([0, 9, 10, 12, 13, 32]);
-const DELIMITER = new Set([...'()<>[]{}/%'].map((c) => c.charCodeAt(0)));
+const [REGULAR, WHITE, DELIMITER] = [0, 1, 2];
+/** What each byte is: asked of every byte of a page. */
+const SORTS = new Uint8Array(256);
+for (const white of [0, 9, 10, 12, 13, 32]) SORTS[white] = WHITE;
+for (const delimiter of '()<>[]{}/%') SORTS[delimiter.charCodeAt(0)] = DELIMITER;
 /** Names may have 127 bytes (ISO 32000-1, annex C); what is longer by far is none. */
 const LONGEST_WORD = 4096;
-const isRegular = (b: number): boolean => !WHITE.has(b) && !DELIMITER.has(b);
+const isRegular = (b: number): boolean => SORTS[b] === REGULAR;
+const isWhite = (b: number): boolean => SORTS[b] === WHITE;
 const code = (c: string): number => c.charCodeAt(0);
 const [OPEN, CLOSE, BACKSLASH, LESS, MORE, SLASH, PERCENT] = [...'()\\<>/%'].map(code);
 
@@ -36,12 +40,15 @@ export function scanContent(bytes: Uint8Array, visit: (operation: Operation) => 
     while (at < bytes.length && isRegular(bytes[at])) at++;
     // Longer ones are damage, or data: no operator, name or number.
     if (at - start > LONGEST_WORD) return '';
+    // Most are short: an operator, or a digit.
+    if (at - start === 1) return String.fromCharCode(bytes[start]);
+    if (at - start === 2) return String.fromCharCode(bytes[start], bytes[start + 1]);
     return String.fromCharCode(...bytes.subarray(start, at));
   };
 
   while (at < bytes.length) {
     const b = bytes[at];
-    if (WHITE.has(b)) at++;
+    if (isWhite(b)) at++;
     else if (b === PERCENT) at = endOfLine(bytes, at);
     else if (b === OPEN) {
       const end = endOfString(bytes, at);
@@ -89,7 +96,7 @@ function endOfString(bytes: Uint8Array, from: number): number {
 /** After the data of an inline image: the first EI that stands alone. */
 function endOfInlineImage(bytes: Uint8Array, from: number): number {
   for (let at = from; at + 2 < bytes.length; at++) {
-    const alone = WHITE.has(bytes[at]) && (at + 3 >= bytes.length || !isRegular(bytes[at + 3]));
+    const alone = isWhite(bytes[at]) && (at + 3 >= bytes.length || !isRegular(bytes[at + 3]));
     if (alone && bytes[at + 1] === code('E') && bytes[at + 2] === code('I')) return at + 3;
   }
   return bytes.length;

@@ -93,11 +93,16 @@ function replaceRoots({ trailerInfo }: PDFContext, by: (value: PDFObject) => PDF
 }
 
 function replaceIn(container: Container, by: (value: PDFObject) => PDFObject): void {
-  const set = (key: never, value: PDFObject): void => {
+  if (container instanceof PDFDict) {
+    for (const [key, value] of container.entries()) {
+      const next = by(value);
+      if (next !== value) container.set(key, next);
+    }
+    return;
+  }
+  for (let i = 0; i < container.size(); i++) {
+    const value = container.get(i);
     const next = by(value);
-    if (next !== value) container.set(key, next);
-  };
-  if (container instanceof PDFDict)
-    for (const [key, value] of container.entries()) set(key as never, value);
-  else container.asArray().forEach((value, i) => set(i as never, value));
+    if (next !== value) container.set(i, next);
+  }
 }

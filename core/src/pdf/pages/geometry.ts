@@ -1,4 +1,4 @@
-import { PDFArray, PDFName, PDFNumber, type PDFPage } from '@cantoo/pdf-lib';
+import { PDFArray, PDFDict, PDFName, PDFNumber, type PDFPage } from '@cantoo/pdf-lib';
 import {
   box,
   boxHeight,
@@ -14,12 +14,24 @@ import {
 /** What viewers take where a page says no size: US Letter. */
 const NO_SIZE = box(0, 0, 612, 792);
 
-function inherited(page: PDFPage, key: string): unknown {
-  let found: unknown;
-  page.node.ascend((node) => {
-    found ??= node.lookup(PDFName.of(key));
-  });
-  return found;
+const MEDIA = PDFName.of('MediaBox');
+const CROP = PDFName.of('CropBox');
+const ROTATE = PDFName.of('Rotate');
+const PARENT = PDFName.of('Parent');
+/** Page trees are no deeper; one that runs in circles is. */
+const DEEPEST = 100;
+
+/** The nearest upwards; most pages have their own. */
+function inherited(page: PDFPage, key: PDFName): unknown {
+  let node: PDFDict = page.node;
+  for (let depth = 0; depth < DEEPEST; depth++) {
+    const found = node.lookup(key);
+    if (found !== undefined) return found;
+    const parent = node.lookup(PARENT);
+    if (!(parent instanceof PDFDict)) return undefined;
+    node = parent;
+  }
+  return undefined;
 }
 
 /** Four numbers as a box with its corners in order; null for anything else or nothing inside. */
@@ -44,11 +56,11 @@ function boxOf(value: unknown): Box | null {
  * where they do not meet. Turns that are no multiple of 90° count as none.
  */
 export function pageGeometry(page: PDFPage): PageBox {
-  const media = boxOf(inherited(page, 'MediaBox')) ?? NO_SIZE;
-  const crop = boxOf(inherited(page, 'CropBox'));
+  const media = boxOf(inherited(page, MEDIA)) ?? NO_SIZE;
+  const crop = boxOf(inherited(page, CROP));
   const seen = crop && intersectBoxes(media, crop);
   const usable = seen && !isEmptyBox(seen) && boxWidth(seen) > 0 && boxHeight(seen) > 0;
-  const turn = inherited(page, 'Rotate');
+  const turn = inherited(page, ROTATE);
   const degrees = turn instanceof PDFNumber ? turn.asNumber() : 0;
   const rotate = degrees % 90 === 0 ? ((((degrees % 360) + 360) % 360) as PageBox['rotate']) : 0;
   const unit = page.node.lookup(PDFName.of('UserUnit'));
@@ -58,14 +70,29 @@ export function pageGeometry(page: PDFPage): PageBox {
 
 /** Writes the geometry onto the page itself, so that every viewer takes the same. */
 export function fixGeometry(page: PDFPage, { box: b, rotate }: PageBox): void {
+  if (saysSo(page, b, rotate)) return;
   const numbers = page.doc.context.obj([b.minX, b.minY, b.maxX, b.maxY]);
-  page.node.set(PDFName.of('CropBox'), numbers);
-  const media = boxOf(inherited(page, 'MediaBox'));
-  if (!media) page.node.set(PDFName.of('MediaBox'), numbers);
+  page.node.set(CROP, numbers);
+  const media = boxOf(inherited(page, MEDIA));
+  if (!media) page.node.set(MEDIA, numbers);
   else if (!boxHolds(media, b)) {
     // Viewers show no more than is in both.
     const { minX, minY, maxX, maxY } = uniteBoxes(media, b);
-    page.node.set(PDFName.of('MediaBox'), page.doc.context.obj([minX, minY, maxX, maxY]));
+    page.node.set(MEDIA, page.doc.context.obj([minX, minY, maxX, maxY]));
   }
-  page.node.set(PDFName.of('Rotate'), PDFNumber.of(rotate));
+  page.node.set(ROTATE, PDFNumber.of(rotate));
 }
+
+/** Whether the page has that size by itself, and is neither cut down nor turned, here or above it: every viewer takes it so. */
+function saysSo(page: PDFPage, b: Box, rotate: number): boolean {
+  const media = rotate === 0 ? boxOf(page.node.lookup(MEDIA)) : null;
+  return (
+    media !== null &&
+    isSameBox(media, b) &&
+    inherited(page, CROP) === undefined &&
+    inherited(page, ROTATE) === undefined
+  );
+}
+
+const isSameBox = (a: Box, b: Box): boolean =>
+  a.minX === b.minX && a.minY === b.minY && a.maxX === b.maxX && a.maxY === b.maxY;

@@ -1,10 +1,12 @@
 const ZERO = 48;
 const MINUS = 45;
 const FIRST_SIZE = 4096;
+const NONE = new Uint8Array();
 
 /** Collects the bytes of PDF operators; numbers are written without making strings of them. */
 export class ByteWriter {
-  private bytes = new Uint8Array(FIRST_SIZE);
+  /** Nothing is written on most pages. */
+  private bytes = NONE;
   private length = 0;
 
   /** Operators hold no character beyond ASCII. */
@@ -46,7 +48,7 @@ export class ByteWriter {
 
   private makeRoom(count: number): void {
     if (this.length + count <= this.bytes.length) return;
-    const larger = new Uint8Array(Math.max(2 * this.bytes.length, this.length + count));
+    const larger = new Uint8Array(Math.max(FIRST_SIZE, 2 * this.bytes.length, this.length + count));
     larger.set(this.view());
     this.bytes = larger;
   }
