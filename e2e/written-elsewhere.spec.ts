@@ -9,6 +9,7 @@ import {
   openDesk,
   openDocument,
   openMarks,
+  openSend,
 } from './support/reader';
 
 test('what others have written with another program becomes marks and notes, to be changed and answered', async ({
@@ -38,6 +39,16 @@ test('what others have written with another program becomes marks and notes, to 
   const all = page.getByRole('complementary', { name: 'Notes' });
   await expect(all).toContainText('This page wants a picture.');
   await expect(all).toContainText('1 answer · Settled');
+
+  // What leaves says who wrote it, unless that is left out.
+  const send = await openSend(page);
+  await send.getByRole('radio', { name: 'Notes as text' }).click();
+  const said = page.getByTestId('notes-alone');
+  await expect(said).toContainText('Tom Ferrier');
+  await send.getByRole('switch', { name: 'Say who made marks and notes' }).click();
+  await expect(said).not.toContainText('Tom Ferrier');
+  await expect(said).toContainText('A larva that could not wait.');
+  await page.keyboard.press('Escape');
 
   // It stays when it is opened again, and is not asked again; the same file is known.
   await page.goto('/');

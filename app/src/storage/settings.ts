@@ -78,6 +78,8 @@ const settingsShape = object({
       .oneOf([1, 2, 4] as const)
       .default(1),
     room: boolean().default(false),
+    /** Whether copies say who made marks and notes. */
+    authors: boolean().default(true),
     /** Dots an inch that pictures in a copy keep at most; 0 for as many as they have. */
     smaller: mixed<0 | 96 | 150>()
       .oneOf([0, 96, 150] as const)
@@ -117,6 +119,7 @@ export const FIRST_SETTINGS: Settings = {
     dpi: 150,
     perSheet: 1,
     room: false,
+    authors: true,
     smaller: 0,
     naming: FIRST_NAMING,
   },

@@ -5,3 +5,4 @@ export { type NoteRecord, noteRecords, type SaidRecord } from './noteRecords.ts'
 export { type MarkdownOf, notesMarkdown } from './notesMarkdown.ts';
 export { notesTable } from './notesTable.ts';
 export { type Region, regionBetween, regionCarried } from './region.ts';
+export { saysAuthors, withoutAuthors } from './withoutAuthors.ts';

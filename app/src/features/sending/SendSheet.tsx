@@ -1,6 +1,6 @@
 import { listMarks, listNotes, listRows } from '@marginalis/core/derived';
 import { isAsCame } from '@marginalis/core/document';
-import { markedPages } from '@marginalis/core/leaving';
+import { markedPages, saysAuthors } from '@marginalis/core/leaving';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
@@ -33,6 +33,7 @@ export function SendSheet({ onClose, inSight }: { onClose: () => void; inSight: 
   const { id, title, source } = useSession().desk;
   const document = useSessionState((s) => s.document);
   const marked = useMemo(() => markedPages(document).length, [document]);
+  const hasAuthors = useMemo(() => saysAuthors(document), [document]);
   const [terms, setTerms] = useState(FIRST_TERMS);
   const password = passwordFor(source);
   const [protecting, setProtecting] = useState(() => firstProtection(password));
@@ -91,6 +92,7 @@ export function SendSheet({ onClose, inSight }: { onClose: () => void; inSight: 
         system={system}
         isOpen={inSight !== null}
         notes={part ? listNotes(part.document).length : 0}
+        hasAuthors={hasAuthors}
         onChange={change}
         terms={terms}
         onTerms={(by) => setTerms({ ...terms, ...by })}

@@ -22,6 +22,8 @@ export function WhatAndHow(props: {
   how: Asked['how'];
   system: SystemWays;
   notes: number;
+  /** It says of something who made it. */
+  hasAuthors: boolean;
   onChange: (part: Partial<Asked>) => void;
   /** What a link is made with. */
   terms: LinkTerms;
@@ -30,7 +32,7 @@ export function WhatAndHow(props: {
   mail: MailTerms;
   onMail: (part: Partial<MailTerms>) => void;
 }) {
-  const { asked, trouble, marked, isOpen, ways, how, system, notes } = props;
+  const { asked, trouble, marked, isOpen, ways, how, system, notes, hasAuthors } = props;
   const { onChange, terms, onTerms, mail, onMail } = props;
   const { colors } = useTheme();
   const notesLabel = notes === 1 ? 'Its note' : `Its ${notes} notes`;
@@ -126,6 +128,13 @@ export function WhatAndHow(props: {
             { value: 'end', label: 'As annotations' },
             { value: 'none', label: 'Left out' },
           ]}
+        />
+      )}
+      {hasAuthors && asked.what !== 'region' && (
+        <SwitchRow
+          label="Say who made marks and notes"
+          on={asked.authors}
+          onChange={(authors) => onChange({ authors })}
         />
       )}
       <Choices

@@ -16,6 +16,7 @@ const asked = (part: Partial<Asked>): Asked => ({
   picture: 'png',
   perSheet: 1,
   room: false,
+  authors: true,
   smaller: 0,
   dpi: 150,
   ...part,

@@ -18,6 +18,8 @@ export interface Asked {
   /** How pages are put on the sheets that are printed. */
   readonly perSheet: Settings['sending']['perSheet'];
   readonly room: boolean;
+  /** Whether what leaves says who made marks and notes. */
+  readonly authors: boolean;
   /** Dots an inch that pictures in a copy keep at most; 0 for as many as they have. */
   readonly smaller: Settings['sending']['smaller'];
 }

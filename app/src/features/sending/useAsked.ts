@@ -1,6 +1,6 @@
 import type { DocState } from '@marginalis/core/document';
 import type { Box } from '@marginalis/core/geometry';
-import { partOf } from '@marginalis/core/leaving';
+import { partOf, withoutAuthors } from '@marginalis/core/leaving';
 import { useMemo, useState } from 'react';
 import { usePageNames, useSessionState, useSettings } from '@/session';
 import { type Asked, pagesAsked, pagesInName } from './asked';
@@ -75,11 +75,13 @@ export function useAsked(inSight: InSight | null): {
     () => pagesAsked({ what, typed: typed ?? '' }, document, all, current),
     [what, typed, document, all, current],
   );
+  const { authors, as } = asked;
   const part = useMemo((): Part | null => {
     if (!named.ok) return null;
     const { pages } = named;
     const names = pages.map((index) => all[index]);
-    const part = partOf(document, pages);
+    const whole = partOf(document, pages);
+    const part = authors ? whole : withoutAuthors(whole, as === 'living');
     if (!isRegion) return { names, document: part, inName: pagesInName(pages, all) };
     return {
       names,
@@ -87,7 +89,7 @@ export function useAsked(inSight: InSight | null): {
       inName: `part of page ${names[0]}`,
       area: taken.region.area,
     };
-  }, [named, document, all, isRegion, taken]);
+  }, [named, document, all, isRegion, taken, authors, as]);
   const first = named.ok ? Math.max(0, named.pages.indexOf(current)) : 0;
   return {
     ...{ asked, change, part, first },

@@ -7,7 +7,7 @@ import type { Naming } from './fileName';
 export function useNaming(pages: string): Naming {
   const { title } = useSession().desk;
   const pattern = useSettings((s) => s.sending.naming);
-  const author = useSettings((s) => s.author);
+  const author = useSettings((s) => (s.sending.authors ? s.author : ''));
   const at = useNow();
   return useMemo(
     () => ({ pattern, title, pages, author, at }),

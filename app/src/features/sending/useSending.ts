@@ -43,7 +43,8 @@ export function useSending(
   /** The link that is to lead to the copy; null where a copy leaves another way. */
   const under = useRef<KeptLink | null>(null);
   const locked = protection && JSON.stringify({ ...protection, ownerPassword: null });
-  const question = [as, notes, picture, dpi, asked.what, asked.typed, smaller, locked].join(' ');
+  const { what, typed, authors } = asked;
+  const question = [as, notes, picture, dpi, what, typed, smaller, authors, locked].join(' ');
   const sendIt = async (): Promise<void> => {
     if (!part) return;
     leaving.forgetTold();
