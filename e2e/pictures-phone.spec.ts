@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { loadImage, createCanvas } from '@napi-rs/canvas';
 import { expect, type Page, test } from '@playwright/test';
 import { held, photograph, QUARTERS, TOLD_OF_IT } from '../core/testing/photographs';
-import { command, drawn, kept, openSend, openWorksheet } from './support/reader';
+import { command, drawn, inkOn, kept, openSend, openWorksheet } from './support/reader';
 
 /** Has the next question for a file answered with a picture. */
 async function givePicture(page: Page, name: string, mimeType: string, buffer: Buffer) {
@@ -81,4 +81,52 @@ test('a photograph is put on the page as its camera was held, described, cropped
   expect(bytes.includes(TOLD_OF_IT)).toBe(false);
   // Its upper half, turned clockwise once more.
   expect(await quartersOn(byPoppler(path), 2)).toEqual([2, 2, 0, 0]);
+});
+
+test('a photograph is upright however its camera was held', async ({ page }) => {
+  await openWorksheet(page);
+  const photo = photograph(400, 240);
+  /** Which quarter as stored is seen where, in reading order (EXIF 2.3, tag 0x0112). */
+  const seen: Readonly<Record<number, readonly number[]>> = {
+    ...{ 1: [0, 1, 2, 3], 2: [1, 0, 3, 2], 3: [3, 2, 1, 0], 4: [2, 3, 0, 1] },
+    ...{ 5: [0, 2, 1, 3], 6: [2, 0, 3, 1], 7: [3, 1, 2, 0], 8: [1, 3, 0, 2] },
+  };
+  const sheet = page.getByRole('dialog', { name: 'Picture' });
+  for (const [orientation, quarters] of Object.entries(seen)) {
+    await givePicture(page, 'Shore.jpg', 'image/jpeg', held(photo, Number(orientation)));
+    await expect(page.getByRole('button', { name: 'Change' })).toBeVisible();
+    await command(page, /^Describe, crop and turn/);
+    const shown = await sheet.getByRole('img').screenshot();
+    expect([orientation, await quartersOn(shown, 1)]).toEqual([orientation, quarters]);
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Delete');
+    await expect(page.getByRole('button', { name: 'Change' })).toHaveCount(0);
+  }
+});
+
+test('what is no sound picture is refused in a sentence; a drawing of numbers runs nothing and fetches nothing', async ({
+  page,
+}) => {
+  await openWorksheet(page);
+  const wanted: string[] = [];
+  page.on('request', (request) => wanted.push(request.url()));
+  const empty = await inkOn(page, 1);
+  const whole = photograph(400, 240);
+  await givePicture(page, 'Cut off.jpg', 'image/jpeg', whole.subarray(0, 90));
+  await expect(page.getByText('“Cut off.jpg”')).toBeVisible();
+  await givePicture(page, 'Words.png', 'image/png', Buffer.from('barnacles'));
+  await expect(page.getByText('“Words.png” is no picture that can be read')).toBeVisible();
+  const bomb = Buffer.from(
+    '89504e470d0a1a0a0000000d49484452000186a0000186a00802000000000000000000000049454e4400000000',
+    'hex',
+  );
+  await givePicture(page, 'Large.png', 'image/png', bomb);
+  await expect(page.getByText(/“Large.png” has 10000 megapixels/)).toBeVisible();
+  expect(await inkOn(page, 1)).toBe(empty);
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 60">
+    <script>fetch('/ran')</script><image href="/fetched.png" width="9" height="9"/>
+    <style>@import url(/styled.css);</style><rect width="100" height="60" fill="#2456a8"/></svg>`;
+  await givePicture(page, 'Pool.svg', 'image/svg+xml', Buffer.from(svg));
+  await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(empty + 2000);
+  expect(wanted.filter((url) => /ran|fetched|styled/.test(url))).toEqual([]);
 });

@@ -9,11 +9,13 @@ export function download(file: File): void {
   setTimeout(() => URL.revokeObjectURL(url), 60_000);
 }
 
-/** Asks for one file of the kinds in `accept`; null when the person takes none. */
-export function pickFile(accept: string): Promise<File | null> {
+/** Asks for one file of the kinds in `accept`, or has the camera take it where there is one; null when the person takes none. */
+export function pickFile(accept: string, from?: 'camera'): Promise<File | null> {
   const input = document.createElement('input');
   input.type = 'file';
   input.accept = accept;
+  // The one that looks away from who holds the device (HTML Media Capture).
+  if (from === 'camera') input.capture = 'environment';
   return new Promise((done) => {
     input.addEventListener('change', () => done(input.files?.[0] ?? null));
     input.addEventListener('cancel', () => done(null));

@@ -15,8 +15,8 @@ async function put(reader: Reader, files: readonly File[], spot: PictureSpot): P
   await putPictures(reader, files, spot);
 }
 
-async function fromFile(reader: Reader, spot: PictureSpot): Promise<void> {
-  const file = await pickFile(ACCEPTED);
+async function fromFile(reader: Reader, spot: PictureSpot, camera?: 'camera'): Promise<void> {
+  const file = await pickFile(camera ? 'image/*' : ACCEPTED, camera);
   if (file) await put(reader, [file], spot);
 }
 
@@ -45,6 +45,15 @@ const commands = (reader: Reader): readonly Command[] => {
         await put(reader, pictures, spotInSight(reader));
         return true;
       },
+    },
+    {
+      id: 'photograph',
+      title: 'Photograph something for the page',
+      group: 'Marks',
+      also: 'camera take picture photo snapshot capture',
+      icon: 'camera',
+      able: writable,
+      run: () => void fromFile(reader, spotInSight(reader), 'camera'),
     },
     {
       id: ABOUT_PICTURE,
