@@ -14,6 +14,7 @@ export {
   type MarkFilter,
   filterMarks,
   listMarks,
+  inkOf,
   wordsBeneath,
 } from './markList.ts';
 export { filterNotes, type NoteFilter } from './filterNotes.ts';

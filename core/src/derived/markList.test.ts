@@ -1,6 +1,8 @@
 import { alongCorners } from '../../testing/hand.ts';
-import { HIGHLIGHTER, pageRefsFor, PEN, written } from '../../testing/marks.ts';
+import { smallPicture } from '../../testing/attachment.ts';
+import { done, HIGHLIGHTER, pageRefsFor, PEN, written } from '../../testing/marks.ts';
 import { rawPrint, type SetLine } from '../../testing/print.ts';
+import { putPicture } from '../editing/index.ts';
 import { plainPage } from '../geometry/index.ts';
 import { readPrint } from '../print/index.ts';
 import { filterMarks, listMarks, wordsBeneath } from './markList.ts';
@@ -50,4 +52,18 @@ test('the words beneath a mark are those whose middles it covers', () => {
     at('below', 45, 540),
   ];
   expect(wordsBeneath(list[0].mark, readPrint(rawPrint(lines)))).toBe('the shore');
+});
+
+test('a picture has no ink, and is about nothing that it hides', () => {
+  const put = putPicture(state, {
+    ...{ id: 'picture', page: 'p0', place: [200, 0, 0, 100, 10, 520], says: '', madeAt: 1 },
+    picture: smallPicture('shore'),
+  });
+  const print = readPrint(rawPrint([{ text: 'shore', x: 55, y: 577, advance: 0.25 }]));
+  const rows = listMarks(done(state, put));
+  const row = rows.find(({ mark }) => mark.id === 'picture');
+  expect(row && wordsBeneath(row.mark, print)).toBe('');
+  const colour = row?.mark.style.colour;
+  expect(filterMarks(rows, { colour }, () => '')).not.toContain(row);
+  expect(filterMarks(rows, { sort: 'picture' }, () => '')).toEqual([row]);
 });

@@ -75,13 +75,17 @@ export function filterMarks(
   return list.filter(
     (row) =>
       (sort === undefined || row.words.sort === sort) &&
-      (colour === undefined || row.mark.style.colour === colour) &&
+      (colour === undefined || inkOf(row.mark) === colour) &&
       (author === undefined || (row.mark.author ?? '') === author) &&
       row.page >= from &&
       row.page <= to &&
       (wanted === '' || wordsOf(row).toLocaleLowerCase().includes(wanted)),
   );
 }
+
+/** The ink of a mark, `#rrggbb`; null where it has none. */
+export const inkOf = (mark: Mark): string | null =>
+  kindFor(mark).look(mark).inkless ? null : mark.style.colour;
 
 const MOST_WORDS = 12;
 
@@ -101,7 +105,9 @@ const beneath = new WeakMap<Mark, { readonly print: Print; readonly words: strin
 
 function findBeneath(mark: Mark, print: Print): string {
   const own = kindFor(mark).words(mark).text;
-  const words = own === '' ? printedBeneath(mark, print) : own.split(' ');
+  // A picture hides what is printed beneath, and is not about it.
+  const hides = own === '' && inkOf(mark) === null;
+  const words = own === '' ? (hides ? [] : printedBeneath(mark, print)) : own.split(' ');
   return words.slice(0, MOST_WORDS).join(' ') + (words.length > MOST_WORDS ? ' …' : '');
 }
 

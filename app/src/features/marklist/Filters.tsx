@@ -1,4 +1,4 @@
-import type { ListedMark, MarkFilter } from '@marginalis/core/derived';
+import { inkOf, type ListedMark, type MarkFilter } from '@marginalis/core/derived';
 import { KINDS } from '@marginalis/core/kinds';
 import { StyleSheet, View } from 'react-native';
 import { AuthorChoice, type Choice, Choices, InkChoice, PageRangeFields } from '@/ui';
@@ -31,7 +31,7 @@ export function Filters(props: {
       />
       <InkChoice
         label="Ink"
-        inks={[...new Set(all.map(({ mark }) => mark.style.colour))]}
+        inks={[...new Set(all.flatMap(({ mark }) => inkOf(mark) ?? []))]}
         value={filter.colour}
         onChange={(colour) => set({ colour })}
       />

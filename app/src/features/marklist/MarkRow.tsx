@@ -1,4 +1,4 @@
-import type { ListedMark } from '@marginalis/core/derived';
+import { inkOf, type ListedMark } from '@marginalis/core/derived';
 import type { PageBox } from '@marginalis/core/geometry';
 import { inkName } from '@marginalis/core/marks';
 import { memo } from 'react';
@@ -46,7 +46,9 @@ export const MarkRow = memo(function MarkRow(props: {
   const { colors } = useTheme();
   const { mark } = row;
   const { name } = row.words;
-  const label = [name, inkName(mark.style.colour), `page ${pageName}`, words].filter(Boolean);
+  const ink = inkOf(mark);
+  const inked = ink === null ? '' : inkName(ink);
+  const label = [name, inked, `page ${pageName}`, words].filter(Boolean);
   const made = [mark.author, dateOf(mark.madeAt)].filter(Boolean).join(' · ');
   return (
     <View
@@ -64,7 +66,7 @@ export const MarkRow = memo(function MarkRow(props: {
             {words === '' ? name : `${name}: ${words}`}
           </Text>
           <Text variant="bodySmall" numberOfLines={1} style={{ color: colors.onSurfaceVariant }}>
-            {`Page ${pageName} · ${inkName(mark.style.colour)} · ${made}`}
+            {[`Page ${pageName}`, inked, made].filter(Boolean).join(' · ')}
           </Text>
         </View>
       </Pressable>
