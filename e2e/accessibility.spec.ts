@@ -1,11 +1,13 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
 import { annotatedPdf } from '../core/testing/annotatedPdf';
+import { photograph } from '../core/testing/photographs';
 import { circle, line, Pen } from './support/pen';
 import {
   addFile,
   command,
   drawn,
+  inkOn,
   kept,
   makeCopy,
   makeLink,
@@ -147,6 +149,14 @@ test.describe('every screen', () => {
     await openMarks(page);
     await page.getByRole('button', { name: 'Filter' }).click();
     expect(await complaints(page, LIST), 'list of marks').toEqual([]);
+    await page.keyboard.press('Escape');
+    const chooser = page.waitForEvent('filechooser');
+    await command(page, 'Put a picture on the page');
+    const buffer = photograph(400, 240);
+    await (await chooser).setFiles({ name: 'Shore.jpg', mimeType: 'image/jpeg', buffer });
+    await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(9000);
+    await command(page, /^Describe, crop and turn/);
+    expect(await complaints(page, '[role=dialog]'), 'picture').toEqual([]);
   });
 
   test('about the document, how pages lie, and two places', async ({ page }) => {
