@@ -26,6 +26,7 @@ const CORE = {
   kinds: ['geometry', 'ink', 'figures', 'type', 'drawing', 'print', 'marks'],
   document: ['geometry', 'marks', 'kinds', 'paper'],
   pictures: ['geometry'],
+  stamps: ['geometry', 'figures', 'type', 'marks', 'kinds'],
   pdfium: ['geometry', 'print', 'marks', 'kinds', 'document'],
   about: ['geometry'],
   margin: ['geometry'],

@@ -8,9 +8,18 @@ import {
 } from '../../core/src/document';
 import { emptyText } from '../../core/src/editing';
 import type { FigureKind } from '../../core/src/figures';
-import type { FigureMark, Mark, PictureMark, TextMark, WordsMark } from '../../core/src/kinds';
+import {
+  type FigureMark,
+  KINDS,
+  type Mark,
+  type PictureMark,
+  type StampMark,
+  type TextMark,
+  type WordsMark,
+} from '../../core/src/kinds';
 import { FIRST_ROLL, toBase64, WORD_MANNERS } from '../../core/src/marks';
 import { pictureName } from '../../core/src/pictures';
+import { filledIn, FIRST_STAMPS, makeStamp, wordsOfStamp } from '../../core/src/stamps';
 import { retyped } from '../../core/src/type/spans';
 import { setBlock } from '../../core/src/type/typesetter';
 import { photograph } from '../../core/testing/photographs';
@@ -87,6 +96,20 @@ const pictureOn = (page: string): PictureMark => ({
   says: 'A limpet on a rock',
 });
 
+const stampOn = (page: string): StampMark => {
+  const design = FIRST_STAMPS[0];
+  const text = filledIn(design.says, {
+    ...{ name: '', date: '3 May 2031', time: '', title: '', page: '' },
+  });
+  const { width } = setBlock(wordsOfStamp(design, text), fonts);
+  let count = 0;
+  const stamp = makeStamp(design, {
+    ...{ id: `${page}-stamp`, page, order: 500, madeAt: 1_760_000_000_500, text, width },
+    newId: () => `${page}-stamp-${count++}`,
+  });
+  return KINDS.stamp.carry(stamp, [0.98, 0.17, -0.17, 0.98, 400, 250], {});
+};
+
 /** A document with marks of every kind on each of its pages. */
 export function withEveryMark(pages: readonly Page[]): DocState {
   const inked = written(
@@ -113,6 +136,7 @@ export function withEveryMark(pages: readonly Page[]): DocState {
       textOn(id, 1, { leader: { to: { x: 250, y: 560 }, bend: { x: 290, y: 640 }, head: 7 } }),
       textOn(id, 2, {}),
       pictureOn(id),
+      stampOn(id),
     ];
     const drawn = { label: 'Draw', changes: marks.map((mark) => markChange(null, mark)) };
     return done(state, drawn);

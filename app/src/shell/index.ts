@@ -30,5 +30,6 @@ export {
   samplesOf,
   type WritingTools,
 } from './writing';
+export { type Spot, spotInSight } from './spotInSight';
 export { usePlaced } from './usePlaced';
 export { askAt, withdrawQuestion, placeAsked } from './placeAsked';

@@ -43,5 +43,6 @@ export {
   placeOfBox,
   type TextMark,
 } from './text/index.ts';
+export { asStamp, MOST_PARTS, type StampMark } from './stamp/index.ts';
 export { asPicture, LONGEST_SAID, pictureCorners, type PictureMark } from './picture/index.ts';
 export { asFigure, FIGURE_NAMES, type FigureMark, type Tie, untied } from './figure/index.ts';

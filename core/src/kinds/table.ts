@@ -3,17 +3,25 @@ import { INK } from './ink/index.ts';
 import type { Kind } from './kind.ts';
 import { NOTE } from './note/index.ts';
 import { PICTURE } from './picture/index.ts';
+import { stampKind } from './stamp/index.ts';
 import { TEXT } from './text/index.ts';
 import { WORDS } from './words/index.ts';
 
-/** Every kind of mark there is. What a document can hold follows from this table. */
-export const KINDS = {
+/** Kinds that stand for themselves. */
+const PLAIN = {
   ink: INK,
   figure: FIGURE,
   words: WORDS,
   note: NOTE,
   text: TEXT,
   picture: PICTURE,
+};
+
+/** Every kind of mark there is. What a document can hold follows from this table. */
+export const KINDS = {
+  ...PLAIN,
+  // What it is made of is drawn, carried and kept through these.
+  stamp: stampKind(PLAIN),
 };
 
 type MarkOfKind<K> = K extends Kind<infer M> ? M : never;

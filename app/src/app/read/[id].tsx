@@ -26,6 +26,7 @@ import { searchFeature } from '@/features/search';
 import { happenedFeature } from '@/features/happened';
 import { hereFeature } from '@/features/here';
 import { hintsFeature } from '@/features/hints';
+import { stampsFeature } from '@/features/stamps';
 import { typingFeature } from '@/features/typing';
 import { viewFeature } from '@/features/view';
 import { wordsFeature } from '@/features/words';
@@ -42,6 +43,7 @@ const FEATURES = [
   figuresFeature,
   pickingFeature,
   picturesFeature,
+  stampsFeature,
   markListFeature,
   notesFeature,
   happenedFeature,

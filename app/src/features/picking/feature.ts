@@ -7,7 +7,7 @@ import {
   thenMatrix,
   type Vec,
 } from '@marginalis/core/geometry';
-import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
+import { type Command, late, type Reader, type ReaderFeature, spotInSight } from '@/shell';
 import { arrowStep } from '@/ui';
 import { copyPicked, cutPicked, duplicatePicked, isOfClip, pasteClip } from './clipboard';
 import { InHand, Picked } from './Picked';
@@ -18,13 +18,9 @@ import { WidthSetting } from './WidthSetting';
 const RestylePanel = late(async () => (await import('./RestylePanel')).RestylePanel);
 
 /** The page in the middle of the window and the place there; the current page's middle when none is. */
-function middleOf({ session, stage }: Reader): { page: string; at: Vec | null } {
-  const { pages } = session.store.getState().document;
-  const { width, height } = stage.getView();
-  const hit = stage.pageAt({ x: width / 2, y: height / 2 });
-  return hit
-    ? { page: pages[hit.index].id, at: hit.user }
-    : { page: pages[stage.getSight().current].id, at: null };
+function middleOf(reader: Reader): { page: string; at: Vec | null } {
+  const { index, at } = spotInSight(reader);
+  return { page: reader.session.store.getState().document.pages[index].id, at };
 }
 
 /** Moves what is picked by a step of the arrow keys, as it is seen, whichever way its page is turned. */

@@ -1,21 +1,27 @@
 import { findMark } from '@marginalis/core/document';
 import { asPicture, type PictureMark } from '@marginalis/core/kinds';
-import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
+import {
+  type Command,
+  late,
+  type Reader,
+  type ReaderFeature,
+  type Spot,
+  spotInSight,
+} from '@/shell';
 import { pickFile } from '@/ui';
 import { DropPictures } from './DropPictures';
 import { ABOUT_PICTURE } from './ids';
-import { type PictureSpot, spotInSight } from './spot';
 
 const AboutPicture = late(async () => (await import('./AboutPicture')).AboutPicture);
 
 const ACCEPTED = 'image/jpeg,image/png,image/webp,image/gif,image/svg+xml';
 
-async function put(reader: Reader, files: readonly File[], spot: PictureSpot): Promise<void> {
+async function put(reader: Reader, files: readonly File[], spot: Spot): Promise<void> {
   const { putPictures } = await import('./putPictures');
   await putPictures(reader, files, spot);
 }
 
-async function fromFile(reader: Reader, spot: PictureSpot, camera?: 'camera'): Promise<void> {
+async function fromFile(reader: Reader, spot: Spot, camera?: 'camera'): Promise<void> {
   const file = await pickFile(camera ? 'image/*' : ACCEPTED, camera);
   if (file) await put(reader, [file], spot);
 }

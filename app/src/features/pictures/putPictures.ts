@@ -2,9 +2,8 @@ import { putPicture } from '@marginalis/core/editing';
 import { pictureCorners } from '@marginalis/core/kinds';
 import { PictureRefusal } from '@marginalis/core/pictures';
 import { useSettings } from '@/session';
-import type { Reader } from '@/shell';
+import type { Reader, Spot } from '@/shell';
 import { readPicture } from './readPicture';
-import type { PictureSpot } from './spot';
 
 /** Several lie so far beside one another, points. */
 const BESIDE = 18;
@@ -13,7 +12,7 @@ const BESIDE = 18;
 export async function putPictures(
   reader: Reader,
   files: readonly File[],
-  { index, at }: PictureSpot,
+  { index, at }: Spot,
 ): Promise<void> {
   const { session, stage } = reader;
   const put: string[] = [];

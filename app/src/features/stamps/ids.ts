@@ -1,0 +1,2 @@
+/** The sheet of stamps. */
+export const STAMPS = 'stamps';

@@ -1,0 +1,1 @@
+export { stampsFeature } from './feature';

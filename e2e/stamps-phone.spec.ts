@@ -1,0 +1,30 @@
+import { readFileSync } from 'node:fs';
+import { expect, test } from '@playwright/test';
+import { textOf } from '../references/support/programs';
+import { command, drawn, inkOn, kept, openMarks, openSend, openWorksheet } from './support/reader';
+
+test('a stamp is chosen by keys, put on the page, there again after a reload, and text in the copy', async ({
+  page,
+}) => {
+  await openWorksheet(page);
+  await command(page, 'Put a stamp on the page');
+  const sheet = page.getByRole('dialog', { name: 'Stamps' });
+  await sheet.getByRole('button', { name: 'Which unit?' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(sheet).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Change' })).toBeVisible();
+  await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(200);
+  await kept(page);
+  await page.reload();
+  await drawn(page, 1);
+  await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(200);
+  await openMarks(page);
+  await expect(page.getByText('Stamp: Which unit?')).toBeVisible();
+  await page.keyboard.press('Escape');
+  const send = await openSend(page);
+  const download = page.waitForEvent('download');
+  await send.getByRole('button', { name: 'Download' }).click();
+  const path = await (await download).path();
+  await expect(send.getByText('Proved: the copy shows what the screen shows.')).toBeVisible();
+  expect(textOf(new Uint8Array(readFileSync(path)))).toContain('Which unit?');
+});
