@@ -3,7 +3,7 @@ import { expect, test } from '@playwright/test';
 import { textOf } from '../references/support/programs';
 import { command, drawn, inkOn, kept, openMarks, openSend, openWorksheet } from './support/reader';
 
-test('a stamp is chosen by keys, put on the page, there again after a reload, and text in the copy', async ({
+test('a stamp is chosen by keys, put on the page and on every other, there again after a reload, and text in the copy', async ({
   page,
 }) => {
   await openWorksheet(page);
@@ -14,12 +14,20 @@ test('a stamp is chosen by keys, put on the page, there again after a reload, an
   await expect(sheet).toBeHidden();
   await expect(page.getByRole('button', { name: 'Change' })).toBeVisible();
   await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(200);
+  // The same on every other page, in one step.
+  await page.getByRole('button', { name: /^More for/ }).click();
+  const more = page.getByRole('dialog', { name: 'More' });
+  await more.getByLabel('On these pages too').fill('9');
+  await more.getByRole('button', { name: 'Put there' }).click();
+  await expect(more.getByRole('alert')).toHaveText('There is no page “9”.');
+  await more.getByRole('button', { name: 'On every page' }).click();
+  await expect.poll(() => inkOn(page, 2)).toBeGreaterThan(200);
   await kept(page);
   await page.reload();
   await drawn(page, 1);
   await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(200);
   await openMarks(page);
-  await expect(page.getByText('Stamp: Which unit?')).toBeVisible();
+  await expect(page.getByText('Stamp: Which unit?')).toHaveCount(2);
   await page.keyboard.press('Escape');
   const send = await openSend(page);
   const download = page.waitForEvent('download');

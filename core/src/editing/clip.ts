@@ -36,6 +36,12 @@ function renewed(mark: Mark, newId: () => string, groups: Map<string, string>): 
   return kindFor(base).renew?.(base, newId) ?? base;
 }
 
+/** Marks like these with ids of their own. */
+export function renewedMarks(marks: readonly Mark[], newId: () => MarkId): Mark[] {
+  const groups = new Map<string, string>();
+  return marks.map((mark) => renewed(mark, newId, groups));
+}
+
 /** Marks of one page as they are; null when none of the ids is there. */
 export function copyMarks(state: DocState, ids: Iterable<MarkId>): Clip | null {
   const marks = movable(state, ids);

@@ -78,6 +78,7 @@ export {
   settleNote,
 } from './notes.ts';
 export { keepAttachments } from './keepAttachments.ts';
+export { repeatMarks } from './repeat.ts';
 export { missingAttachments } from './missingAttachments.ts';
 export { croppedPicture, describePicture, type NewPicture, putPicture } from './pictures.ts';
 export { keepNotes } from './keepNotes.ts';

@@ -33,6 +33,7 @@ import { useSettings, useSession } from '@/session';
 import { measured } from '@/stage';
 import { Action, Choices, NumberField, paperIcon, Sheet } from '@/ui';
 import { copyPicked, cutPicked, pasteClip } from './clipboard';
+import { RepeatOnPages } from './RepeatOnPages';
 
 /** The sides as they are seen on a page that is turned by so many degrees clockwise. */
 const SEEN_SIDES: readonly Alignment[] = ['top', 'right', 'bottom', 'left'];
@@ -73,6 +74,7 @@ export function MoreSheet(props: {
   };
   const several = marks.length > 1;
   const movable = marks.filter((mark) => !kindFor(mark).bound);
+  const isLong = document().pages.length > 1;
   const isGrouped = marks.some(({ group }) => group !== undefined);
   return (
     <Sheet title="More" open={open} onClose={onClose}>
@@ -179,6 +181,7 @@ export function MoreSheet(props: {
       {movable.length > 0 && (
         <>
           <Divider />
+          {isLong && <RepeatOnPages marks={movable} onDone={onClose} />}
           <Numbers marks={movable} page={page} />
           <Choices
             label="Lines, when scaled"
