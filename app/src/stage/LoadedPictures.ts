@@ -7,7 +7,7 @@ export type FindAttachment = (id: string) => Attachment | null;
 /** A picture that can be painted. */
 export type Painted = CanvasImageSource & { close(): void; width: number; height: number };
 
-/** Pixels that are kept unpacked, of four bytes each; what was painted longest ago goes first. */
+/** Pixels that are kept unpacked, of four bytes each; what was painted longest ago goes first, and nothing that is in sight. */
 const MOST_PIXELS = 60_000_000;
 /** Those that come soon after one another are painted at once, ms. */
 const TOGETHER = 60;
@@ -17,6 +17,8 @@ export class LoadedPictures {
   private readonly finders = new Set<FindAttachment>();
   /** In the order they were last painted. */
   private readonly unpacked = new Map<string, Painted>();
+  /** Those that were asked for since everything was painted anew: more of them than there is room for would be unpacked again and again. */
+  private readonly inSight = new Set<string>();
   private readonly coming = new Map<string, Promise<void>>();
   private readonly broken = new Set<string>();
   private readonly addresses = new WeakMap<Attachment, string>();
@@ -43,6 +45,7 @@ export class LoadedPictures {
 
   /** One that is not there yet is brought, and told when it is. */
   picture = (id: string): Painted | null => {
+    this.inSight.add(id);
     const known = this.unpacked.get(id);
     if (!known) {
       this.bring(id).catch((e: unknown) => console.warn('A picture could not be unpacked.', e));
@@ -110,7 +113,8 @@ export class LoadedPictures {
     let pixels = 0;
     for (const { width, height } of this.unpacked.values()) pixels += width * height;
     for (const [id, { width, height }] of this.unpacked) {
-      if (pixels <= MOST_PIXELS || this.unpacked.size === 1) return;
+      if (pixels <= MOST_PIXELS) return;
+      if (this.inSight.has(id)) continue;
       this.unpacked.get(id)?.close();
       this.unpacked.delete(id);
       pixels -= width * height;
@@ -118,6 +122,7 @@ export class LoadedPictures {
   }
 
   private came(): void {
+    this.inSight.clear();
     this.count++;
     for (const listener of this.listeners) listener();
   }
