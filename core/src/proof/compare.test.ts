@@ -83,6 +83,13 @@ test('a hairline at the edge of a photograph may lie a pixel further', () => {
   expect(compareRasters(edged(57), edged(56), [photograph]).differing).toBe(0);
 });
 
+test('where dark meets light in a photograph the line may lie a pixel further, not three', () => {
+  const whole = [60, 0, 0, 40, 0, 0] as const;
+  const halves = (x: number) => picture([{ x: 0, y: 0, w: x, h: 40, level: 0 }]);
+  expect(compareRasters(halves(30), halves(31), [whole]).differing).toBe(0);
+  expect(compareRasters(halves(30), halves(33), [whole]).differing).toBeGreaterThan(40);
+});
+
 test('a photograph that lies aslant may have its edge a pixel off; one that is turned is seen', () => {
   // 30 by 16, about the middle of the picture.
   const place = (by: number): Matrix => {

@@ -37,7 +37,9 @@ const EDGE = 0.6;
 /** Photographs are made smaller by every renderer in its own way: they are compared by squares of so many pixels, whose means may differ by so many levels. */
 const SQUARE = 8;
 const SQUARE_LEVELS = 28;
-/** At their edges, which some renderers lay on whole pixels, they are compared as everything else is, pixels. */
+/** And so many of whose pixels may have nothing like them beside them. */
+const SQUARE_SHARE = 0.2;
+/** Their edges, which some renderers lay on whole pixels, are theirs so far beyond, pixels. */
 const RIM = 1;
 
 /**
@@ -190,8 +192,8 @@ function coarselyDiffering(
 ): number[] {
   const around = transformBox(photograph, box(0, 0, 1, 1));
   const { minX, minY, maxX, maxY } = intersectBoxes(around, box(0, 0, width, height));
-  const [left, right] = [Math.ceil(minX) + RIM, Math.floor(maxX) - RIM];
-  const [top, foot] = [Math.ceil(minY) + RIM, Math.floor(maxY) - RIM];
+  const [left, right] = [Math.floor(minX), Math.ceil(maxX)];
+  const [top, foot] = [Math.floor(minY), Math.ceil(maxY)];
   const all: number[] = [];
   if (left >= right || top >= foot) return all;
   const isInside = insideOf(photograph);
@@ -208,19 +210,22 @@ function coarselyDiffering(
           for (let k = 0; k < 3; k++) sums[k] += a[4 * i + k] - b[4 * i + k];
         }
       for (const i of own) coarse[i] = 1;
-      if (sums.some((sum) => Math.abs(sum) > SQUARE_LEVELS * own.length)) all.push(...own);
+      if (!sums.some((sum) => Math.abs(sum) > SQUARE_LEVELS * own.length)) continue;
+      // Where dark meets light a pixel more of either is much of a square.
+      const other = own.filter((i) => differs(a, b, i, width, height, 1, LEVELS)).length;
+      if (other > SQUARE_SHARE * own.length) all.push(...own);
     }
   return all;
 }
 
-/** Whether the middle of a pixel lies in a photograph, and not at its rim. */
+/** Whether the middle of a pixel lies in a photograph, or at its rim. */
 function insideOf(photograph: Matrix): (x: number, y: number) => boolean {
   const [a, b, c, d, e, f] = invertMatrix(photograph);
   const rim = (along: number, across: number): number => RIM * Math.hypot(along, across);
   const [rimU, rimV] = [rim(a, c), rim(b, d)];
   return (x, y) => {
     const [u, v] = [a * (x + 0.5) + c * (y + 0.5) + e, b * (x + 0.5) + d * (y + 0.5) + f];
-    return u >= rimU && u <= 1 - rimU && v >= rimV && v <= 1 - rimV;
+    return u >= -rimU && u <= 1 + rimU && v >= -rimV && v <= 1 + rimV;
   };
 }
 
