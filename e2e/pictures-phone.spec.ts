@@ -57,7 +57,12 @@ test('a photograph is put on the page as its camera was held, described, cropped
   await expect(page.getByRole('button', { name: 'Change' })).toBeVisible();
   await command(page, /^Describe, crop and turn/);
   const sheet = page.getByRole('dialog', { name: 'Picture' });
-  await sheet.getByLabel('What is to be seen on it').fill('Limpets at low water');
+  const said = sheet.getByLabel('What is to be seen on it');
+  await said.fill('Limpets at low water');
+  // What was typed last is kept, however the sheet is closed.
+  await page.keyboard.press('Escape');
+  await command(page, /^Describe, crop and turn/);
+  await expect(said).toHaveValue('Limpets at low water');
   // The camera was held upright, to be turned clockwise: what it stored as its lower left corner is the upper left one.
   const shown = await sheet.getByRole('img').screenshot();
   expect(await quartersOn(shown, 1)).toEqual([2, 0, 3, 1]);
@@ -122,6 +127,12 @@ test('what is no sound picture is refused in a sentence; a drawing of numbers ru
   );
   await givePicture(page, 'Large.png', 'image/png', bomb);
   await expect(page.getByText(/“Large.png” has 10000 megapixels/)).toBeVisible();
+  const within = Buffer.from(
+    '89504e470d0a1a0a0000000d49484452000000080000000608020000000000000000000008494441540102030405060708000000000000000049454e4400000000',
+    'hex',
+  );
+  await givePicture(page, 'Within.png', 'image/png', within);
+  await expect(page.getByText('“Within.png” is damaged and cannot be opened.')).toBeVisible();
   expect(await inkOn(page, 1)).toBe(empty);
   const svg = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 60">
     <script>fetch('/ran')</script><image href="/fetched.png" width="9" height="9"/>

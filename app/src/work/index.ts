@@ -15,5 +15,6 @@ export { browserSpeech, type Heard, type Speech, type SpeechVoice } from './spee
 export { browserHandwriting, type HandwritingReader } from './handwriting';
 export { PrintError, PrintReader, type SearchNews } from './printReader';
 export { faceAddresses, readFaceFile } from './faceFiles';
+export { unpackPicture } from './unpackPicture';
 export { whenIdle } from './whenIdle';
 export { type OwnFaceFile, ownFaces } from './ownFaces';

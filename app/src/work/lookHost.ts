@@ -2,7 +2,6 @@ import { CopyFonts } from '@marginalis/core/copy';
 import { keepDrawings } from '@marginalis/core/derived';
 import type { DocState } from '@marginalis/core/document';
 import { boxWidth } from '@marginalis/core/geometry';
-import { fromBase64 } from '@marginalis/core/marks';
 import { type OpenPages, openPages, opensFreely, windowOnto } from '@marginalis/core/pdfium';
 import { proveCopy } from '@marginalis/core/proof';
 import { answer, type Run } from './answering';
@@ -11,6 +10,7 @@ import { makePicture } from './makePicture';
 import { pagePictures } from './pagePictures';
 import { startPdfium } from './startPdfium';
 import { textFiles } from './textFiles';
+import { unpackPicture } from './unpackPicture';
 import { workerPainter } from './workerPainter';
 
 let starting: ReturnType<typeof startPdfium> | null = null;
@@ -72,11 +72,16 @@ const runs: { [J in LookJob]: Run<J> } = {
   },
 };
 
+/** Null also for one that nobody can unpack: the screen leaves it out. */
 async function pictureOf({ attachments }: DocState, id: string): Promise<ImageBitmap | null> {
   const attachment = attachments.get(id);
   if (!attachment) return null;
-  const bytes = fromBase64(attachment.data) as Uint8Array<ArrayBuffer>;
-  return createImageBitmap(new Blob([bytes], { type: attachment.type }));
+  try {
+    return await unpackPicture(attachment);
+  } catch (e) {
+    console.warn('A picture could not be unpacked.', e);
+    return null;
+  }
 }
 
 /** Answers one request of what looks at finished copies. */

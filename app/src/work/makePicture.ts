@@ -17,7 +17,7 @@ interface Kept {
 
 /** A picture as a document carries it. @throws Error with a sentence for people when it cannot be unpacked, or is too large */
 export async function makePicture(ask: PictureAsk): Promise<Attachment> {
-  const { bytes, type, width, height } = asItIs(ask) ?? (await drawnAnew(ask));
+  const { bytes, type, width, height } = (await asItIs(ask)) ?? (await drawnAnew(ask));
   if (bytes.length > LARGEST_PICTURE)
     throw new Error(`“${ask.name}” is larger than 20 MB, even at the size it has on the page.`);
   return {
@@ -31,14 +31,18 @@ export async function makePicture(ask: PictureAsk): Promise<Attachment> {
 }
 
 /** Where not a pixel has to be changed it is not packed anew. */
-function asItIs({ bytes, head, wanted, part }: PictureAsk): Kept | null {
+async function asItIs(ask: PictureAsk): Promise<Kept | null> {
+  const { bytes, head, wanted, part } = ask;
   const { format, width, height, orientation } = head;
   if ((format !== 'jpeg' && format !== 'png') || orientation !== 1 || part) return null;
   if (wanted.width < width || wanted.height < height) return null;
   try {
     // Of others the browser makes what screens take; a copy would show them otherwise.
     if (!hasPlainColours(bytes, format)) return null;
-    return { bytes: withoutMetadata(bytes, format), type: `image/${format}`, width, height };
+    const kept = withoutMetadata(bytes, format);
+    // One that is damaged within would be seen nowhere.
+    (await unpacked(ask)).close();
+    return { bytes: kept, type: `image/${format}`, width, height };
   } catch (e) {
     // Browsers show more than is well formed.
     if (e instanceof RangeError) return null;
@@ -46,14 +50,18 @@ function asItIs({ bytes, head, wanted, part }: PictureAsk): Kept | null {
   }
 }
 
-async function drawnAnew({ bytes, head, name, wanted, part }: PictureAsk): Promise<Kept> {
+async function unpacked({ bytes, head, name }: PictureAsk): Promise<ImageBitmap> {
   const blob = new Blob([bytes as Uint8Array<ArrayBuffer>], { type: `image/${head.format}` });
-  let bitmap: ImageBitmap;
   try {
-    bitmap = await createImageBitmap(blob, { imageOrientation: 'from-image' });
+    return await createImageBitmap(blob, { imageOrientation: 'from-image' });
   } catch (e) {
     throw new Error(`“${name}” is damaged and cannot be opened.`, { cause: e });
   }
+}
+
+async function drawnAnew(ask: PictureAsk): Promise<Kept> {
+  const { head, wanted, part } = ask;
+  const bitmap = await unpacked(ask);
   try {
     const { minX, minY, maxX, maxY } = part ?? { minX: 0, minY: 0, maxX: 1, maxY: 1 };
     const width = Math.max(1, Math.round(wanted.width * (maxX - minX)));

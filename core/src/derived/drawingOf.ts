@@ -1,5 +1,5 @@
 import { type Drawing, drawingBounds, filledPath } from '../drawing/index.ts';
-import { type Box, type Path, pathBounds, type Vec } from '../geometry/index.ts';
+import { type Box, type Path, pathBounds } from '../geometry/index.ts';
 import { kindFor, type Mark } from '../kinds/index.ts';
 
 /** What is worked out of a mark, as it is asked for. */
@@ -63,11 +63,3 @@ export function roughBoundsOf(mark: Mark): Box {
 
 /** Whether a mark is multiplied onto the page, beneath the others. */
 export const liesBeneath = (mark: Mark): boolean => kindFor(mark).plane(mark) === 'beneath';
-
-/** A polygon around a box. */
-export const boxCorners = ({ minX, minY, maxX, maxY }: Box): readonly Vec[] => [
-  { x: minX, y: minY },
-  { x: maxX, y: minY },
-  { x: maxX, y: maxY },
-  { x: minX, y: maxY },
-];

@@ -1,7 +1,7 @@
-import type { Vec } from '../geometry/index.ts';
+import { boxCorners, type Vec } from '../geometry/index.ts';
 import { kindFor, type Mark } from '../kinds/index.ts';
 import { leftOf, type MarkLine } from '../marks/index.ts';
-import { boundsOf, boxCorners } from './drawingOf.ts';
+import { boundsOf } from './drawingOf.ts';
 
 const NONE: readonly MarkLine[] = [];
 

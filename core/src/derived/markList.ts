@@ -104,11 +104,15 @@ export function wordsBeneath(mark: Mark, print: Print): string {
 const beneath = new WeakMap<Mark, { readonly print: Print; readonly words: string }>();
 
 function findBeneath(mark: Mark, print: Print): string {
-  const own = kindFor(mark).words(mark).text;
-  // A picture hides what is printed beneath, and is not about it.
-  const hides = own === '' && inkOf(mark) === null;
-  const words = own === '' ? (hides ? [] : printedBeneath(mark, print)) : own.split(' ');
+  const words = wordsOwn(mark) ?? printedBeneath(mark, print);
   return words.slice(0, MOST_WORDS).join(' ') + (words.length > MOST_WORDS ? ' …' : '');
+}
+
+/** Null for what says nothing by itself. A picture hides what is printed beneath, and is not about it. */
+function wordsOwn(mark: Mark): string[] | null {
+  const { text } = kindFor(mark).words(mark);
+  if (text !== '') return text.split(' ');
+  return inkOf(mark) === null ? [] : null;
 }
 
 function printedBeneath(mark: Mark, print: Print): string[] {

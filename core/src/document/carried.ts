@@ -1,15 +1,23 @@
-import { kindFor } from '../kinds/index.ts';
+import { kindFor, type Mark } from '../kinds/index.ts';
+import type { Thread } from './parts/index.ts';
 import type { DocState } from './state.ts';
+
+/** The ids of the attachments that a mark shows. */
+export const attachmentsOfMark = (mark: Mark): readonly string[] =>
+  kindFor(mark).attachments?.(mark) ?? [];
+
+/** The ids of the attachments that a task carries. */
+export const attachmentsOfThread = ({ task }: Thread): readonly string[] =>
+  task?.picture === undefined ? [] : [task.picture];
 
 /** The attachments that marks and tasks of a document carry; also those of pages that were taken out. */
 export function attachmentsCarried({
   marks,
   threads,
 }: Pick<DocState, 'marks' | 'threads'>): ReadonlySet<string> {
-  const carried = new Set<string>();
-  for (const onPage of marks.values())
-    for (const mark of onPage.values())
-      for (const id of kindFor(mark).attachments?.(mark) ?? []) carried.add(id);
-  for (const { task } of threads.values()) if (task?.picture) carried.add(task.picture);
-  return carried;
+  const shown = [...marks.values()].flatMap((onPage) => [...onPage.values()]);
+  return new Set([
+    ...shown.flatMap(attachmentsOfMark),
+    ...[...threads.values()].flatMap(attachmentsOfThread),
+  ]);
 }

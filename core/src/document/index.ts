@@ -14,7 +14,7 @@ export {
   isAsCame,
   plainDocument,
 } from './state.ts';
-export { attachmentsCarried } from './carried.ts';
+export { attachmentsCarried, attachmentsOfMark, attachmentsOfThread } from './carried.ts';
 export {
   type Attachment,
   type Bookmark,
@@ -29,8 +29,6 @@ export {
   attachmentShape,
   LARGEST_ATTACHMENT,
   LARGEST_PICTURE,
-  LONGEST_SIDE,
-  PICTURE_TYPES,
   type PictureType,
   LONGEST_TASK_WORD,
   type Remark,

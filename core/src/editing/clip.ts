@@ -1,6 +1,7 @@
 import { array, number, object, string } from 'yup';
 import {
   type Attachment,
+  attachmentsOfMark,
   type DocState,
   fromPartRecord,
   nextOrder,
@@ -11,7 +12,7 @@ import {
   markChange,
 } from '../document/index.ts';
 import { boxCentre, moveBy, type Vec, type PageBox } from '../geometry/index.ts';
-import { fromMarkRecord, type Mark, toMarkRecord, kindFor } from '../kinds/index.ts';
+import { changeThroughout, fromMarkRecord, type Mark, toMarkRecord } from '../kinds/index.ts';
 import { type MarkId, MarkRecordError, type PageId, without } from '../marks/index.ts';
 import { missingAttachments } from './missingAttachments.ts';
 import { boundsOfAll, carryMark, movable, pageMap } from './carry.ts';
@@ -24,22 +25,18 @@ export interface Clip {
   readonly attachments: readonly Attachment[];
 }
 
-/** A mark like this one with new ids, its group's too. */
-function renewed(mark: Mark, newId: () => string, groups: Map<string, string>): Mark {
-  const { group } = mark;
-  if (group && !groups.has(group)) groups.set(group, newId());
-  const base = {
-    ...without(mark, 'locked'),
-    id: newId(),
-    ...(group ? { group: groups.get(group) } : {}),
-  } as Mark;
-  return kindFor(base).renew?.(base, newId) ?? base;
-}
-
-/** Marks like these with ids of their own. */
+/** Marks like these, unlocked, with ids of their own, their groups' and parts' too. */
 export function renewedMarks(marks: readonly Mark[], newId: () => MarkId): Mark[] {
   const groups = new Map<string, string>();
-  return marks.map((mark) => renewed(mark, newId, groups));
+  return marks.map((mark) => {
+    const { group } = mark;
+    if (group && !groups.has(group)) groups.set(group, newId());
+    const renewed = changeThroughout(mark, (one) => ({ ...one, id: newId() }));
+    return {
+      ...without(renewed, 'locked'),
+      ...(group ? { group: groups.get(group) } : {}),
+    };
+  });
 }
 
 /** Marks of one page as they are; null when none of the ids is there. */
@@ -53,9 +50,7 @@ export function copyMarks(state: DocState, ids: Iterable<MarkId>): Clip | null {
 
 /** The attachments of a document that marks show, each once. */
 const attachmentsOf = ({ attachments }: DocState, marks: readonly Mark[]): Attachment[] =>
-  [...new Set(marks.flatMap((mark) => kindFor(mark).attachments?.(mark) ?? []))].flatMap(
-    (id) => attachments.get(id) ?? [],
-  );
+  [...new Set(marks.flatMap(attachmentsOfMark))].flatMap((id) => attachments.get(id) ?? []);
 
 /** Copies of marks, `by` points beside them. */
 export function duplicateMarks(
@@ -66,13 +61,11 @@ export function duplicateMarks(
 ): Transaction | null {
   const marks = movable(state, ids);
   if (marks.length === 0) return null;
-  const groups = new Map<string, string>();
   const orders = new Map<PageId, number>();
-  const changes = marks.map((mark) => {
+  const changes = renewedMarks(marks, newId).map((mark) => {
     const order = orders.get(mark.page) ?? nextOrder(state, mark.page);
     orders.set(mark.page, order + 1);
-    const after = { ...carryMark(renewed(mark, newId, groups), moveBy(by)), order };
-    return markChange(null, after);
+    return markChange(null, { ...carryMark(mark, moveBy(by)), order });
   });
   return { label: marks.length === 1 ? 'Duplicate' : `Duplicate ${marks.length} marks`, changes };
 }
@@ -92,14 +85,11 @@ export function pasteMarks(
   if (!to || clip.marks.length === 0) return null;
   const middle = boxCentre(boundsOfAll(clip.marks));
   const matrix = pageMap(clip.page, to, middle, onPage(to, at));
-  const groups = new Map<string, string>();
   let order = nextOrder(state, page);
-  const pastedMarks = clip.marks.map((mark) => {
-    const pasted = carryMark(renewed(mark, newId, groups), matrix);
-    const after = { ...pasted, page, order: order++ };
-    return markChange(null, after);
-  });
-  const changes = [...missingAttachments(state, clip.attachments), ...pastedMarks];
+  const pasted = renewedMarks(clip.marks, newId).map((mark) =>
+    markChange(null, { ...carryMark(mark, matrix), page, order: order++ }),
+  );
+  const changes = [...missingAttachments(state, clip.attachments), ...pasted];
   return { label: clip.marks.length === 1 ? 'Paste' : `Paste ${clip.marks.length} marks`, changes };
 }
 

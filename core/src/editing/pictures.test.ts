@@ -15,7 +15,7 @@ import { carryMarks } from './carry.ts';
 import { copyMarks, duplicateMarks, pasteMarks, readClip, writeClip } from './clip.ts';
 import { removeMarks } from './erase.ts';
 import { keepAttachments } from './keepAttachments.ts';
-import { croppedPicture, describePicture, putPicture } from './pictures.ts';
+import { cropPicture, describePicture, putPicture } from './pictures.ts';
 import { startRubbing } from './rubbing.ts';
 
 const PLACE: Matrix = [80, 0, 0, 60, 100, 200];
@@ -83,8 +83,10 @@ test('it is moved, described and cut down to a part of it, which stays where it 
   expect(kindFor(markOf(told, 'a')).words(markOf(told, 'a')).text).toBe('A limpet');
   expect(describePicture(picture(told, 'a'), 'A limpet')).toBeNull();
   // The upper right quarter.
-  const cut = croppedPicture(told, picture(told, 'a'), box(0.5, 0, 1, 0.5), smallPicture('part'));
+  const cut = cropPicture(told, picture(told, 'a'), box(0.5, 0, 1, 0.5), smallPicture('part'));
   const after = done(told, whole(told, cut));
+  // By then it shows something else.
+  expect(cropPicture(after, picture(told, 'a'), box(0, 0, 1, 1), smallPicture('b'))).toBeNull();
   expect(picture(after, 'a')).toMatchObject({ source: 'part', place: [40, 0, 0, 30, 150, 230] });
   // What was cut away is nowhere.
   expect(names(after)).toEqual(['part']);

@@ -1,12 +1,13 @@
 import {
   type Attachment,
   type DocState,
+  findMark,
   markChange,
   nextOrder,
   type Transaction,
 } from '../document/index.ts';
 import { type Box, boxHeight, boxWidth, type Matrix, thenMatrix } from '../geometry/index.ts';
-import type { PictureMark } from '../kinds/index.ts';
+import { asPicture, type PictureMark } from '../kinds/index.ts';
 import type { MarkId, PageId } from '../marks/index.ts';
 import { missingAttachments } from './missingAttachments.ts';
 
@@ -51,16 +52,18 @@ export const describePicture = (mark: PictureMark, says: string): Transaction | 
     : { label: 'Describe a picture', changes: [markChange(mark, { ...mark, says })] };
 
 /**
- * A picture cut down to a part of it, which stays where it lies.
+ * A picture cut down to a part of it, which stays where it lies; null where it is not there any more, or shows something else by now.
  * @param part in shares of its sides, from its upper left corner
  * @param picture that part by itself
  */
-export function croppedPicture(
+export function cropPicture(
   state: DocState,
-  mark: PictureMark,
+  { id, source }: Pick<PictureMark, 'id' | 'source'>,
   part: Box,
   picture: Attachment,
-): Transaction {
+): Transaction | null {
+  const mark = asPicture(findMark(state, id));
+  if (mark?.source !== source) return null;
   const within: Matrix = [boxWidth(part), 0, 0, boxHeight(part), part.minX, 1 - part.maxY];
   const after = { ...mark, source: picture.id, place: thenMatrix(within, mark.place) };
   return {

@@ -1,4 +1,6 @@
 import {
+  type Attachment,
+  attachmentsOfMark,
   type Change,
   changeOf,
   type DocState,
@@ -46,8 +48,6 @@ export function takeIn(
       if (one === 'kept') kept++;
       else if (one) made.push(one);
     }
-    if (change.part === 'attachment' && change.after)
-      made.push(...missingAttachments(state, [change.after]));
     if (change.part !== 'thread') continue;
     const current = state.threads.get(change.id) ?? null;
     const next = threadTaken(change.before, change.after, current);
@@ -56,9 +56,21 @@ export function takeIn(
     if (!isSame) made.push(changeOf('thread', current, next));
   }
   const label = 'Take in what was marked elsewhere';
-  // Pictures alone change nothing.
-  const isNothing = made.every(({ part }) => part === 'attachment');
-  return { transaction: isNothing ? null : { label, changes: made }, kept };
+  if (made.length === 0) return { transaction: null, kept };
+  return { transaction: { label, changes: [...shownBy(state, made, changes), ...made] }, kept };
+}
+
+/** Brings in what the marks show that are taken in, where it is not here. */
+function shownBy(state: DocState, made: readonly Change[], changes: readonly Change[]): Change[] {
+  const shown = new Set(
+    made.flatMap(({ part, after }) =>
+      part === 'mark' && after ? attachmentsOfMark(after as Mark) : [],
+    ),
+  );
+  const brought = changes.flatMap(({ part, after }) =>
+    part === 'attachment' && after && shown.has(after.id) ? [after as Attachment] : [],
+  );
+  return missingAttachments(state, brought);
 }
 
 function markTaken(

@@ -59,3 +59,11 @@ export const boxHolds = (outer: Box, { minX, minY, maxX, maxY }: Box): boolean =
 /** How far a point is from a box; 0 within it. */
 export const distanceToBox = ({ x, y }: Vec, { minX, minY, maxX, maxY }: Box): number =>
   Math.hypot(Math.max(minX - x, 0, x - maxX), Math.max(minY - y, 0, y - maxY));
+
+/** A polygon around a box. */
+export const boxCorners = ({ minX, minY, maxX, maxY }: Box): readonly Vec[] => [
+  { x: minX, y: minY },
+  { x: maxX, y: minY },
+  { x: maxX, y: maxY },
+  { x: minX, y: maxY },
+];

@@ -21,6 +21,7 @@ export {
   boxWidth,
   boxHeight,
   boxCentre,
+  boxCorners,
   boxHolds,
   distanceToBox,
   growBox,
@@ -69,7 +70,7 @@ export { degrees, roundedAngle } from './angle.ts';
 export { withinCapsule } from './capsule.ts';
 export { type Sweep, sweepAlong, partsOutside } from './sweep.ts';
 export { KAPPA, ellipseInto, arcStep } from './arc.ts';
-export { type PageBox, displaySize, displayMatrix, plainPage } from './pageBox.ts';
+export { type PageBox, displaySize, displayMatrix, mapAsSeen, plainPage } from './pageBox.ts';
 export {
   type Arrangement,
   type PageStack,

@@ -1,5 +1,5 @@
 import { type Box, box, boxHeight, boxWidth } from './box.ts';
-import type { Matrix } from './matrix.ts';
+import { invertMatrix, type Matrix, thenMatrix } from './matrix.ts';
 
 /** A page as the reader sees it: its visible box in user space and how far it is turned. */
 export interface PageBox {
@@ -35,6 +35,12 @@ export function displayMatrix(page: PageBox, zoom = 1): Matrix {
     default:
       return [scale, 0, 0, -scale, -minX * scale, maxY * scale];
   }
+}
+
+/** A map of what is seen of a page (display points) as one of its user space. */
+export function mapAsSeen(page: PageBox, seen: Matrix): Matrix {
+  const display = displayMatrix(page);
+  return thenMatrix(thenMatrix(display, seen), invertMatrix(display));
 }
 
 /** The box of a page of `width` × `height` points at the origin, not turned. */

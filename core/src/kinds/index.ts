@@ -2,6 +2,7 @@ export type { CarryOptions, Kind, Look, LookChange, MarkWords, Plane } from './k
 export type { AnnotationSketch, SketchedBase } from './annotation.ts';
 export { marksOfSketch } from './ofSketch.ts';
 export { KINDS, kindFor, type Mark } from './table.ts';
+export { changeThroughout } from './throughout.ts';
 export { fromMarkRecord, toMarkRecord } from './record.ts';
 export {
   adoptDrawn,
@@ -43,6 +44,6 @@ export {
   placeOfBox,
   type TextMark,
 } from './text/index.ts';
-export { asStamp, MOST_PARTS, type StampMark } from './stamp/index.ts';
+export { asStamp, type StampMark } from './stamp/index.ts';
 export { asPicture, LONGEST_SAID, pictureCorners, type PictureMark } from './picture/index.ts';
 export { asFigure, FIGURE_NAMES, type FigureMark, type Tie, untied } from './figure/index.ts';

@@ -6,7 +6,6 @@ import type {
   Inside,
   InstrumentKind,
   MarkBase,
-  MarkId,
   MarkLine,
   MarkRecord,
   MarkStyle,
@@ -98,8 +97,8 @@ export interface Kind<M extends MarkBase> {
   split?(mark: M, runs: readonly Run[]): readonly M[];
   /** The attachments that it shows: they are kept as long as it is. Without, it shows none. */
   attachments?(mark: M): readonly string[];
-  /** A copy whose own parts have ids of their own; what has no parts needs none. */
-  renew?(mark: M, newId: () => MarkId): M;
+  /** With each of the marks that it is made of changed; what is made of none needs none. */
+  mapParts?(mark: M, change: (part: MarkBase) => MarkBase): M;
   /** The instrument that makes marks like this one; none where no instrument does. */
   madeWith?(mark: M): InstrumentKind;
   look(mark: M): Look;

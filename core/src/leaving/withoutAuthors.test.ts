@@ -1,7 +1,9 @@
 import { done, markOf, pageRefsFor, written } from '../../testing/marks.ts';
 import { wavePath } from '../../testing/hand.ts';
 import { addNote, answerNote, restyleMarks, settleNote } from '../editing/index.ts';
+import { markChange } from '../document/index.ts';
 import { plainPage } from '../geometry/index.ts';
+import type { FigureMark, InkMark, StampMark } from '../kinds/index.ts';
 import { saysAuthors, withoutAuthors } from './withoutAuthors.ts';
 
 const pages = pageRefsFor([plainPage(400, 800)]);
@@ -33,4 +35,20 @@ test('what leaves without names says of no note, answer, settling or mark who ma
   expect('author' in markOf(nameless, 'a')).toBe(false);
   // Where marks are drawn only, they stay what they are.
   expect(markOf(withoutAuthors(settled, false), 'a')).toBe(markOf(settled, 'a'));
+});
+
+test('nor of the ink that a figure was tidied from, and of the parts of a stamp', () => {
+  const signed = done(bare, restyleMarks(bare, ['a'], { author: 'Ines Mara' }));
+  const ink = markOf(signed, 'a') as InkMark;
+  const base = { page: 'p0', madeAt: 1, style: ink.style, author: 'Ines Mara' };
+  const figure: FigureMark = {
+    ...{ ...base, kind: 'figure', id: 'f', order: 2, dash: 'none', fill: null, from: [ink] },
+    figure: { kind: 'line', from: { x: 0, y: 0 }, to: { x: 9, y: 9 } },
+  };
+  const stamp: StampMark = { ...base, kind: 'stamp', id: 's', order: 3, parts: [figure] };
+  const changes = [figure, stamp].map((mark) => markChange(null, mark));
+  const all = done(signed, { label: 'Put', changes });
+  const parts = withoutAuthors(all, true).marks.get('p0');
+  expect(parts?.size).toBe(3);
+  expect(JSON.stringify([...(parts ?? [])])).not.toContain('Ines');
 });

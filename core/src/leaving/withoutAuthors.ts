@@ -1,5 +1,5 @@
 import { type DocState, marksOn, type Thread } from '../document/index.ts';
-import type { Mark } from '../kinds/index.ts';
+import { changeThroughout, type Mark } from '../kinds/index.ts';
 import { without } from '../marks/index.ts';
 
 /** Whether a document says of a mark or a note who made it. */
@@ -25,8 +25,9 @@ export function withoutAuthors(state: DocState, ofMarks: boolean): DocState {
   return { ...state, threads, marks };
 }
 
+/** Nor does it say so of the marks that it is made of. */
 const namelessMark = <M extends Mark>(mark: M): M =>
-  mark.author === undefined ? mark : without(mark, 'author');
+  changeThroughout(mark, (one) => (one.author === undefined ? one : without(one, 'author'))) as M;
 
 const nameless = (thread: Thread): Thread => ({
   ...thread,

@@ -12,8 +12,9 @@ import {
   decodePDFRawStream,
   PDFStream,
 } from '@cantoo/pdf-lib';
+import { smallPicture } from '../../testing/attachment.ts';
 import { alongCorners, wavePath } from '../../testing/hand.ts';
-import { HIGHLIGHTER, pageRefsFor, written } from '../../testing/marks.ts';
+import { done, HIGHLIGHTER, pageRefsFor, written } from '../../testing/marks.ts';
 import {
   action,
   everythingIn,
@@ -24,6 +25,7 @@ import {
   plainPdf,
 } from '../../testing/pdfs.ts';
 import { emptyDocument } from '../document/index.ts';
+import { putPicture } from '../editing/index.ts';
 import { FixedCopyStopped, makeFixedCopy } from './fixedCopy.ts';
 import { inspectPdf } from './inspect.ts';
 import { quickenCrossReferences } from './library/quickCrossReferences.ts';
@@ -294,3 +296,27 @@ test('layers stay in a copy as the file has them: shown, or not', async () => {
       .map((ref) => String(catalog.context.lookup(ref, PDFDict).get(PDFName.of('Name'))));
   expect([names('ON'), names('OFF')]).toEqual([['(Pools)'], ['(Answers)']]);
 });
+
+test.each(['image/png', 'image/jpeg'] as const)(
+  'a picture that nobody can unpack (%s) is left out, and the copy is made nevertheless',
+  async (type) => {
+    const source = await plainPdf();
+    const empty = emptyDocument(pageRefsFor((await inspectPdf(source)).pages));
+    // Sound at its head, and damaged within.
+    const png = Buffer.from(
+      '89504e470d0a1a0a0000000d49484452000000080000000608020000000000000000000008494441540102030405060708000000000000000049454e4400000000',
+      'hex',
+    ).toString('base64');
+    const picture = { ...smallPicture('shore'), type, data: png };
+    const state = done(
+      empty,
+      putPicture(empty, {
+        ...{ id: 'a', page: 'p0', picture, says: '', madeAt: 1 },
+        place: [80, 0, 0, 60, 100, 200],
+      }),
+    );
+    const { bytes, marksDrawn } = await makeFixedCopy(source, state);
+    expect(marksDrawn).toBe(1);
+    expect((await PDFDocument.load(bytes)).getPageCount()).toBe(empty.pages.length);
+  },
+);

@@ -8,4 +8,4 @@ export {
 } from './pictureHead.ts';
 export { pictureName } from './pictureName.ts';
 export { hasPlainColours, withoutMetadata } from './withoutMetadata.ts';
-export { pixelsWanted, placeOnPage } from './placeOnPage.ts';
+export { pixelsIn, pixelsWanted, placeOnPage } from './placeOnPage.ts';

@@ -4,7 +4,7 @@ import { pageBox, vec } from '../../testing/arbitraries.ts';
 import { displayMatrix, displaySize, plainPage, transform } from '../geometry/index.ts';
 import { fromBase64 } from '../marks/index.ts';
 import { pictureHead, PictureRefusal } from './pictureHead.ts';
-import { pixelsWanted, placeOnPage } from './placeOnPage.ts';
+import { pixelsIn, pixelsWanted, placeOnPage } from './placeOnPage.ts';
 import { hasPlainColours, withoutMetadata } from './withoutMetadata.ts';
 
 const jpeg = fromBase64(smallPicture('a').data);
@@ -140,11 +140,12 @@ test('a picture is put upright and whole on any page, near where it was asked fo
 });
 
 test('a picture keeps as many pixels as a printer shows in its place', () => {
-  const page = plainPage(600, 800);
   const size = { width: 4000, height: 3000 };
-  const place = placeOnPage(page, size);
-  // 360 points across at 300 dpi.
-  expect(pixelsWanted(size, place, 300)).toEqual({ width: 1500, height: 1125 });
-  expect(pixelsWanted(size, place, 300, 2)).toEqual({ width: 3000, height: 2250 });
-  expect(pixelsWanted({ width: 80, height: 60 }, place, 300)).toEqual({ width: 80, height: 60 });
+  const place = placeOnPage(plainPage(600, 800), size);
+  // 360 points across.
+  expect(pixelsIn(place, 300)).toEqual({ width: 1500, height: 1125 });
+  expect(pixelsIn(place, 300, 2)).toEqual({ width: 3000, height: 2250 });
+  expect(pixelsWanted(size, pixelsIn(place, 300))).toEqual({ width: 1500, height: 1125 });
+  const small = { width: 80, height: 60 };
+  expect(pixelsWanted(small, pixelsIn(place, 300))).toEqual(small);
 });

@@ -54,15 +54,20 @@ const sidesOf = ([a, b, c, d]: Matrix): Size => ({
 });
 
 /**
- * How many pixels a picture needs in its place: more than so many dots an inch there nobody sees. Never more than it has.
+ * How many pixels a place has at so many dots an inch.
  * @param userUnit how long the points of its page are, in 1/72 inch
  */
-export function pixelsWanted(pixels: Size, place: Matrix, dpi: number, userUnit = 1): Size {
+export function pixelsIn(place: Matrix, dpi: number, userUnit = 1): Size {
   const { width, height } = sidesOf(place);
-  const most = (side: number): number => Math.max(1, Math.ceil((side * userUnit * dpi) / INCH));
-  const share = Math.min(1, Math.max(most(width) / pixels.width, most(height) / pixels.height));
+  const pixels = (side: number): number => Math.max(1, Math.ceil((side * userUnit * dpi) / INCH));
+  return { width: pixels(width), height: pixels(height) };
+}
+
+/** How many pixels of a picture are seen where its place has so many: never more than it has, and in its own proportions. */
+export function pixelsWanted(picture: Size, place: Size): Size {
+  const share = Math.min(1, Math.max(place.width / picture.width, place.height / picture.height));
   return {
-    width: Math.max(1, Math.round(share * pixels.width)),
-    height: Math.max(1, Math.round(share * pixels.height)),
+    width: Math.max(1, Math.round(share * picture.width)),
+    height: Math.max(1, Math.round(share * picture.height)),
   };
 }

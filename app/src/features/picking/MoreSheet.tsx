@@ -16,7 +16,7 @@ import type { Page, Transaction } from '@marginalis/core/document';
 import {
   boxCentre,
   displayMatrix,
-  invertMatrix,
+  mapAsSeen,
   type Matrix,
   moveBy,
   scaleAbout,
@@ -223,8 +223,7 @@ function Numbers({ marks, page }: { marks: readonly Mark[]; page: Page }) {
   const [width, height] = [b.maxX - b.minX, b.maxY - b.minY];
   const corner = { x: b.minX, y: b.minY };
   const manners = { widthFollows };
-  const inUser = (seen: Matrix): Matrix =>
-    thenMatrix(thenMatrix(display, seen), invertMatrix(display));
+  const inUser = (seen: Matrix): Matrix => mapAsSeen(page, seen);
   /** Lines may keep their width, so the scale that gives a size is felt for. */
   const scaledTo = (axis: 'x' | 'y', size: number): Matrix => {
     const about = (k: number) =>

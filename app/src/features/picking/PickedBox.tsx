@@ -19,7 +19,7 @@ import {
   boxCentre,
   displayMatrix,
   displaySize,
-  invertMatrix,
+  mapAsSeen,
   type Matrix,
   thenMatrix,
   transform,
@@ -109,8 +109,7 @@ export function PickedBox(props: { index: number; marks: readonly Mark[]; stands
 
   const placeOf = (e: PointerEvent): Vec =>
     transform(display, controller.toUser(index, controller.fromClient(e.clientX, e.clientY)));
-  const inUser = (seen: Matrix): Matrix =>
-    thenMatrix(thenMatrix(display, seen), invertMatrix(display));
+  const inUser = (seen: Matrix): Matrix => mapAsSeen(page, seen);
   const asWillBe = ({ matrix, isScaled }: Dragged): Mark[] =>
     carryTogether(marks, inUser(matrix), howCarried(isScaled)).map(measuredMark);
   /** The lines that are tied to them, as they will be. */

@@ -1,12 +1,6 @@
 import { marksOn } from '@marginalis/core/document';
 import { carryMarks, groupMarks, removeMarks, ungroupMarks } from '@marginalis/core/editing';
-import {
-  displayMatrix,
-  invertMatrix,
-  moveBy,
-  thenMatrix,
-  type Vec,
-} from '@marginalis/core/geometry';
+import { mapAsSeen, moveBy, type Vec } from '@marginalis/core/geometry';
 import { type Command, late, type Reader, type ReaderFeature, spotInSight } from '@/shell';
 import { arrowStep } from '@/ui';
 import { copyPicked, cutPicked, duplicatePicked, isOfClip, pasteClip } from './clipboard';
@@ -30,9 +24,7 @@ function nudge({ session, stage }: Reader, key: string): void {
   const page = stage.pages.find(({ id }) => marksOn(document, id).has(first));
   const step = arrowStep({ key: key.replace('Shift+', ''), shiftKey: key.startsWith('Shift+') });
   if (!page || !step) return;
-  const display = displayMatrix(page);
-  const matrix = thenMatrix(thenMatrix(display, moveBy(step)), invertMatrix(display));
-  session.dispatch(carryMarks(document, picked, matrix, 'Move'));
+  session.dispatch(carryMarks(document, picked, mapAsSeen(page, moveBy(step)), 'Move'));
 }
 
 const ARROWS = ['ArrowUp', 'ArrowDown', 'ArrowLeft', 'ArrowRight'];

@@ -4,22 +4,22 @@ import {
   boxCentre,
   boxOfPoints,
   displayMatrix,
-  invertMatrix,
+  mapAsSeen,
   type Matrix,
   scaleAbout,
-  thenMatrix,
+  transform,
   turnAbout,
   type Vec,
 } from '@marginalis/core/geometry';
 import { asPicture, LONGEST_SAID, pictureCorners, type PictureMark } from '@marginalis/core/kinds';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
 import { pagePictures } from '@/stage';
 import { Action, Field, Sheet } from '@/ui';
 import { CropFrame, WHOLE } from './CropFrame';
-import { cropPicture } from './cropPicture';
+import { cropPart } from './cropPart';
 
 /** What is to be seen on the picture that is picked, which part of it stays, and which way round it lies. */
 export function AboutPicture({ onClose }: { onClose: () => void }) {
@@ -58,24 +58,20 @@ function About({ mark, page }: { mark: PictureMark; page: Page }) {
     const now = asPicture(findMark(session.store.getState().document, mark.id));
     if (now) session.dispatch(describePicture(now, says.trim()));
   };
+  // A sheet that is closed takes the focus from nothing: what was typed last is kept then.
+  const last = useRef(describe);
+  useEffect(() => {
+    last.current = describe;
+  });
+  useEffect(() => () => last.current(), []);
   const carry = (by: (middle: Vec) => Matrix, label: string): void => {
-    const display = displayMatrix(page);
-    const middle = boxCentre(
-      boxOfPoints(pictureCorners({ place: thenMatrix(mark.place, display) })),
-    );
-    const seen = by(middle);
-    session.dispatch(
-      carryMarks(
-        session.store.getState().document,
-        [mark.id],
-        thenMatrix(thenMatrix(display, seen), invertMatrix(display)),
-        label,
-      ),
-    );
+    const { document } = session.store.getState();
+    const middle = transform(displayMatrix(page), boxCentre(boxOfPoints(pictureCorners(mark))));
+    session.dispatch(carryMarks(document, [mark.id], mapAsSeen(page, by(middle)), label));
   };
   const crop = async (): Promise<void> => {
     setWaits(true);
-    await cropPicture(session, mark, part);
+    await cropPart(session, mark, part);
     setPart(WHOLE);
     setWaits(false);
   };

@@ -19,7 +19,9 @@ export async function drawSvg(
     const canvas = document.createElement('canvas');
     canvas.width = width;
     canvas.height = height;
-    canvas.getContext('2d')?.drawImage(image, 0, 0, width, height);
+    const context = canvas.getContext('2d');
+    if (!context) throw new Error('The browser has no room for the picture just now.');
+    context.drawImage(image, 0, 0, width, height);
     const blob = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, 'image/png'));
     if (!blob) throw new Error('The browser made no picture.');
     const bytes = new Uint8Array(await blob.arrayBuffer());

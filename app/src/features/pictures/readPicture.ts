@@ -5,6 +5,7 @@ import {
   type PictureHead,
   pictureHead,
   PictureRefusal,
+  pixelsIn,
   pixelsWanted,
   placeOnPage,
 } from '@marginalis/core/pictures';
@@ -21,7 +22,7 @@ export interface ReadPicture {
 }
 
 /** How large a picture is, turned as it is to be seen, pixels. */
-export const seenSize = ({ width, height, orientation }: PictureHead) =>
+const seenSize = ({ width, height, orientation }: PictureHead) =>
   orientation >= 5 ? { width: height, height: width } : { width, height };
 
 /**
@@ -36,10 +37,9 @@ export async function readPicture(file: File, page: PageBox, at: Vec | null): Pr
   const head = pictureHead(bytes, file.name);
   const size = seenSize(head);
   const place = placeOnPage(page, size, at);
+  const most = pixelsIn(place, DPI, page.userUnit);
   // What is drawn by numbers has as many pixels as its place takes.
-  const many =
-    head.format === 'svg' ? { width: 20_000, height: (20_000 * size.height) / size.width } : size;
-  const wanted = pixelsWanted(many, place, DPI, page.userUnit);
+  const wanted = head.format === 'svg' ? most : pixelsWanted(size, most);
   const source = head.format === 'svg' ? await drawSvg(bytes, file.name, wanted) : { bytes, head };
   const made = await startWork('picture', { ...source, name: file.name, wanted }).result;
   if (made.ok) return { picture: made.value, place };

@@ -1,6 +1,6 @@
 import { number, object, string } from 'yup';
 
-export const PICTURE_TYPES = ['image/jpeg', 'image/png'] as const;
+const PICTURE_TYPES = ['image/jpeg', 'image/png'] as const;
 /** What every reader of PDF can show. */
 export type PictureType = (typeof PICTURE_TYPES)[number];
 
@@ -23,7 +23,7 @@ export const LARGEST_ATTACHMENT = 600_000;
 export const LARGEST_PICTURE = 20_000_000;
 const MOST_CHARACTERS = 4 * Math.ceil(LARGEST_PICTURE / 3);
 /** Pixels of a side. */
-export const LONGEST_SIDE = 20_000;
+const LONGEST_SIDE = 20_000;
 
 const pixels = number().strict().integer().min(1).max(LONGEST_SIDE).required();
 

@@ -13,8 +13,6 @@ export {
   attachmentShape,
   LARGEST_ATTACHMENT,
   LARGEST_PICTURE,
-  LONGEST_SIDE,
-  PICTURE_TYPES,
   type PictureType,
 } from './attachment.ts';
 export type { Bookmark } from './bookmark.ts';

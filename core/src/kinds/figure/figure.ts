@@ -151,10 +151,7 @@ export const FIGURE: Kind<FigureMark> = {
   edge: (mark) => (isClosedFigure(mark.figure) ? linesOf(mark)[0].points : null),
   carry,
   split,
-  renew: (mark, newId) => ({
-    ...mark,
-    from: mark.from.map((ink): InkMark => ({ ...ink, id: newId() })),
-  }),
+  mapParts: (mark, change) => ({ ...mark, from: mark.from.map((ink) => change(ink) as InkMark) }),
   madeWith: () => 'figure-pen',
   look: ({ style, dash, fill, figure }) => ({
     style,

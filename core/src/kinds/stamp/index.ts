@@ -1,2 +1,2 @@
 export { asStamp, type StampMark } from './mark.ts';
-export { MOST_PARTS, stampKind } from './stamp.ts';
+export { stampKind } from './stamp.ts';

@@ -1,6 +1,6 @@
 import { array, object } from 'yup';
 import type { Drawing } from '../../drawing/index.ts';
-import { type Box, EMPTY_BOX, uniteBoxes, type Vec } from '../../geometry/index.ts';
+import { type Box, boxCorners, EMPTY_BOX, uniteBoxes, type Vec } from '../../geometry/index.ts';
 import {
   type MarkBase,
   MarkRecordError,
@@ -12,19 +12,12 @@ import type { Kind } from '../kind.ts';
 import type { StampMark } from './mark.ts';
 
 /** Marks that one stamp may be made of. */
-export const MOST_PARTS = 500;
+const MOST_PARTS = 500;
 
 const shape = object({
   ...markShape,
   parts: array(object().required()).strict().required().min(1).max(MOST_PARTS),
 });
-
-const corners = ({ minX, minY, maxX, maxY }: Box): readonly Vec[] => [
-  { x: minX, y: maxY },
-  { x: maxX, y: maxY },
-  { x: maxX, y: minY },
-  { x: minX, y: minY },
-];
 
 /**
  * The kind of stamps, whose parts are marks of others.
@@ -41,7 +34,7 @@ export function stampKind(others: Readonly<Record<string, unknown>>): Kind<Stamp
     parts
       .map((part) => (of(part).bounds ?? of(part).roughBounds)(part))
       .reduce(uniteBoxes, EMPTY_BOX);
-  const around = (mark: StampMark): readonly Vec[] => corners(bounds(mark));
+  const around = (mark: StampMark): readonly Vec[] => boxCorners(bounds(mark));
   return {
     name: 'stamp',
     sorts: { stamp: 'Stamps' },
@@ -70,13 +63,7 @@ export function stampKind(others: Readonly<Record<string, unknown>>): Kind<Stamp
       style: widened(mark.style, by),
       parts: mark.parts.map((part) => of(part).carry(part, by, { widthFollows: true })),
     }),
-    renew: (mark, newId) => ({
-      ...mark,
-      parts: mark.parts.map((part) => {
-        const renewed = { ...part, id: newId() };
-        return of(renewed).renew?.(renewed, newId) ?? renewed;
-      }),
-    }),
+    mapParts: (mark, change) => ({ ...mark, parts: mark.parts.map(change) }),
     look: ({ style }) => ({ style }),
     restyle: (mark, { style = {} }) => ({
       ...mark,

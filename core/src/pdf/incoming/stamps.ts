@@ -2,6 +2,7 @@ import { type PDFContext, PDFDict, PDFDocument, PDFName, PDFObjectCopier } from 
 import type { Annotation } from '../../annotations/index.ts';
 import { type Attachment, LARGEST_PICTURE } from '../../document/index.ts';
 import { boxHeight, boxWidth, type Matrix, moveBy, thenMatrix } from '../../geometry/index.ts';
+import type { AnnotationSketch } from '../../kinds/index.ts';
 import { toBase64 } from '../../marks/index.ts';
 import { pictureName } from '../../pictures/index.ts';
 import { appearanceOf } from '../annotations/appearance.ts';
@@ -23,6 +24,12 @@ function placeOf({ subtype, rect, shown }: Annotation, dict: PDFDict): Matrix | 
   return width > 0 && height > 0 ? [width, 0, 0, height, rect.minX, rect.minY] : null;
 }
 
+const sketchOf = (source: string, place: Matrix): AnnotationSketch => ({
+  subtype: 'Stamp',
+  says: '',
+  picture: { source, place },
+});
+
 /** Annotations, stamps among them as the pictures they would be; what is told of these is not there yet. */
 export const withStampsToCome = (
   annotations: readonly Annotation[],
@@ -30,9 +37,7 @@ export const withStampsToCome = (
 ): Annotation[] =>
   annotations.map((one, k) => {
     const place = placeOf(one, dicts[k]);
-    return place
-      ? { ...one, sketch: { subtype: 'Stamp', says: '', picture: { source: 'to come', place } } }
-      : one;
+    return place ? { ...one, sketch: sketchOf('to come', place) } : one;
   });
 
 /** Annotations, those that are stamps with the pictures they show. What cannot be drawn is left. */
@@ -52,13 +57,7 @@ export async function withStamps(
     if (isDrawn) tools ??= await toolsFor();
     const attachment = isDrawn && tools ? await drawn(dicts[k], place, context, tools) : null;
     all.push(
-      place && attachment
-        ? {
-            ...one,
-            sketch: { subtype: 'Stamp', says: '', picture: { source: attachment.id, place } },
-            attachment,
-          }
-        : one,
+      place && attachment ? { ...one, sketch: sketchOf(attachment.id, place), attachment } : one,
     );
   }
   return all;

@@ -11,6 +11,7 @@ import type { FaceName } from '../../type/index.ts';
 import type { TextFiles } from '../../copy/index.ts';
 import type { DocState, PictureType } from '../../document/index.ts';
 import { fromBase64 } from '../../marks/index.ts';
+import { pictureHead } from '../../pictures/index.ts';
 import { embedFace } from './embedFace.ts';
 import type { Holdings } from './registerForm.ts';
 
@@ -79,13 +80,12 @@ export class Held implements Holdings {
       embedFace(context, await files.face(name), glyphs, ref);
     }
     for (const [source, ref] of this.pictures) {
-      const file = await files.picture?.(source);
-      const embedder = file && (file.type === 'image/png' ? PngEmbedder : JpegEmbedder);
-      if (file && embedder) {
-        await (await embedder.for(file.bytes)).embedIntoContext(context, ref);
+      const embedder = await embedderOf((await files.picture?.(source)) ?? null);
+      if (embedder) {
+        await embedder.embedIntoContext(context, ref);
         this.asOnScreen(ref);
       }
-      // The drawings name it: one that is not at hand is an empty form.
+      // The drawings name it: one that cannot be seen is an empty form.
       else
         context.assign(
           ref,
@@ -100,5 +100,19 @@ export class Held implements Holdings {
     if (!(picture instanceof PDFStream)) return;
     if (this.smooths) picture.dict.set(PDFName.of('Interpolate'), PDFBool.True);
     if (this.rgb && picture.dict.get(COLOURS) === RGB) picture.dict.set(COLOURS, this.rgb);
+  }
+}
+
+/** What puts a picture into a document; null for one that is not at hand, or that nobody can unpack: the screen leaves it out, too. */
+async function embedderOf(file: PictureFile | null): Promise<JpegEmbedder | PngEmbedder | null> {
+  if (!file) return null;
+  const { bytes, type } = file;
+  try {
+    // A few bytes can claim pixels without end.
+    pictureHead(bytes, '');
+    return await (type === 'image/png' ? PngEmbedder : JpegEmbedder).for(bytes);
+  } catch {
+    // The library fails on damage in many ways; all mean the same here.
+    return null;
   }
 }
