@@ -27,6 +27,7 @@ const CORE = {
   document: ['geometry', 'marks', 'kinds', 'paper'],
   pictures: ['geometry'],
   stamps: ['geometry', 'figures', 'type', 'marks', 'kinds'],
+  fields: ['geometry', 'marks', 'kinds', 'document', 'derived'],
   pdfium: ['geometry', 'print', 'marks', 'kinds', 'document'],
   about: ['geometry'],
   margin: ['geometry'],
@@ -41,7 +42,7 @@ const CORE = {
   leaving: ['geometry', 'marks', 'kinds', 'document', 'guide', 'derived', 'csv'],
   copy: [...UP_TO_DOCUMENT, 'derived', 'margin'],
   annotations: [...UP_TO_DOCUMENT, 'derived'],
-  pdf: [...UP_TO_DOCUMENT, 'derived', 'copy', 'annotations', 'pictures'],
+  pdf: [...UP_TO_DOCUMENT, 'derived', 'copy', 'annotations', 'pictures', 'fields'],
   proof: [...UP_TO_DOCUMENT, 'derived', 'canvas', 'pdfium', 'copy'],
   wire: ['marks', 'document', 'journal'],
 };

@@ -24,6 +24,7 @@ const PROGRAMS = {
   postgresql: '/usr/lib/postgresql',
   'python3-icalendar': '/usr/lib/python3/dist-packages/icalendar/__init__.py',
   'python3-pypdf': '/usr/lib/python3/dist-packages/pypdf/__init__.py',
+  'python3-reportlab': '/usr/lib/python3/dist-packages/reportlab/__init__.py',
   'zbar-tools': '/usr/bin/zbarimg',
 };
 

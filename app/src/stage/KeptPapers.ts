@@ -37,6 +37,14 @@ export class KeptPapers {
     return found?.canvas ?? null;
   }
 
+  /** Those of a page are no longer what it shows. */
+  forget(page: PageBox): void {
+    this.papers = this.papers.filter((paper) => {
+      if (paper.page === page) dropCanvas(paper.canvas);
+      return paper.page !== page;
+    });
+  }
+
   clear(): void {
     for (const { canvas } of this.papers) dropCanvas(canvas);
     this.papers = [];

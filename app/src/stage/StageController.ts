@@ -278,6 +278,14 @@ export class StageController extends TurningCamera {
     this.arrange();
   }
 
+  /** What a page shows has changed: its paper is drawn anew. */
+  renewPage(id: PageId): void {
+    const page = this.pages.find((one) => one.id === id);
+    if (page) this.papers.forget(page);
+    this.mounted.get(id)?.painter.renew();
+    this.arrange();
+  }
+
   setLook(look: PaperLook): void {
     this.paperLook = look;
     this.publish();

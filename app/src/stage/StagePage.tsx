@@ -1,4 +1,6 @@
+import { coveredOn } from '@marginalis/core/derived';
 import { marksOn, type Page } from '@marginalis/core/document';
+import type { Covered } from '@marginalis/core/kinds';
 import { memo, type ReactNode, useLayoutEffect, useRef } from 'react';
 import { Area } from '@/ui';
 import { NIGHT_FILTER, type PaperLook, SEPIA_TINT } from './look';
@@ -7,6 +9,10 @@ import type { MarkFeed } from './MarkFeed';
 import { paperSourceOf, type SourcePages } from './paperSource';
 import { PicturesByNight } from './PicturesByNight';
 import { useStage } from './StageContext';
+
+const isSameCovered = (a: readonly Covered[], b: readonly Covered[]): boolean =>
+  a.length === b.length &&
+  a.every(({ index, state }, k) => index === b[k].index && state === b[k].state);
 
 const layer = { position: 'absolute', inset: 0 } as const;
 
@@ -41,10 +47,11 @@ export const StagePage = memo(function StagePage(props: {
     const element = host.current;
     if (!element || !paper.current || !light.current || !ink.current) return undefined;
     const layers = { paper: paper.current, light: light.current, ink: ink.current };
+    let covered: readonly Covered[] = [];
     const painter = new PagePainter(
       layers,
       page,
-      paperSourceOf(page, pictures),
+      paperSourceOf(page, pictures, () => covered),
       controller.papers,
       fonts,
       () => {
@@ -53,8 +60,12 @@ export const StagePage = memo(function StagePage(props: {
     );
     const follow = (): void => {
       if (!marks) return;
-      const state = marks.getState();
-      painter.setMarks(marksOn(state, page.id), marks.getDoomed());
+      const onPage = marksOn(marks.getState(), page.id);
+      painter.setMarks(onPage, marks.getDoomed());
+      const now = [...coveredOn(onPage).values()];
+      if (isSameCovered(now, covered)) return;
+      covered = now;
+      controller.renewPage(page.id);
     };
     follow();
     const unmount = controller.mount(page.id, { element, painter });

@@ -1,5 +1,6 @@
 import type { Page } from '@marginalis/core/document';
 import { displayMatrix, type Tile } from '@marginalis/core/geometry';
+import type { Covered } from '@marginalis/core/kinds';
 import { paperDrawing, type Ruling } from '@marginalis/core/paper';
 import type { PdfPictures, PictureJob } from '@/work';
 import { paintDrawing } from './paintDrawing';
@@ -21,12 +22,16 @@ export interface PaperSource {
   forget(): void;
 }
 
-/** The print of a page: drawn from its source, or ruled. */
-export function paperSourceOf(page: Page, pictures: SourcePages): PaperSource {
+/** The print of a page, without what marks take the place of: drawn from its source, or ruled. */
+export function paperSourceOf(
+  page: Page,
+  pictures: SourcePages,
+  covered: () => readonly Covered[],
+): PaperSource {
   const { shows } = page;
   if ('paper' in shows) return ruled(page, shows.paper);
   const source = pictures(shows.source);
-  return source ? printed(page, shows.index, source) : NOTHING;
+  return source ? printed(page, shows.index, source, covered) : NOTHING;
 }
 
 /** A page whose source is not there yet stays white. */
@@ -35,9 +40,19 @@ const NOTHING: PaperSource = {
   forget: () => undefined,
 };
 
-const printed = (page: Page, index: number, pictures: DrawnPages): PaperSource => ({
+const printed = (
+  page: Page,
+  index: number,
+  pictures: DrawnPages,
+  covered: () => readonly Covered[],
+): PaperSource => ({
   request: ({ scale }, tile, urgency) =>
-    pictures.request({ index, ...asSeen(page, scale) }, scale, tile, urgency),
+    pictures.request(
+      { index, ...asSeen(page, scale), covered: covered() },
+      scale,
+      tile,
+      urgency,
+    ),
   forget: () => pictures.forget(index),
 });
 

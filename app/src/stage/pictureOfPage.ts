@@ -1,4 +1,4 @@
-import { layersFrom } from '@marginalis/core/derived';
+import { coveredOn, layersFrom } from '@marginalis/core/derived';
 import { inOrder, type Page, type PageMarks } from '@marginalis/core/document';
 import { displayMatrix, displaySize } from '@marginalis/core/geometry';
 import { whenIdle } from '@/work';
@@ -33,7 +33,7 @@ export async function pictureOfPage(
   if (!ctx) return null;
   ctx.fillStyle = '#ffffff';
   ctx.fillRect(0, 0, width, height);
-  const paper = print ?? (await printOf(page, pictures, scale, width, height, signal));
+  const paper = print ?? (await printOf(page, marks, pictures, scale, width, height, signal));
   if (!paper || signal?.aborted) return null;
   ctx.drawImage(paper, 0, 0, width, height);
   const { beneath, over } = layersFrom(inOrder(marks));
@@ -65,6 +65,7 @@ async function dataUrlOf(canvas: HTMLCanvasElement): Promise<string | null> {
 /** Draws the print of a page, after whatever the person is looking at. */
 function printOf(
   page: Page,
+  marks: PageMarks,
   pictures: SourcePages,
   scale: number,
   width: number,
@@ -72,7 +73,7 @@ function printOf(
   signal?: AbortSignal,
 ): Promise<HTMLCanvasElement | null> {
   const tile = { key: 'whole', x: 0, y: 0, width, height };
-  const job = paperSourceOf(page, pictures).request(
+  const job = paperSourceOf(page, pictures, () => [...coveredOn(marks).values()]).request(
     new PagePicture(page, scale),
     tile,
     () => Number.MAX_SAFE_INTEGER,

@@ -2,6 +2,7 @@ import type { Elsewhere } from '@marginalis/core/annotations';
 import type { CopyNote, NotesAt } from '@marginalis/core/copy';
 import type { Attachment, DocState, Page, RefusalReason } from '@marginalis/core/document';
 import type { Drawing } from '@marginalis/core/drawing';
+import type { Form } from '@marginalis/core/fields';
 import type { Mail, PlacedInk } from '@marginalis/core/formats';
 import type { Box } from '@marginalis/core/geometry';
 import type { MarkId, MarkRecord, PageId } from '@marginalis/core/marks';
@@ -34,6 +35,8 @@ export interface FaceSources {
 /** What can be asked of the worker that reads and writes PDFs, and what it answers. */
 interface PdfJobs {
   inspect: { ask: { bytes: Uint8Array; password?: string }; answer: Inspection };
+  /** The form of a file. */
+  form: { ask: { bytes: Uint8Array; password?: string }; answer: Form };
   fixedCopy: {
     ask: {
       sources: readonly Source[];

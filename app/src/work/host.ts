@@ -17,6 +17,7 @@ import {
   makeLivingCopy,
   onSheets,
   openLivingCopy,
+  readForm,
   type Smaller,
   takeUpAnnotations,
 } from '@marginalis/core/pdf';
@@ -41,6 +42,7 @@ const smallerFor = async (dpi: number | null): Promise<Smaller | null> =>
 
 const runs: { [J in PdfJob]: Run<J> } = {
   inspect: ({ bytes, password }) => inspectPdf(bytes, password),
+  form: ({ bytes, password }) => readForm(bytes, password),
   fixedCopy: async ({ sources, document, faces, own, dpi, ...options }, onProgress) =>
     makeFixedCopy(sources, document, {
       ...options,

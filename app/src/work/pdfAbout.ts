@@ -48,6 +48,13 @@ export class PdfAbout {
     };
   }
 
+  /** Whether it has a form, of either notation. */
+  async hasForm(): Promise<boolean> {
+    const { info } = await this.doc.getMetadata();
+    const { IsAcroFormPresent, IsXFAPresent } = info as Readonly<Record<string, unknown>>;
+    return IsAcroFormPresent === true || IsXFAPresent === true;
+  }
+
   /** The files that lie within it, in order. */
   async attachments(): Promise<readonly Attachment[]> {
     const all = (await this.doc.getAttachments()) as Readonly<Record<string, unknown>> | null;

@@ -1,3 +1,4 @@
+import type { Covered } from '@marginalis/core/kinds';
 import { REFUSALS } from '@marginalis/core/document';
 import { type Box, box, type PageBox, type Tile } from '@marginalis/core/geometry';
 import type * as pdfjs from 'pdfjs-dist';
@@ -42,6 +43,8 @@ export interface SeenPage {
   readonly rotation?: number;
   readonly x?: number;
   readonly y?: number;
+  /** Annotations whose places marks take. */
+  readonly covered?: readonly Covered[];
 }
 
 interface Waiting {
@@ -59,6 +62,7 @@ export class PdfPictures {
   private waiting: Waiting[] = [];
   private busy: Waiting | null = null;
   private closed = false;
+  private covered: readonly string[] = [];
   private way: PdfGuide | null = null;
   private self: PdfAbout | null = null;
   /** Settled when the first picture has been drawn, or could not be. */
@@ -192,10 +196,23 @@ export class PdfPictures {
     }
   }
 
+  /** pdf.js draws fields as they are in its storage, which is the document's: pages are drawn one at a time. */
+  private cover(covered: readonly Covered[]): void {
+    const { annotationStorage } = this.doc;
+    for (const id of this.covered) annotationStorage.remove(id);
+    this.covered = covered.map(({ object, state }) => {
+      // As pdf.js calls an annotation that is an object of its own.
+      const id = `${object}R`;
+      annotationStorage.setValue(id, state === null ? { noView: true } : { value: state !== 'Off' });
+      return id;
+    });
+  }
+
   private async draw(job: Waiting): Promise<HTMLCanvasElement | null> {
-    const { index, x = 0, y = 0, ...turned } = job.page;
+    const { index, x = 0, y = 0, covered = [], ...turned } = job.page;
     const page = await this.doc.getPage(index + 1);
     if (job.dropped) return null;
+    this.cover(covered);
     const canvas = document.createElement('canvas');
     canvas.width = job.tile.width;
     canvas.height = job.tile.height;
@@ -203,7 +220,7 @@ export class PdfPictures {
       canvas,
       viewport: page.getViewport({ scale: job.scale, ...turned }),
       transform: [1, 0, 0, 1, x - job.tile.x, y - job.tile.y],
-      annotationMode: this.pdfjs.AnnotationMode.ENABLE,
+      annotationMode: this.pdfjs.AnnotationMode.ENABLE_STORAGE,
       optionalContentConfigPromise: this.self?.changed,
     });
     await job.task.promise;

@@ -6,7 +6,7 @@ import {
   samePart,
   type Thread,
 } from '../document/index.ts';
-import type { Mark } from '../kinds/index.ts';
+import { kindFor, type Mark } from '../kinds/index.ts';
 import type { Annotation } from './annotation.ts';
 import { changedMark } from './changedMark.ts';
 import { answersByRoot } from './answers.ts';
@@ -57,7 +57,9 @@ export function elsewhereOf(
   const own = marks.flatMap((mark): Sent[] => {
     const page = pages.indexOf(mark.page);
     const thread = threads.get(mark.id) ?? null;
-    return page < 0 ? [] : [{ mark, thread, sent: annotationsOfMark(mark, page, thread) }];
+    // Fields of a form are no annotations of ours: what became of them is read from the form.
+    if (page < 0 || kindFor(mark).covers) return [];
+    return [{ mark, thread, sent: annotationsOfMark(mark, page, thread) }];
   });
   const found = recognise(
     own.flatMap(({ sent }) => sent),

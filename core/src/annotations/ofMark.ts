@@ -2,7 +2,7 @@ import { boundsOf, drawingOf, plainRemark } from '../derived/index.ts';
 import type { Thread } from '../document/index.ts';
 import { drawingBounds } from '../drawing/index.ts';
 import { type Box, growBox, uniteBoxes } from '../geometry/index.ts';
-import { kindFor, type Mark } from '../kinds/index.ts';
+import { type AnnotationSketch, kindFor, type Mark } from '../kinds/index.ts';
 import type { Annotation } from './annotation.ts';
 import { showsContents } from './showsContents.ts';
 
@@ -19,10 +19,12 @@ export const settledName = (thread: Thread): string => `${thread.id} settled`;
 
 /**
  * A mark on a page (from 0) as the standard annotation it is to other programs, first, and what is said about it: its first remark in that, answers, and that
- * the thread is settled, as annotations of their own.
+ * the thread is settled, as annotations of their own. What was filled into a form is in its file's own annotations: only what is said about it is added.
  */
 export function annotationsOfMark(mark: Mark, page: number, thread: Thread | null): Annotation[] {
-  const sketch = kindFor(mark).annotation(mark);
+  const said = kindFor(mark).annotation(mark);
+  if (said.subtype === 'Widget' && !thread) return [];
+  const sketch = said.subtype === 'Widget' ? noteBeside(mark) : said;
   const [first, ...rest] = thread?.remarks ?? [];
   const rect = annotationBox(mark);
   const { colour, opacity } = mark.style;
@@ -65,4 +67,10 @@ export function annotationsOfMark(mark: Mark, page: number, thread: Thread | nul
     state: { model: 'Review', says: 'Completed' },
   });
   return [own, ...answers, state];
+}
+
+/** What is said about a field of a form stands beside it. */
+function noteBeside(mark: Mark): AnnotationSketch {
+  const { maxX, maxY } = boundsOf(mark);
+  return { subtype: 'Text', at: { x: maxX, y: maxY } };
 }

@@ -77,6 +77,12 @@ export type AnnotationSketch =
       readonly corners: readonly [Vec, Vec, Vec, Vec];
       readonly text: string;
     } & Lettered)
+  | {
+      /** A field of the file's form, which is there already. */
+      readonly subtype: 'Widget';
+      readonly field: string;
+      readonly value: readonly string[];
+    }
   | ({ readonly subtype: 'Square' | 'Circle'; readonly corners: readonly [Vec, Vec] } & Stroked);
 
 /** What a mark that is made of an annotation has, whatever kind it becomes. */

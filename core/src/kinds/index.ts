@@ -1,4 +1,4 @@
-export type { CarryOptions, Kind, Look, LookChange, MarkWords, Plane } from './kind.ts';
+export type { CarryOptions, Covered, Kind, Look, LookChange, MarkWords, Plane } from './kind.ts';
 export type { AnnotationSketch, SketchedBase } from './annotation.ts';
 export { marksOfSketch } from './ofSketch.ts';
 export { KINDS, kindFor, type Mark } from './table.ts';
@@ -46,4 +46,17 @@ export {
 } from './text/index.ts';
 export { asStamp, type StampMark } from './stamp/index.ts';
 export { asPicture, LONGEST_SAID, pictureCorners, type PictureMark } from './picture/index.ts';
+export {
+  asField,
+  type FieldFrame,
+  type FieldLetters,
+  type FieldMark,
+  letterSize,
+  lettersIn,
+  LONGEST_VALUE,
+  placeOfWidget,
+  type Sign,
+  SIGNS,
+  type WidgetPlace,
+} from './field/index.ts';
 export { asFigure, FIGURE_NAMES, type FigureMark, type Tie, untied } from './figure/index.ts';

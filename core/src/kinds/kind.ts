@@ -43,6 +43,15 @@ export interface LookChange extends Partial<Omit<Look, 'style' | 'nib' | 'inkles
 /** Beneath: multiplied onto the page under everything else. Over: painted, each above what was made before it. */
 export type Plane = 'beneath' | 'over';
 
+/** An annotation of the source that a mark takes the place of, or switches. */
+export interface Covered {
+  /** Which of the annotations of its page in the source it is, from 0, and the number of its object there. */
+  readonly index: number;
+  readonly object: number;
+  /** The state that it is seen in; with null it is not seen at all. */
+  readonly state: string | null;
+}
+
 /** What a mark is called, and what it says; for lists, search and screen readers. */
 export interface MarkWords {
   /** As a person would name this one: "Highlight", "Arrow". */
@@ -91,6 +100,8 @@ export interface Kind<M extends MarkBase> {
   readonly unrubbed?: true;
   /** It belongs to what is printed where it lies: a person does not move, scale or turn it. */
   readonly bound?: true;
+  /** The annotation whose place it takes, or that it switches; none without. */
+  covers?(mark: M): Covered;
   /** Under an affine map of its page. */
   carry(mark: M, by: Matrix, options: CarryOptions): M;
   /** Its pieces as marks of their own, with the first one's id in all; the same mark with one run each without. */

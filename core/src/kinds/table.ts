@@ -1,3 +1,4 @@
+import { FIELD } from './field/index.ts';
 import { FIGURE } from './figure/index.ts';
 import { INK } from './ink/index.ts';
 import type { Kind } from './kind.ts';
@@ -15,6 +16,7 @@ const PLAIN = {
   note: NOTE,
   text: TEXT,
   picture: PICTURE,
+  field: FIELD,
 };
 
 /** Every kind of mark there is. What a document can hold follows from this table. */

@@ -113,8 +113,11 @@ export async function makeFixedCopy(
   for (const [index, one] of gathered.pages.entries()) {
     if (options.shouldStop?.()) throw new FixedCopyStopped('The fixed copy was called off.');
     const { pdf, page } = one;
+    const marks =
+      options.layers?.get(page.id) ??
+      (await encodeMarks(marksOn(document, page.id), fonts, options.deflate));
     const layer = new Layer(doc.context);
-    const flattened = flattenAnnotations(pdf, layer, base);
+    const flattened = flattenAnnotations(pdf, layer, base, marks.covered);
     annotationsDrawn += flattened.drawn;
     dropped.push(...flattened.dropped);
     if (flattened.drawn + flattened.dropped.length + flattened.linksDropped.length > 0)
@@ -133,9 +136,6 @@ export async function makeFixedCopy(
     };
     if ('paper' in page.shows)
       draw(await encodeForm(paperDrawing(page.shows.paper, page.sheet), options.deflate));
-    const marks =
-      options.layers?.get(page.id) ??
-      (await encodeMarks(marksOn(document, page.id), fonts, options.deflate));
     draw(marks.form, { words: marks.form?.words });
     marksDrawn += marks.count;
     const { signs, beside } = notes.pages[index];

@@ -1,4 +1,5 @@
 export { type Inspection, inspectPdf } from './inspect.ts';
+export { readForm } from './form/readForm.ts';
 export { requireHeader } from './openPdf.ts';
 export {
   type FixedCopy,

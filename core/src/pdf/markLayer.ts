@@ -1,5 +1,6 @@
-import { layersOf } from '../derived/index.ts';
+import { coveredOn, layersOf } from '../derived/index.ts';
 import type { PageMarks } from '../document/index.ts';
+import type { Covered } from '../kinds/index.ts';
 import type { CopyFonts } from '../copy/index.ts';
 import type { EncodedForm } from './sink/encodedForm.ts';
 import { type Deflate, encodeForm } from './sink/formWriter.ts';
@@ -9,6 +10,8 @@ export interface MarkLayer {
   /** Null where there is nothing to draw. */
   readonly form: EncodedForm | null;
   readonly count: number;
+  /** Annotations of the source whose places they take. */
+  readonly covered: readonly Covered[];
 }
 
 /** Encodes a page's marks, in user space, as the screen shows them. @throws what {@link CopyFonts.set} throws */
@@ -17,8 +20,9 @@ export async function encodeMarks(
   fonts: CopyFonts,
   deflate: Deflate | undefined,
 ): Promise<MarkLayer> {
-  if (marks.size === 0) return { form: null, count: 0 };
+  if (marks.size === 0) return { form: null, count: 0, covered: [] };
   const { beneath, over } = layersOf(marks);
   const form = await encodeForm(await fonts.set([...beneath, ...over]), deflate);
-  return { form: form.content.length === 0 ? null : form, count: marks.size };
+  const covered = [...coveredOn(marks).values()];
+  return { form: form.content.length === 0 ? null : form, count: marks.size, covered };
 }

@@ -73,6 +73,9 @@ export interface PdfiumModule {
     FPDFPage_GetAnnotCount(page: number): number;
     FPDFPage_GetAnnot(page: number, index: number): number;
     FPDFPage_CloseAnnot(annotation: number): void;
+    FPDFAnnot_GetFlags(annotation: number): number;
+    FPDFAnnot_SetFlags(annotation: number, flags: number): number;
+    FPDFAnnot_SetStringValue(annotation: number, key: number, value: number): number;
     FPDFAnnot_GetSubtype(annotation: number): number;
     FPDFPage_Flatten(page: number, usage: number): number;
     FPDFPageObj_GetMatrix(object: number, matrix: number): number;

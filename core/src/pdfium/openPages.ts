@@ -1,3 +1,5 @@
+import type { Covered } from '../kinds/index.ts';
+import { coverAnnotations } from './coverAnnotations.ts';
 import { hasWords } from './drawAnnotations.ts';
 import { drawPage, drawPlaced } from './drawPage.ts';
 import type { PdfiumModule } from './module.ts';
@@ -24,8 +26,8 @@ export interface OpenPages {
   readonly pageCount: number;
   /** How large a page, from 0, is seen, points, without opening it; null where that cannot be read. UserUnit is not looked at. */
   size(index: number): { readonly width: number; readonly height: number } | null;
-  /** Opens a page, from 0, for as long as it is looked at; null where it cannot be read. */
-  page<T>(index: number, look: (page: OpenPage) => T): T | null;
+  /** Opens a page, from 0, for as long as it is looked at; null where it cannot be read. What is `covered` is hidden, or seen in the state that is said. */
+  page<T>(index: number, look: (page: OpenPage) => T, covered?: readonly Covered[]): T | null;
   close(): void;
 }
 
@@ -45,9 +47,10 @@ export function openPages(module: PdfiumModule, bytes: Uint8Array, password?: st
   return {
     pageCount,
     size: (index) => sizeOf(module, handle, index),
-    page(index, look) {
+    page(index, look, covered = []) {
       const page = pdfium.FPDF_LoadPage(handle, index);
       if (page === 0) return null;
+      coverAnnotations(module, page, covered);
       if (form.handle) pdfium.FORM_OnAfterLoadPage(page, form.handle);
       try {
         const size = {

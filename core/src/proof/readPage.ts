@@ -1,3 +1,4 @@
+import type { Covered } from '../kinds/index.ts';
 import { LINK, type OpenPage, type OpenPages, type Raster } from '../pdfium/index.ts';
 import type { PictureGrid } from './pictureGrid.ts';
 import type { WantedPage } from './wantedPage.ts';
@@ -24,26 +25,31 @@ const NOTHING: ReadPage = {
 
 /** The page of the source that a page of a copy shows; nothing where it shows none. */
 export function readSource(
-  { page }: WantedPage,
+  { page, covered }: WantedPage,
   { source }: PictureGrid,
   sources: (source: string) => OpenPages | null,
 ): ReadPage {
   if (!source || !page || !('source' in page.shows)) return NOTHING;
   const open = sources(page.shows.source);
-  return open ? read(open, page.shows.index, (one) => one.draw(source)) : NOTHING;
+  return open ? read(open, page.shows.index, (one) => one.draw(source), covered) : NOTHING;
 }
 
 export const readCopy = ({ index }: WantedPage, { copy }: PictureGrid, open: OpenPages): ReadPage =>
   read(open, index, (one) => one.drawPlaced(copy));
 
-function read(open: OpenPages, index: number, draw: (page: OpenPage) => Raster): ReadPage {
-  const seen = open.page(index, (page): ReadPage => {
+function read(
+  open: OpenPages,
+  index: number,
+  draw: (page: OpenPage) => Raster,
+  covered: readonly Covered[] = [],
+): ReadPage {
+  const look = (page: OpenPage): ReadPage => {
     const annotations = page.annotations();
     const links = annotations.get(LINK) ?? 0;
     const all = [...annotations.values()].reduce((sum, n) => sum + n, 0);
     const picture = draw(page);
     const characters = page.characters();
     return { picture, characters, links, annotations: all - links, size: page.size };
-  });
-  return seen ?? NOTHING;
+  };
+  return open.page(index, look, covered) ?? NOTHING;
 }

@@ -2,7 +2,8 @@ import type { NotesInCopy } from '../copy/index.ts';
 import { inOrder, marksOn, type DocState, type Page } from '../document/index.ts';
 import type { Drawing } from '../drawing/index.ts';
 import { type Box, type PageBox, plainPage } from '../geometry/index.ts';
-import type { Mark } from '../kinds/index.ts';
+import { coveredOn } from '../derived/index.ts';
+import type { Covered, Mark } from '../kinds/index.ts';
 import { paperDrawing } from '../paper/index.ts';
 
 /** What a page of a copy is to show, from the paper upwards. */
@@ -20,6 +21,8 @@ export interface WantedPage {
   readonly notes: Drawing;
   /** Where pictures are that were made smaller, user space. */
   readonly smaller: readonly Box[];
+  /** Annotations of the source whose places marks take. */
+  readonly covered: readonly Covered[];
 }
 
 /** What pages of a copy, from 0, are to show; pages of notes follow those of the document. */
@@ -35,7 +38,10 @@ export function wantedPage(
     const own = pages[index - document.pages.length];
     if (!own) throw new RangeError(`The copy has no page ${index}.`);
     const geometry = plainPage(size.width, size.height);
-    return { index, geometry, page: null, paper: [], marks: [], notes: own, smaller };
+    return {
+      ...{ index, geometry, page: null, paper: [], marks: [], notes: own, smaller },
+      covered: [],
+    };
   }
   const { signs, beside } = notes.pages[index];
   return {
@@ -46,5 +52,6 @@ export function wantedPage(
     marks: inOrder(marksOn(document, page.id)),
     notes: beside ? [...signs, ...beside.drawing] : signs,
     smaller,
+    covered: [...coveredOn(marksOn(document, page.id)).values()],
   };
 }

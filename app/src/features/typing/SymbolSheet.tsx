@@ -4,7 +4,6 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
 import { useSettings } from '@/session';
 import { Sheet, Tooltip } from '@/ui';
-import { familiesOf } from './pageFaces';
 
 const ALL: readonly TypedSymbol[] = SYMBOL_GROUPS.flatMap(({ symbols }) => symbols);
 /** Signs stand in the faces of pages: what is seen here is what comes. */

@@ -13,7 +13,6 @@ import { useShallow } from 'zustand/react/shallow';
 import { LeaderLine } from './LeaderLine';
 import { letterCss, onPage, saidIn, select, selectionIn, showText } from './field';
 import { goToLineEnd } from './lineEnd';
-import { announceFaces } from './pageFaces';
 import { stepText } from './stepText';
 import { turnLetters } from './turnLetters';
 import type { TypedText, Typing } from './Typing';

@@ -9,6 +9,7 @@ import { type DocState, inOrder, marksOn } from '../../document/index.ts';
 import type { Box, Vec } from '../../geometry/index.ts';
 import type { AnnotationSketch } from '../../kinds/index.ts';
 import { escapeXml } from '../xml.ts';
+import { fieldsOf } from './fields.ts';
 import { XFDF } from './names.ts';
 
 const round = (n: number): string => String(Math.round(n * 1000) / 1000);
@@ -38,7 +39,7 @@ export function writeXfdf(state: DocState, file: string): string {
   <f href="${escapeXml(file)}"/>
   <annots>
 ${lines.map((line) => `    ${line}\n`).join('')}  </annots>
-</xfdf>
+${fieldsOf(state)}</xfdf>
 `;
 }
 
@@ -118,6 +119,8 @@ function partsOf(
       return { own: { icon: 'Note' }, inner: '' };
     case 'Stamp':
       return stampParts(sketch, attachments);
+    case 'Widget':
+      return NOTHING;
     case 'FreeText':
       return textParts(sketch, colour, rect);
   }

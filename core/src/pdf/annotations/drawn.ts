@@ -1,5 +1,5 @@
 import { PDFArray, PDFDict, PDFName, PDFNumber } from '@cantoo/pdf-lib';
-import { ellipseInto, type Vec } from '../../geometry/index.ts';
+import { type Box, ellipseInto, type Vec } from '../../geometry/index.ts';
 import type { Layer } from '../sink/layer.ts';
 import { pdfNumber as n } from '../sink/operators.ts';
 import { lineEnding } from './lineEndings.ts';
@@ -64,6 +64,8 @@ function operatorsFor(annotation: PDFDict): string | null {
     case 'Square':
     case 'Circle':
       return painted(annotation, boxOrEllipse(annotation, width), width);
+    case 'Widget':
+      return frameOfField(annotation, width);
     default:
       return null;
   }
@@ -138,6 +140,35 @@ function borderWidth(annotation: PDFDict): number {
   return numbersAt(annotation, 'Border')[2] ?? DEFAULT_WIDTH;
 }
 
+/** The ground and the border of a field that brings no picture of itself, as its MK says (§12.5.6.19); a ring where one is chosen of several by rings. */
+function frameOfField(annotation: PDFDict, width: number): string | null {
+  const look = annotation.lookup(PDFName.of('MK'));
+  const rect = rectOf(annotation);
+  if (!(look instanceof PDFDict) || !rect) return null;
+  const colours = { fill: numbersAt(look, 'BG'), stroke: numbersAt(look, 'BC') };
+  const isRing = isRadio(annotation);
+  const inset = (by: number): string => shapeIn(rect, by, isRing);
+  const fill = colour(colours.fill, 'fill');
+  const stroke = width > 0 ? colour(colours.stroke, 'stroke') : null;
+  if (!stroke && !fill) return null;
+  return [
+    fill && `${fill} ${inset(0)} f`,
+    stroke && `${stroke} ${n(width)} w ${inset(width / 2)} S`,
+  ]
+    .filter(Boolean)
+    .join('\n');
+}
+
+const RADIO = 1 << 15;
+
+function isRadio(annotation: PDFDict): boolean {
+  const parent = annotation.lookup(PDFName.of('Parent'));
+  const flags = [annotation, parent].map((one) =>
+    one instanceof PDFDict ? one.lookup(PDFName.of('Ff')) : null,
+  );
+  return flags.some((one) => one instanceof PDFNumber && (one.asNumber() & RADIO) !== 0);
+}
+
 /** Grey, RGB or CMYK by the count of components; none means transparent. */
 function colour(c: readonly number[], use: 'fill' | 'stroke'): string | null {
   const operator = { 1: ['g', 'G'], 3: ['rg', 'RG'], 4: ['k', 'K'] }[c.length];
@@ -164,6 +195,10 @@ function boxOrEllipse(annotation: PDFDict, width: number): string {
   const w = rect.maxX - (dr ?? 0) - inset - minX;
   const h = rect.maxY - (dt ?? 0) - inset - minY;
   if (subtypeOf(annotation) === 'Square') return `${n(minX)} ${n(minY)} ${n(w)} ${n(h)} re`;
+  return ellipseIn(minX, minY, w, h);
+}
+
+function ellipseIn(minX: number, minY: number, w: number, h: number): string {
   const parts: string[] = [];
   ellipseInto(
     {
@@ -177,4 +212,12 @@ function boxOrEllipse(annotation: PDFDict, width: number): string {
     h / 2,
   );
   return parts.join(' ');
+}
+
+/** The rectangle, or the circle in its middle, so far within a box. */
+function shapeIn({ minX, minY, maxX, maxY }: Box, by: number, isRing: boolean): string {
+  const [w, h] = [Math.max(0, maxX - minX - 2 * by), Math.max(0, maxY - minY - 2 * by)];
+  if (!isRing) return `${n(minX + by)} ${n(minY + by)} ${n(w)} ${n(h)} re`;
+  const side = Math.min(w, h);
+  return ellipseIn((minX + maxX - side) / 2, (minY + maxY - side) / 2, side, side);
 }

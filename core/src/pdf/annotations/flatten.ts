@@ -1,4 +1,5 @@
 import { PDFArray, PDFDict, PDFName, type PDFPage, PDFRef } from '@cantoo/pdf-lib';
+import type { Covered } from '../../kinds/index.ts';
 import { disarm } from '../actions.ts';
 import type { Layer } from '../sink/layer.ts';
 import { pdfNumber } from '../sink/operators.ts';
@@ -25,15 +26,21 @@ const NAMELESS = 'something without a kind';
 
 /**
  * Draws a page's annotations and form fields into `layer` and takes them off the page; links stay. Relative
- * addresses stand on `base`.
+ * addresses stand on `base`; what is `covered` by marks is left out, or drawn in the state it is switched to.
  */
-export function flattenAnnotations(page: PDFPage, layer: Layer, base = ''): FlattenedAnnotations {
+export function flattenAnnotations(
+  page: PDFPage,
+  layer: Layer,
+  base = '',
+  covered: readonly Covered[] = [],
+): FlattenedAnnotations {
   const { context } = page.doc;
   const list = page.node.lookup(PDFName.of('Annots'));
   if (!(list instanceof PDFArray)) return { drawn: 0, dropped: [], linksDropped: [] };
   const kept: (PDFRef | PDFDict)[] = [];
   const dropped: string[] = [];
   const linksDropped: string[] = [];
+  const states = new Map(covered.map(({ index, state }) => [index, state]));
   let drawn = 0;
   for (let i = 0; i < list.size(); i++) {
     const entry = list.get(i);
@@ -50,6 +57,9 @@ export function flattenAnnotations(page: PDFPage, layer: Layer, base = ''): Flat
     if (entry instanceof PDFRef) context.delete(entry);
     if (WINDOWS.has(subtype) || !isShown(annotation) || !isLayerShown(annotation, page.doc))
       continue;
+    const state = states.get(i);
+    if (state === null) continue;
+    if (state !== undefined) annotation.set(PDFName.of('AS'), PDFName.of(state));
     const appearance = appearanceOf(annotation, context);
     if (appearance) layer.draw(appearance.form, `${appearance.place.map(pdfNumber).join(' ')} cm`);
     else if (!drawWithoutAppearance(layer, annotation)) {

@@ -2,8 +2,10 @@ import { PDFArray, PDFName, type PDFPage, type PDFRef } from '@cantoo/pdf-lib';
 import { CopyFonts } from '../../copy/index.ts';
 import { liesBeneath } from '../../derived/index.ts';
 import { type DocState, inOrder, isAsCame, marksOn, type Thread } from '../../document/index.ts';
+import { filledOn } from '../../fields/index.ts';
 import { paperDrawing } from '../../paper/index.ts';
 import { blendIn, drawOverPage } from '../appendContent.ts';
+import { fillWidgets } from '../form/fillWidgets.ts';
 import { annotationsIn } from '../incoming/annotationsIn.ts';
 import { isSigned } from '../inspect.ts';
 import { addTo } from '../library/addTo.ts';
@@ -100,6 +102,10 @@ export async function makeLivingCopy(
       }
       fixGeometry(pdf, page.turn === 0 && !page.crop ? pageGeometry(pdf) : page);
     }
+    const filled = await fillWidgets(writer, pdf, [
+      ...filledOn(marksOn(document, page.id)).values(),
+    ]);
+    for (const ref of filled) snapshot?.markRefForSave(ref);
     const refs = await annotationsOn(writer, document, page.id, pdf, threads);
     annotations += refs.length;
     if (refs.length > 0) addAnnotations(pdf, refs);

@@ -4,7 +4,8 @@ import type { CopyFonts } from '../../copy/index.ts';
 import { layersFrom } from '../../derived/index.ts';
 import type { Thread } from '../../document/index.ts';
 import type { Box } from '../../geometry/index.ts';
-import type { Mark } from '../../kinds/index.ts';
+import type { Drawing } from '../../drawing/index.ts';
+import { kindFor, type Mark } from '../../kinds/index.ts';
 import type { Deflate } from '../sink/formWriter.ts';
 import { registerAppearance } from '../sink/appearance.ts';
 import type { Holdings } from '../sink/registerForm.ts';
@@ -40,8 +41,8 @@ export async function markAnnotations(
 ): Promise<PDFRef[]> {
   const { context, fonts, held, deflate } = writer;
   const [own, ...answers] = annotationsOfMark(mark, 0, thread);
-  const { beneath, over } = layersFrom([mark]);
-  const drawing = await fonts.set([...beneath, ...over]);
+  if (!own) return [];
+  const drawing = await drawingBeside(mark, fonts);
   const { rect, sketch, colour, opacity, locked } = own;
   if (!rect || !sketch || colour === null) throw new RangeError('A mark is drawn somewhere.');
   const appearance = await registerAppearance(context, drawing, rect, held, deflate);
@@ -72,6 +73,13 @@ export async function markAnnotations(
     }),
   );
   return [ref, ...refs];
+}
+
+/** What an annotation of a mark shows; what is said about a field, whose own annotation is there, shows nothing. */
+async function drawingBeside(mark: Mark, fonts: CopyFonts): Promise<Drawing> {
+  if (kindFor(mark).covers) return [];
+  const { beneath, over } = layersFrom([mark]);
+  return fonts.set([...beneath, ...over]);
 }
 
 /** What every annotation says. */

@@ -5,6 +5,8 @@ import { takeOff } from '../incoming/takeOff.ts';
 import { lockedWith, protect } from '../protection/protect.ts';
 import { writeAnew } from '../library/writeAnew.ts';
 import { removeBookmarks } from '../pages/ownBookmarks.ts';
+import { fieldsFoundAgain } from '../form/fieldsFoundAgain.ts';
+import { unfillWidgets } from '../form/fillWidgets.ts';
 import { hasEnd, openPdf } from '../openPdf.ts';
 import { ownPartsIn, removeOwnParts } from './ownParts.ts';
 
@@ -39,8 +41,10 @@ export async function openLivingCopy(
   takeOff(doc, new Set([...elsewhere.known].map((k) => dicts[k])));
   removeOwnParts(doc);
   removeBookmarks(doc);
+  for (const page of doc.getPages()) unfillWidgets(page);
+  const found = fieldsFoundAgain(doc, parts);
   if (password) protect(doc, lockedWith(password));
-  return { source: await writeAnew(doc), parts, elsewhere };
+  return { source: await writeAnew(doc), parts: found, elsewhere };
 }
 
 /** The head of a file that was only added to, where it is a whole PDF of as many pages. */

@@ -57,6 +57,8 @@ export function sketchEntries(sketch: AnnotationSketch, colour: string, rect: Bo
       return { Name: 'Note' };
     case 'Stamp':
       return { Name: 'Picture' };
+    case 'Widget':
+      throw new RangeError('A field of a form is in its file already.');
     case 'FreeText':
       return textEntries(sketch, colour, rect);
   }

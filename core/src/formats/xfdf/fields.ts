@@ -1,0 +1,47 @@
+import { type DocState, inOrder, marksOn } from '../../document/index.ts';
+import { kindFor } from '../../kinds/index.ts';
+import { escapeXml } from '../xml.ts';
+
+/** What is filled into the form, each field once (ISO 19444-1, fields); nothing where nothing is. */
+export function fieldsOf(state: DocState): string {
+  const values = new Map<string, readonly string[]>();
+  for (const { id } of state.pages)
+    for (const mark of inOrder(marksOn(state, id))) {
+      const sketch = kindFor(mark).annotation(mark);
+      if (sketch.subtype !== 'Widget') continue;
+      // Of places of one field that exclude each other one is switched on.
+      if ((values.get(sketch.field) ?? []).length === 0) values.set(sketch.field, sketch.value);
+    }
+  if (values.size === 0) return '';
+  return `  <fields>\n${fieldElements(treeOf(values), '    ')}  </fields>\n`;
+}
+
+interface FieldTree {
+  value?: readonly string[];
+  readonly kids: Map<string, FieldTree>;
+}
+
+/** Full names are those of the fields around a field and its own, with points between. */
+function treeOf(values: ReadonlyMap<string, readonly string[]>): FieldTree {
+  const root: FieldTree = { kids: new Map() };
+  for (const [name, value] of values) {
+    let at = root;
+    for (const part of name.split('.')) {
+      let next = at.kids.get(part);
+      if (!next) at.kids.set(part, (next = { kids: new Map() }));
+      at = next;
+    }
+    at.value = value;
+  }
+  return root;
+}
+
+const fieldElements = ({ kids }: FieldTree, indent: string): string =>
+  [...kids]
+    .map(([name, tree]) => {
+      const values = (tree.value ?? []).map((one) => `<value>${escapeXml(one)}</value>`).join('');
+      const within = tree.kids.size > 0 ? `\n${fieldElements(tree, `${indent}  `)}${indent}` : '';
+      const own = tree.value?.length === 0 ? '<value></value>' : values;
+      return `${indent}<field name="${escapeXml(name)}">${own}${within}</field>\n`;
+    })
+    .join('');
