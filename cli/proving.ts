@@ -15,6 +15,7 @@ export interface CopyOfSource {
   /** Pages, from 0; those of the source that have annotations when left out. */
   readonly annotated?: CopyToProve['annotated'];
   readonly smaller?: CopyToProve['smaller'];
+  readonly living?: boolean;
   /** What is to open the copy; everybody can where nothing is said. */
   readonly lock?: string;
 }
@@ -31,6 +32,7 @@ export async function prove(
     notesAt = 'end',
     annotated,
     smaller,
+    living = false,
     lock,
   }: CopyOfSource,
   copy: Uint8Array,
@@ -48,7 +50,7 @@ export async function prove(
         );
       return await proveCopy(
         {
-          ...{ document, notes, notesAt, annotated: found, smaller },
+          ...{ document, notes, notesAt, annotated: found, smaller, living },
           locked: lock === undefined ? null : !opensFreely(pdfium, copy),
         },
         {

@@ -1,6 +1,7 @@
 import { makeAlmanac } from './makeAlmanac.ts';
 import { makeForm } from './makeForm.ts';
 import { makeHandbook } from './makeHandbook.ts';
+import { makeLoanForm } from './makeLoanForm.ts';
 import { makeReading } from './makeReading.ts';
 import { makeTideLog } from './makeTideLog.ts';
 import { makeWorksheet } from './makeWorksheet.ts';
@@ -12,5 +13,6 @@ export const DOCUMENTS = [
   { file: 'tide-log.pdf', title: 'Tide log, scanned', onDesk: true, make: makeTideLog },
   { file: 'handbook.pdf', title: 'Course handbook', onDesk: true, make: makeHandbook },
   { file: 'equipment-form.pdf', title: 'Equipment form', onDesk: true, make: makeForm },
+  { file: 'loan-form.pdf', title: 'Loan of instruments', onDesk: false, make: makeLoanForm },
   { file: 'tide-almanac.pdf', title: 'Tide almanac', onDesk: false, make: makeAlmanac },
 ] as const;

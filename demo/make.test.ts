@@ -11,6 +11,7 @@ const PAGES: Record<string, number> = {
   'tide-log.pdf': 3,
   'handbook.pdf': 39,
   'equipment-form.pdf': 1,
+  'loan-form.pdf': 1,
   'tide-almanac.pdf': 800,
 };
 

@@ -1,5 +1,5 @@
 import { degrees, PDFDocument, PDFName, PDFString, rgb, StandardFonts } from '@cantoo/pdf-lib';
-import type { FormField , type FillTools, type Form } from '../src/fields/index.ts';
+import type { FillTools, Form, FormField } from '../src/fields/index.ts';
 import { type DocState, emptyDocument, pagesOfSource } from '../src/document/index.ts';
 import { plainPage } from '../src/geometry/index.ts';
 

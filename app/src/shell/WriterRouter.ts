@@ -2,7 +2,11 @@ import type { Instrument, InstrumentKind } from '@marginalis/core/marks';
 import { eraserOfRoll } from '@/session';
 import type { Writer } from '@/stage';
 import type { Reader, ReaderFeature } from './feature';
-import type { InstrumentWriter, WritingTools } from './writing';
+import type { Hit, InstrumentWriter, WritingTools } from './writing';
+
+/** A contact that moves no farther and is lifted so soon presses what lies there, CSS pixels and ms. */
+const STILL = 5;
+const PRESS = 400;
 
 /** Gives every contact that writes to the instrument in hand, or to the eraser of the roll. */
 export class WriterRouter implements Writer {
@@ -12,6 +16,9 @@ export class WriterRouter implements Writer {
   private busy: InstrumentWriter | null = null;
   /** What a contact that came down beside the pages will do when it comes onto one. */
   private waiting: 'write' | 'erase' | null = null;
+  /** What came down and may press something that lies on the page, whatever is in hand. */
+  private down: { readonly event: PointerEvent; readonly hit: Pick<Hit, 'index' | 'user'> } | null =
+    null;
 
   constructor(
     private readonly reader: Reader,
@@ -54,6 +61,9 @@ export class WriterRouter implements Writer {
     if (!writer) return;
     for (const other of this.writers) if (other !== writer) other.yield?.();
     this.busy = writer;
+    // A stylus writes, but for text, which is begun by a tap.
+    const presses = event.pointerType !== 'pen' || instrument.kind === 'text-box';
+    this.down = act === 'write' && presses ? { event, hit } : null;
     writer.start(event, { ...hit, pageId: document.pages[hit.index].id }, instrument);
   }
 
@@ -63,14 +73,18 @@ export class WriterRouter implements Writer {
   }
 
   end(event: PointerEvent): void {
-    const { busy } = this;
-    this.busy = this.waiting = null;
+    const { busy, down } = this;
+    this.busy = this.waiting = this.down = null;
+    if (down && isPress(down.event, event)) {
+      const { index, user } = down.hit;
+      if (this.reader.stage.touches.pressed({ index, user, event })) return busy?.cancel(false);
+    }
     busy?.end(event);
   }
 
   cancel(keep: boolean): void {
     const { busy } = this;
-    this.busy = this.waiting = null;
+    this.busy = this.waiting = this.down = null;
     busy?.cancel(keep);
   }
 
@@ -98,3 +112,7 @@ export class WriterRouter implements Writer {
     this.tools.remove();
   }
 }
+
+const isPress = (down: PointerEvent, up: PointerEvent): boolean =>
+  up.timeStamp - down.timeStamp < PRESS &&
+  Math.hypot(up.clientX - down.clientX, up.clientY - down.clientY) < STILL;

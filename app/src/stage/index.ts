@@ -31,6 +31,7 @@ export type { Follower, Touch } from './touches';
 export { pictureOfMarks, pictureSize } from './pictureOfMarks';
 export { pictureOfPage } from './pictureOfPage';
 export { DrawingSvg } from './DrawingSvg';
+export { announceFaces, familiesOf } from './pageFaces';
 export { pageFonts } from './pageFonts';
 export { pagePictures } from './pagePictures';
 export { pageFiles } from './pageFiles';

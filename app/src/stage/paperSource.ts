@@ -47,12 +47,7 @@ const printed = (
   covered: () => readonly Covered[],
 ): PaperSource => ({
   request: ({ scale }, tile, urgency) =>
-    pictures.request(
-      { index, ...asSeen(page, scale), covered: covered() },
-      scale,
-      tile,
-      urgency,
-    ),
+    pictures.request({ index, ...asSeen(page, scale), covered: covered() }, scale, tile, urgency),
   forget: () => pictures.forget(index),
 });
 

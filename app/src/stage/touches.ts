@@ -26,12 +26,14 @@ export interface Follower {
 }
 
 type OnTap = (touch: Touch, taps: number) => boolean;
+type OnPress = (touch: Touch) => boolean;
 type OnHold = (touch: Touch) => Follower | null | Promise<Follower | null>;
 
 /** What a finger does that moves the paper, but has not moved: it taps, or it holds. */
 export class Touches {
   private onTaps: readonly OnTap[] = [];
   private onHolds: readonly OnHold[] = [];
+  private onPresses: readonly OnPress[] = [];
   private down: { readonly at: Vec; readonly touch: Touch } | null = null;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private taps = 0;
@@ -48,6 +50,19 @@ export class Touches {
   hold(handler: OnHold, first = false): () => void {
     this.onHolds = first ? [handler, ...this.onHolds] : [...this.onHolds, handler];
     return () => (this.onHolds = this.onHolds.filter((other) => other !== handler));
+  }
+
+  /**
+   * Whoever lies on the page to be pressed by a finger or a mouse, also by one that holds an instrument and does not move, says whether the press was for it.
+   */
+  press(handler: OnPress): () => void {
+    this.onPresses = [...this.onPresses, handler];
+    return () => (this.onPresses = this.onPresses.filter((other) => other !== handler));
+  }
+
+  /** Tells of a press; whether it was for anybody. */
+  pressed(touch: Touch): boolean {
+    return this.onPresses.some((handler) => handler(touch));
   }
 
   /** Tells of a tap that was seen elsewhere; whether it was for anybody. */
@@ -102,7 +117,7 @@ export class Touches {
     const follows = event.timeStamp - time < NEXT_TAP && distance(at, before) < NEAR;
     this.taps = follows ? this.taps + 1 : 1;
     this.tappedAt = { time: event.timeStamp, at };
-    this.tell(down.touch, this.taps);
+    if (!this.pressed(down.touch)) this.tell(down.touch, this.taps);
   }
 
   /** A second finger came, or the browser took the first away. */

@@ -28,4 +28,5 @@ export { AuthorChoice, InkChoice, type PageRange, PageRangeFields } from './Narr
 export { Field } from './Field';
 export { ago, timeAgo } from './timeAgo';
 export { unseen } from './unseen';
+export { PlainInput, PlainSelect, PlainTextArea, Suggestions } from './plainFields';
 export { PasswordField } from './PasswordField';

@@ -4,6 +4,7 @@ import type { PdfiumModule } from './module.ts';
 const SAYS = new Set([
   /** Typed text. */ 3, /** A line with a caption. */ 4, /** A stamp. */ 13,
   /** A form field. */ 20,
+  /** One that was taken for something else when it was drawn (`FieldsInOrder`). */ 0,
 ]);
 
 /** So many annotations of a page are looked at. */

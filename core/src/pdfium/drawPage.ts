@@ -1,3 +1,4 @@
+import { FieldsInOrder } from './fieldsInOrder.ts';
 import type { PdfiumModule } from './module.ts';
 import type { Placed, Raster, Window } from './raster.ts';
 
@@ -29,20 +30,28 @@ export const drawPage = (
   });
 
 /**
- * Draws an open page at any scale and place, not rounded to pixels, on white; without the fields of forms.
+ * Draws an open page at any scale and place, not rounded to pixels, on white; its fields among its other annotations, and over them those without a picture of their own, where a form is open.
+ * It cannot be drawn otherwise afterwards.
  * @throws RangeError when there is no room for the picture
  */
 export const drawPlaced = (
   module: PdfiumModule,
   page: number,
+  form: number,
   { width, height, scale, shift }: Placed,
 ): Raster =>
   drawn(module, width, height, WHITE, (bitmap) => {
     const { wasmExports: pdfium } = module;
+    const fields = new FieldsInOrder(module, page);
     const held = pdfium.malloc(4 * (MATRIX + RECTANGLE));
     module.HEAPF32.set([scale.x, 0, 0, scale.y, shift.x, shift.y, 0, 0, width, height], held >> 2);
     pdfium.FPDF_RenderPageBitmapWithMatrix(bitmap, page, held, held + 4 * MATRIX, FLAGS);
     pdfium.free(held);
+    if (!form) return;
+    const [x, y] = [shift.x, shift.y].map(Math.round);
+    const across = Math.round(pdfium.FPDF_GetPageWidthF(page) * scale.x);
+    const down = Math.round(pdfium.FPDF_GetPageHeightF(page) * scale.y);
+    fields.whileHidden(() => pdfium.FPDF_FFLDraw(form, bitmap, page, x, y, across, down, 0, FLAGS));
   });
 
 function drawn(

@@ -73,6 +73,7 @@ export interface PdfiumModule {
     FPDFPage_GetAnnotCount(page: number): number;
     FPDFPage_GetAnnot(page: number, index: number): number;
     FPDFPage_CloseAnnot(annotation: number): void;
+    FPDFAnnot_HasKey(annotation: number, key: number): number;
     FPDFAnnot_GetFlags(annotation: number): number;
     FPDFAnnot_SetFlags(annotation: number, flags: number): number;
     FPDFAnnot_SetStringValue(annotation: number, key: number, value: number): number;

@@ -13,7 +13,7 @@ export interface OpenPage {
   readonly size: { readonly width: number; readonly height: number };
   /** What of it is seen in a window, on white, or on nothing, with its annotations and the values of its fields. @throws RangeError when there is no room for the picture */
   draw(window: Window, onNothing?: boolean): Raster;
-  /** The same at any scale and place, without the values of its fields. @throws RangeError when there is no room for the picture */
+  /** The same at any scale and place; it cannot be drawn otherwise afterwards. @throws RangeError when there is no room for the picture */
   drawPlaced(placed: Placed): Raster;
   /** Its characters in the order they are drawn, with what its annotations and fields show; no spaces. It cannot be drawn afterwards. */
   characters(): string;
@@ -60,7 +60,7 @@ export function openPages(module: PdfiumModule, bytes: Uint8Array, password?: st
         return look({
           size,
           draw: (window, onNothing) => drawPage(module, page, form.handle, window, onNothing),
-          drawPlaced: (placed) => drawPlaced(module, page, placed),
+          drawPlaced: (placed) => drawPlaced(module, page, form.handle, placed),
           characters: () =>
             hasWords(pdfium, page)
               ? onPage(module, handle, index, '', (_, text) => charactersIn(module, text))

@@ -1,5 +1,6 @@
 import { router, useLocalSearchParams } from 'expo-router';
 import { useEffect } from 'react';
+import { fieldsFeature } from '@/features/fields';
 import { figuresFeature } from '@/features/figures';
 import { historyFeature } from '@/features/history';
 import { inkFilesFeature } from '@/features/inkfiles';
@@ -46,6 +47,7 @@ const FEATURES = [
   notesFeature,
   happenedFeature,
   typingFeature,
+  fieldsFeature,
   picturesFeature,
   stampsFeature,
   hereFeature,

@@ -22,6 +22,7 @@ import { SendFoot } from './SendFoot';
 import { useSystemWays } from './system';
 import { type InSight, type Part, useAsked } from './useAsked';
 import { FIRST_TERMS, useLinks } from './useLinks';
+import { missedInForm } from './missedInForm';
 import { useNaming } from './useNaming';
 import { useSending } from './useSending';
 import { WhatAndHow } from './WhatAndHow';
@@ -126,6 +127,7 @@ function AsCopy(props: {
   const keepsSignature =
     as === 'living' && !isWrittenAnew && isAsCame(part.document, source, pages.length);
   const { colors } = useTheme();
+  const missed = useMemo(() => missedInForm(part.document), [part]);
   // As people count them: a line of writing is one.
   const marks = useMemo(
     () => listRows(listMarks(documentOf({ part, notes, as }))).length,
@@ -151,6 +153,7 @@ function AsCopy(props: {
           The original is signed. This copy no longer carries the signature.
         </Text>
       )}
+      {missed && <Text style={{ color: colors.error }}>{missed}</Text>}
     </PagePreview>
   );
 }

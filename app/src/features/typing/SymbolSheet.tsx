@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
 import { useSettings } from '@/session';
+import { familiesOf } from '@/stage';
 import { Sheet, Tooltip } from '@/ui';
 
 const ALL: readonly TypedSymbol[] = SYMBOL_GROUPS.flatMap(({ symbols }) => symbols);

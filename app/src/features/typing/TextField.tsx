@@ -6,7 +6,7 @@ import { textOfSpans } from '@marginalis/core/type';
 import { type CSSProperties, type KeyboardEvent, useEffect, useLayoutEffect, useRef } from 'react';
 import { useTheme } from 'react-native-paper';
 import { useReader } from '@/shell';
-import { useSight } from '@/stage';
+import { announceFaces, useSight } from '@/stage';
 import { Area } from '@/ui';
 import { useStore } from 'zustand';
 import { useShallow } from 'zustand/react/shallow';

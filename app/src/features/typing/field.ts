@@ -7,6 +7,7 @@ import {
   type TextBlock,
   textOfSpans,
 } from '@marginalis/core/type';
+import { familiesOf } from '@/stage';
 
 /** A length on the page, points, as the field has it: it says itself how large a point is seen. */
 export const onPage = (points: number): string => `calc(${points} * var(--point))`;

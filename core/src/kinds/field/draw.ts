@@ -144,7 +144,11 @@ function framed(box: Box, { ground, border, round }: FieldFrame, opacity: number
     centre: boxCentre(box),
     radius: Math.max(0.1, radius - by),
   });
-  if (ground) add(round ? disc(circle(0)) : polygonPath(boxCorners(box)), ground);
+  if (ground) {
+    // As far as the middle of the border, so that nothing of it is seen beyond.
+    const by = border && !border.under ? border.width / 2 : 0;
+    add(round ? disc(circle(by)) : polygonPath(boxCorners(growBox(box, -by))), ground);
+  }
   if (!border || border.width <= 0) return items;
   const corners = boxCorners(growBox(box, -border.width / 2));
   const figure: Figure = round

@@ -6,6 +6,7 @@ import { filledOn } from '../../fields/index.ts';
 import { paperDrawing } from '../../paper/index.ts';
 import { blendIn, drawOverPage } from '../appendContent.ts';
 import { fillWidgets } from '../form/fillWidgets.ts';
+import { settleForm } from '../form/settleForm.ts';
 import { annotationsIn } from '../incoming/annotationsIn.ts';
 import { isSigned } from '../inspect.ts';
 import { addTo } from '../library/addTo.ts';
@@ -94,6 +95,7 @@ export async function makeLivingCopy(
   const writer: AnnotationWriter = { context, fonts, held, ...(deflate ? { deflate } : {}) };
   const threads = new Map([...document.threads.values()].map((one) => [one.mark, one]));
   let annotations = 0;
+  let isFilled = false;
   for (const [k, { page, pdf }] of pages.entries()) {
     if (!addedTo) {
       if ('paper' in page.shows) {
@@ -106,6 +108,7 @@ export async function makeLivingCopy(
       ...filledOn(marksOn(document, page.id)).values(),
     ]);
     for (const ref of filled) snapshot?.markRefForSave(ref);
+    isFilled ||= filled.length > 0;
     const refs = await annotationsOn(writer, document, page.id, pdf, threads);
     annotations += refs.length;
     if (refs.length > 0) addAnnotations(pdf, refs);
@@ -117,6 +120,7 @@ export async function makeLivingCopy(
     }
     options.onProgress?.(k + 1, pages.length);
   }
+  if (isFilled) for (const ref of settleForm(doc)) snapshot?.markRefForSave(ref);
   await held.finish();
   for (const ref of addBookmarks(doc, document, pages)) snapshot?.markRefForSave(ref);
   const kept = { source: addedTo ? source.bytes.length : null, came };

@@ -1,0 +1,1 @@
+export { fieldsFeature } from './feature';
