@@ -20,6 +20,7 @@ import {
   openLivingCopy,
   readForm,
 } from '../core/src/pdf';
+import type { FieldMark } from '../core/src/kinds';
 import { fillTools, formPdf } from '../core/testing/forms';
 import { done } from '../core/testing/marks';
 import { deflate } from './support/markedCopy';
@@ -226,4 +227,37 @@ describe.each(FORMS)('a form $name', (one) => {
       expect(proof.alike).toBe(true);
     }
   });
+});
+
+/** A file whose fields pypdf has filled in, which writes all of it anew. */
+const filledByPypdf = (bytes: Uint8Array, values: Readonly<Record<string, string>>): Uint8Array =>
+  withFile(bytes, (path) => {
+    const script = join(__dirname, 'support/fillForm.py');
+    const { status, stderr } = spawnSync(
+      '/usr/bin/python3',
+      [script, path, `${path}.filled`, JSON.stringify(values)],
+      { encoding: 'utf8' },
+    );
+    if (status !== 0) throw new Error(stderr);
+    return new Uint8Array(readFileSync(`${path}.filled`));
+  });
+
+test('what another program fills into a living copy comes back as changes', async () => {
+  const what = await filled(FORMS[2]);
+  const sources = [{ sha: SHA, bytes: what.source }];
+  const { bytes } = await makeLivingCopy(sources, what.state, { deflate, madeAt: 0, ...textFiles });
+  const back = filledByPypdf(bytes, { who: 'Teo Brandt', wet: '/Off' });
+  const opened = await openLivingCopy(back, 7);
+  if (!opened) throw new Error('It is no living copy.');
+  const { changes, added, changed, removed } = opened.elsewhere;
+  const values = changes.map(({ before, after }) => [
+    (before as FieldMark | null)?.value,
+    (after as FieldMark | null)?.value,
+  ]);
+  // The tick goes: its file has none.
+  expect(values).toEqual([
+    [['Answer to who é'], ['Teo Brandt']],
+    [['Yes'], undefined],
+  ]);
+  expect([added, changed, removed]).toEqual([0, 1, 1]);
 });

@@ -79,11 +79,10 @@ export const formDocument = (): DocState =>
     pagesOfSource(FORM_SOURCE, [plainPage(300, 400), plainPage(300, 400)], (k) => `p${k}`),
   );
 
-/** With ids one after the other, at one time after the other. */
+/** At one time after the other. */
 export function fillTools(): FillTools {
-  let [count, now] = [0, 1_000];
+  let now = 1_000;
   return {
-    newId: () => `filled ${count++}`,
     get now() {
       return now++;
     },

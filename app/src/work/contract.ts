@@ -82,7 +82,14 @@ interface PdfJobs {
     answer: readonly PlacedInk[];
   };
   /** What of an XFDF file a document does not have. */
-  readXfdf: { ask: { text: string; document: DocState; now: number }; answer: Elsewhere };
+  readXfdf: {
+    ask: { text: string; document: DocState; now: number };
+    answer: {
+      readonly elsewhere: Elsewhere;
+      /** What it has in fields of a form, by their full names. */
+      readonly fields: ReadonlyMap<string, readonly string[]>;
+    };
+  };
   writeXfdf: { ask: { document: DocState; fileName: string }; answer: string };
   /** A message as a file for a mail program; `unique` are letters that occur nowhere else. */
   writeMail: { ask: { mail: Mail; at: number; unique: string }; answer: string };

@@ -4,6 +4,7 @@ import {
   placeTraces,
   readInkml,
   readXfdf,
+  readXfdfFields,
   writeInkml,
   writeMail,
   writeXfdf,
@@ -70,8 +71,10 @@ const runs: { [J in PdfJob]: Run<J> } = {
     ),
   readInk: async ({ text, pages, otherwise }, onProgress) =>
     placeTraces(readInkml(text), pages, otherwise, everyHundredth(onProgress)),
-  readXfdf: async ({ text, document, now }) =>
-    elsewhereOf(partsOfDocument(document), readXfdf(text), { now, partial: true }),
+  readXfdf: async ({ text, document, now }) => ({
+    elsewhere: elsewhereOf(partsOfDocument(document), readXfdf(text), { now, partial: true }),
+    fields: readXfdfFields(text),
+  }),
   writeXfdf: async ({ document, fileName }) => writeXfdf(document, fileName),
   writeMail: async ({ mail, at, unique }) => writeMail(mail, at, unique),
   writeInk: async ({ document, title }) => writeInkml(document, title),

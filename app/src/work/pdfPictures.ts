@@ -203,7 +203,10 @@ export class PdfPictures {
     this.covered = covered.map(({ object, state }) => {
       // As pdf.js calls an annotation that is an object of its own.
       const id = `${object}R`;
-      annotationStorage.setValue(id, state === null ? { noView: true } : { value: state !== 'Off' });
+      annotationStorage.setValue(
+        id,
+        state === null ? { noView: true } : { value: state !== 'Off' },
+      );
       return id;
     });
   }

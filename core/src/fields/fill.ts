@@ -11,11 +11,11 @@ import {
 } from '../document/index.ts';
 import { asField, type FieldMark } from '../kinds/index.ts';
 import type { MarkId } from '../marks/index.ts';
+import { problemWith } from './problem.ts';
 import { type Form, type FormField, type FormWidget, isFillable } from './form.ts';
 
 /** With what a field is filled in. */
 export interface FillTools {
-  readonly newId: () => MarkId;
   /** Milliseconds since 1970. */
   readonly now: number;
   /** Nobody when empty. */
@@ -142,18 +142,21 @@ function changesFor(
   });
 }
 
+/** A place is filled in once, whoever fills it in. */
+const placeId = (page: string, index: number): MarkId => `field ${index} ${page}`.slice(0, 100);
+
 function markFor(
   field: FormField,
   widget: FormWidget,
   value: readonly string[],
   page: string,
   order: number,
-  { newId, now, author }: FillTools,
+  { now, author }: FillTools,
 ): FieldMark {
   const { index, object, box, turn, state, letters, frame, sign, colour } = widget;
   return {
     kind: 'field',
-    id: newId(),
+    id: placeId(page, index),
     page,
     order,
     madeAt: now,
@@ -168,6 +171,23 @@ function markFor(
     frame,
     sign,
   };
+}
+
+/** Fills in several fields of a source, by their names; those that cannot be, or cannot hold what they are given, are left. Null when nothing changes. */
+export function fillAll(
+  state: DocState,
+  source: string,
+  { fields }: Form,
+  values: ReadonlyMap<string, readonly string[]>,
+  tools: FillTools,
+): Transaction | null {
+  const orders = new Map<string, number>();
+  const changes = fields.filter(isFillable).flatMap((field) => {
+    const value = values.get(field.name);
+    if (!value || problemWith(field, value)) return [];
+    return changesFor(state, source, field, plain(value), tools, orders);
+  });
+  return changes.length > 0 ? { label: 'Fill in the form', changes } : null;
 }
 
 /** Empties every field that can be filled in; null when all are empty. */

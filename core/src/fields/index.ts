@@ -9,9 +9,11 @@ export {
   type TabOrder,
 } from './form.ts';
 export { type FieldPlace, fieldsInOrder } from './tabOrder.ts';
+export { valueInFile, valuesSince } from './valuesSince.ts';
 export { problemWith } from './problem.ts';
 export {
   emptyForm,
+  fillAll,
   emptyRequired,
   fillField,
   filledOn,

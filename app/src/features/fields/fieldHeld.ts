@@ -12,7 +12,6 @@ export interface PlaceOnPage extends FieldPlace {
 
 /** With what is filled in now. */
 export const fillTools = () => ({
-  newId: () => crypto.randomUUID(),
   now: Date.now(),
   author: useSettings.getState().author,
 });

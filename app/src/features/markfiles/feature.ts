@@ -2,9 +2,9 @@ import type { Reader, ReaderFeature } from '@/shell';
 import { pickFile } from '@/ui';
 import { bringInMarks, takeOutMarks } from './markFiles';
 
-async function bringIn({ session }: Reader): Promise<void> {
+async function bringIn(reader: Reader): Promise<void> {
   const file = await pickFile('.xfdf,application/vnd.adobe.xfdf,application/xml,text/xml');
-  if (file) await bringInMarks(session, file);
+  if (file) await bringInMarks(reader, file);
 }
 
 /** Marks and notes as XFDF, out of the document and into it. */

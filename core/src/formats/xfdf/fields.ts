@@ -1,6 +1,7 @@
 import { type DocState, inOrder, marksOn } from '../../document/index.ts';
 import { kindFor } from '../../kinds/index.ts';
-import { escapeXml } from '../xml.ts';
+import type { Element as XmlElement } from '@xmldom/xmldom';
+import { elementsOf, escapeXml } from '../xml.ts';
 
 /** What is filled into the form, each field once (ISO 19444-1, fields); nothing where nothing is. */
 export function fieldsOf(state: DocState): string {
@@ -45,3 +46,33 @@ const fieldElements = ({ kids }: FieldTree, indent: string): string =>
       return `${indent}<field name="${escapeXml(name)}">${own}${within}</field>\n`;
     })
     .join('');
+
+/** Fields within fields that are read, and fields in all; more is made to harm. */
+const DEEPEST = 32;
+const MOST = 20_000;
+
+/** What an open XFDF file has in fields of a form, by their full names. */
+export function readFields(root: XmlElement): ReadonlyMap<string, readonly string[]> {
+  const values = new Map<string, readonly string[]>();
+  const read = (parent: XmlElement, around: string, depth: number): void => {
+    for (const field of childrenOf(parent, 'field')) {
+      const own = field.getAttribute('name') ?? '';
+      const name = around === '' ? own : `${around}.${own}`;
+      if (own === '' || depth > DEEPEST || values.size >= MOST) continue;
+      const texts = childrenOf(field, 'value').map((one) => one.textContent ?? '');
+      if (texts.length > 0)
+        values.set(
+          name,
+          texts.filter((text) => text !== '' && text !== 'Off'),
+        );
+      read(field, name, depth + 1);
+    }
+  };
+  for (const fields of elementsOf(root, 'fields')) read(fields, '', 0);
+  return values;
+}
+
+const childrenOf = ({ childNodes }: XmlElement, name: string): XmlElement[] =>
+  ([...(childNodes as Iterable<unknown>)] as XmlElement[]).filter(
+    ({ localName }) => localName === name,
+  );

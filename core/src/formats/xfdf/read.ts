@@ -3,6 +3,7 @@ import { type Annotation, readPdfDate } from '../../annotations/index.ts';
 import { box, type Box } from '../../geometry/index.ts';
 import { elementsOf, openXml, XmlError } from '../xml.ts';
 import { colourOf, numbersOf, wordOf } from './attributes.ts';
+import { readFields } from './fields.ts';
 import { sketchOf } from './sketchOf.ts';
 
 /** Thrown when a file is not XFDF that can be read; the message is a sentence for the person. */
@@ -31,7 +32,8 @@ export function readXfdf(text: string): Annotation[] {
     .flatMap((annots) => [...(annots.childNodes as Iterable<unknown>)] as XmlElement[])
     .filter(({ localName }) => localName !== null && SUBTYPES[localName] !== undefined)
     .slice(0, MOST);
-  if (elements.length === 0) throw new XfdfError('This XFDF file holds no annotations.');
+  if (elements.length === 0 && readFields(root).size === 0)
+    throw new XfdfError('This XFDF file holds no annotations.');
   const places = new Map<string, number>();
   elements.forEach((one, k) => {
     const name = wordOf(one, 'name');
@@ -39,6 +41,13 @@ export function readXfdf(text: string): Annotation[] {
   });
   return elements.map((one, k) => annotationOf(one, k, places));
 }
+
+/**
+ * Reads what an XFDF file has in the fields of a form, by their full names.
+ * @throws XfdfError when it is no XFDF
+ */
+export const readXfdfFields = (text: string): ReadonlyMap<string, readonly string[]> =>
+  readFields(open(text));
 
 function open(text: string): XmlElement {
   try {

@@ -1,11 +1,21 @@
 import { type Elsewhere, elsewhereOf } from '../../annotations/index.ts';
-import { type NamedPart, PdfRefusal } from '../../document/index.ts';
+import type { PDFDocument } from '@cantoo/pdf-lib';
+import {
+  type Change,
+  type NamedPart,
+  type Page,
+  pagesOfSource,
+  PdfRefusal,
+} from '../../document/index.ts';
+import { type Form, valuesSince } from '../../fields/index.ts';
 import { annotationsIn } from '../incoming/annotationsIn.ts';
 import { takeOff } from '../incoming/takeOff.ts';
 import { lockedWith, protect } from '../protection/protect.ts';
 import { writeAnew } from '../library/writeAnew.ts';
+import { pageGeometry } from '../pages/geometry.ts';
 import { removeBookmarks } from '../pages/ownBookmarks.ts';
 import { fieldsFoundAgain } from '../form/fieldsFoundAgain.ts';
+import { formOf } from '../form/readForm.ts';
 import { unfillWidgets } from '../form/fillWidgets.ts';
 import { hasEnd, openPdf } from '../openPdf.ts';
 import { ownPartsIn, removeOwnParts } from './ownParts.ts';
@@ -36,15 +46,54 @@ export async function openLivingCopy(
   const { parts, came } = own;
   const { annotations, dicts } = annotationsIn(doc);
   const elsewhere = elsewhereOf(parts, annotations, { now, came });
+  const form = formOf(doc);
   const before = await sourceWithin(bytes, own.source, doc.getPageCount());
-  if (before) return { source: before, parts, elsewhere };
+  if (before) {
+    const pages = parts.flatMap((one) => (one.part === 'page' ? [one.value] : []));
+    const values = filledSince(form, formOf(before.doc), pages, parts, now);
+    return { source: before.bytes, parts, elsewhere: withValues(elsewhere, values) };
+  }
   takeOff(doc, new Set([...elsewhere.known].map((k) => dicts[k])));
   removeOwnParts(doc);
   removeBookmarks(doc);
   for (const page of doc.getPages()) unfillWidgets(page);
   const found = fieldsFoundAgain(doc, parts);
+  const values = filledSince(form, formOf(doc), pagesOfFile(doc, found), found, now);
   if (password) protect(doc, lockedWith(password));
-  return { source: await writeAnew(doc), parts: found, elsewhere };
+  return {
+    source: await writeAnew(doc),
+    parts: found,
+    elsewhere: withValues(elsewhere, values),
+  };
+}
+
+/** The pages of a document as they lie in a file that was written anew. */
+function pagesOfFile(doc: PDFDocument, parts: readonly NamedPart[]): Page[] {
+  const ids = parts.flatMap((one) => (one.part === 'page' ? [one.value.id] : []));
+  return pagesOfSource(ANEW, doc.getPages().map(pageGeometry), (k) => ids[k] ?? `page ${k}`);
+}
+
+/** What stands for a source that has no name yet. */
+const ANEW = '0'.repeat(64);
+
+const filledSince = (
+  form: Form,
+  before: Form,
+  pages: readonly Page[],
+  parts: readonly NamedPart[],
+  now: number,
+): Change[] => valuesSince(form, before, pages, parts, { now, author: '' });
+
+/** What was filled in counts as what was done to marks does. */
+function withValues(elsewhere: Elsewhere, values: readonly Change[]): Elsewhere {
+  const count = (is: (change: Change) => boolean): number => values.filter(is).length;
+  return {
+    ...elsewhere,
+    changes: [...elsewhere.changes, ...values],
+    added: elsewhere.added + count(({ before }) => before === null),
+    changed: elsewhere.changed + count(({ before, after }) => before !== null && after !== null),
+    removed: elsewhere.removed + count(({ after }) => after === null),
+  };
 }
 
 /** The head of a file that was only added to, where it is a whole PDF of as many pages. */
@@ -52,14 +101,14 @@ async function sourceWithin(
   bytes: Uint8Array,
   length: number | null,
   pages: number,
-): Promise<Uint8Array | null> {
+): Promise<{ readonly bytes: Uint8Array; readonly doc: PDFDocument } | null> {
   if (length === null || length <= 0 || length >= bytes.length) return null;
   const head = bytes.slice(0, length);
   // Without its end another program has written the file anew, and what is cut off here is no source.
   if (!hasEnd(head)) return null;
   try {
     const doc = await openPdf(head);
-    return doc.getPageCount() === pages ? head : null;
+    return doc.getPageCount() === pages ? { bytes: head, doc } : null;
   } catch (e) {
     if (e instanceof PdfRefusal) return null;
     throw e;
