@@ -27,6 +27,7 @@ const CORE = {
   document: ['geometry', 'marks', 'kinds', 'paper'],
   pictures: ['geometry'],
   stamps: ['geometry', 'figures', 'type', 'marks', 'kinds'],
+  drawer: ['geometry', 'marks', 'kinds', 'document', 'derived', 'editing', 'stamps'],
   fields: ['geometry', 'marks', 'kinds', 'document', 'derived'],
   pdfium: ['geometry', 'print', 'marks', 'kinds', 'document'],
   about: ['geometry'],

@@ -38,6 +38,7 @@ export {
   carryMarks,
   moveToPage,
   boundsOfAll,
+  pageMap,
   boundsCarried,
   carryTogether,
 } from './carry.ts';
@@ -53,6 +54,7 @@ export {
   type Clip,
   ClipError,
   copyMarks,
+  renewedMarks,
   duplicateMarks,
   pasteMarks,
   readClip,
@@ -93,3 +95,4 @@ export {
   leavesAlone,
   stoppedAtEdge,
 } from './boxDrag.ts';
+export { missingAttachments } from './missingAttachments.ts';

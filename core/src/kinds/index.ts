@@ -44,6 +44,8 @@ export {
   placeOfBox,
   type TextMark,
 } from './text/index.ts';
+export { asSignature, type SignatureMark } from './signature/index.ts';
+export type { ComposedMark } from './composed.ts';
 export { asStamp, type StampMark } from './stamp/index.ts';
 export { asPicture, LONGEST_SAID, pictureCorners, type PictureMark } from './picture/index.ts';
 export {

@@ -4,6 +4,7 @@ import { INK } from './ink/index.ts';
 import type { Kind } from './kind.ts';
 import { NOTE } from './note/index.ts';
 import { PICTURE } from './picture/index.ts';
+import { signatureKind } from './signature/index.ts';
 import { stampKind } from './stamp/index.ts';
 import { TEXT } from './text/index.ts';
 import { WORDS } from './words/index.ts';
@@ -24,6 +25,7 @@ export const KINDS = {
   ...PLAIN,
   // What it is made of is drawn, carried and kept through these.
   stamp: stampKind(PLAIN),
+  signature: signatureKind(PLAIN),
 };
 
 type MarkOfKind<K> = K extends Kind<infer M> ? M : never;

@@ -21,14 +21,19 @@ export interface StampFields {
   readonly time: string;
   readonly title: string;
   readonly page: string;
+  /** How often it has been put on pages, this time too; nothing where nobody counts. */
+  readonly number?: string;
 }
 
-const FIELD = /\{(name|date|time|title|page)\}/g;
+const FIELD = /\{(name|date|time|title|page|number)\}/g;
+
+/** A text with its fields filled in, and nothing else changed. */
+export const withFields = (text: string, fields: StampFields): string =>
+  text.replace(FIELD, (_, field: keyof StampFields) => fields[field] ?? '');
 
 /** What a stamp says on a page: spaces around what is empty go with it. */
 export const filledIn = (says: string, fields: StampFields): string =>
-  says
-    .replace(FIELD, (_, field: keyof StampFields) => fields[field])
+  withFields(says, fields)
     .replace(/\s+/g, ' ')
     .replace(/^[\s·,–-]+|[\s·,–-]+$/g, '')
     .trim();

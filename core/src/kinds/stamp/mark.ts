@@ -1,10 +1,9 @@
 import type { MarkBase } from '../../marks/index.ts';
+import type { ComposedMark } from '../composed.ts';
 
-/** Several marks that are one: put on pages again and again, moved and removed as one. */
-export interface StampMark extends MarkBase {
+/** Several marks that are one, put on pages again and again. */
+export interface StampMark extends ComposedMark {
   readonly kind: 'stamp';
-  /** Of any other kind, in user space, from the lowest to the topmost. */
-  readonly parts: readonly MarkBase[];
 }
 
 /** The mark where it is a stamp; null where it is something else. */

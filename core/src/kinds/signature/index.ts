@@ -1,0 +1,2 @@
+export { asSignature, type SignatureMark } from './mark.ts';
+export { signatureKind } from './signature.ts';
