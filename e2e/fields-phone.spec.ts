@@ -61,7 +61,7 @@ test('a form is filled in by taps and keys, said to lack what it wants, and leav
   await field('All together').focus();
   await page.keyboard.type('6');
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('note')).toBeHidden();
+  await expect(page.getByRole('note').filter({ hasText: 'Check' })).toBeHidden();
   await page.getByRole('combobox', { name: 'Fetched from' }).selectOption('Jetty');
   await page.getByRole('listbox', { name: 'Also wanted' }).selectOption(['Bucket', 'Rope']);
   await field('Remarks').focus();
@@ -117,7 +117,9 @@ test('what was filled in is undone, put back and emptied; a pen writes over fiel
   const press = async (u: number, v: number): Promise<void> =>
     page.touchscreen.tap(...(await placeOn(page, 1, u, v)));
   await press(0.2, 0.752);
-  await expect(page.getByText(/This is a place for a signature/)).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Sign' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog', { name: 'Sign' })).toBeHidden();
   await press(0.82, 0.752);
   await expect(page.getByText(/This is a button of the form/)).toBeVisible();
   const name = page.getByRole('textbox', { name: 'Name', exact: true });

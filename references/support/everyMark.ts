@@ -13,6 +13,7 @@ import {
   KINDS,
   type Mark,
   type PictureMark,
+  type SignatureMark,
   type StampMark,
   type TextMark,
   type WordsMark,
@@ -110,6 +111,16 @@ const stampOn = (page: string): StampMark => {
   return KINDS.stamp.carry(stamp, [0.98, 0.17, -0.17, 0.98, 400, 250], {});
 };
 
+/** Letters and a line beneath them as a signature. */
+const signatureOn = (page: string): SignatureMark => ({
+  ...base(page, `${page}-signature`, 510),
+  kind: 'signature',
+  of: 'Ines Mara',
+  parts: [
+    KINDS.text.carry({ ...textOn(page, 3, {}), id: `${page}-signed` }, [1, 0, 0, 1, 20, -60], {}),
+  ],
+});
+
 /** A document with marks of every kind on each of its pages. */
 export function withEveryMark(pages: readonly Page[]): DocState {
   const inked = written(
@@ -137,6 +148,7 @@ export function withEveryMark(pages: readonly Page[]): DocState {
       textOn(id, 2, {}),
       pictureOn(id),
       stampOn(id),
+      signatureOn(id),
     ];
     const drawn = { label: 'Draw', changes: marks.map((mark) => markChange(null, mark)) };
     return done(state, drawn);

@@ -46,6 +46,8 @@ export { usePagePrint } from './usePagePrint';
 export { dayInWords, noteInWords, type NoteInWords, taskInWords, timeInWords } from './noteInWords';
 export { Guide, type GuideState } from './guide';
 export { passwordFor } from './passwords';
+export { stampFieldsFor } from './stampFields';
+export { useDrawer } from './drawer';
 export { formKnown, formOf, useForm } from './forms';
 export { useOwnFonts } from './ownFonts';
 export { unlockDocument } from './unlocking';

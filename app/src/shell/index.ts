@@ -13,7 +13,8 @@ export type {
   ReaderFeature,
 } from './feature';
 export { late, preload } from './late';
-export { LetterLook, TextLook } from './lateParts';
+export { InkPad, LetterLook, TextLook } from './lateParts';
+export { PAPER } from './pad/paper';
 export { goToMark } from './goToMark';
 export { ChipCommands } from './ChipCommands';
 export { SecondWindow } from './SecondWindow';

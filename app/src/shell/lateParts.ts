@@ -6,3 +6,5 @@ export const KeysSheet = late(async () => (await import('./KeysSheet')).KeysShee
 export const SettingsSheet = late(async () => (await import('./SettingsSheet')).SettingsSheet);
 export const TextLook = late(async () => (await import('./TextLook')).TextLook);
 export const LetterLook = late(async () => (await import('./TextLook')).LetterLook);
+/** A sheet to write on with the pen: a remark, a signature. */
+export const InkPad = late(async () => (await import('./pad/InkPad')).InkPad);

@@ -19,11 +19,11 @@ const LARGEST = 4000;
 const ROOM = 4;
 
 /** What of a page a picture of marks shows, and how large it is. */
-function pictureOf(marks: readonly Mark[], page: PageBox) {
+function pictureOf(marks: readonly Mark[], page: PageBox, largest = LARGEST) {
   const around = growBox(marks.map(boundsOf).reduce(uniteBoxes), ROOM);
   const seen = transformBox(displayMatrix(page), around);
   const [width, height] = [seen.maxX - seen.minX, seen.maxY - seen.minY];
-  const scale = Math.min(SCALE, LARGEST / Math.max(width, height));
+  const scale = Math.min(SCALE, largest / Math.max(width, height));
   return { seen, scale, width: Math.ceil(width * scale), height: Math.ceil(height * scale) };
 }
 
@@ -37,8 +37,12 @@ export function pictureSize(
 }
 
 /** The marks as they are seen, on nothing, as a PNG. Throws when the browser makes no picture. */
-export async function pictureOfMarks(marks: readonly Mark[], page: PageBox): Promise<Blob> {
-  const { seen, scale, width, height } = pictureOf(marks, page);
+export async function pictureOfMarks(
+  marks: readonly Mark[],
+  page: PageBox,
+  largest = LARGEST,
+): Promise<Blob> {
+  const { seen, scale, width, height } = pictureOf(marks, page, largest);
   const canvas = document.createElement('canvas');
   canvas.width = width;
   canvas.height = height;

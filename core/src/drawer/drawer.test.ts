@@ -83,6 +83,17 @@ test('it is upright on a page that lies on its side, and whole on every page', (
   }
 });
 
+test('what is put where the same was put lies beside it', () => {
+  const item = itemOf({ sort: 'stamp' });
+  const once = done(emptyDocument(pages), takeOut(emptyDocument(pages), item, [], out()));
+  const twice = done(once, takeOut(once, item, [], out()));
+  const [a, b] = [...marksOn(twice, 'p0').values()].map((mark) => boundsOf(mark));
+  expect([b.minX - a.minX, b.minY - a.minY]).toEqual([
+    expect.closeTo(14, 5),
+    expect.closeTo(-14, 5),
+  ]);
+});
+
 test('fields of text are filled in, in marks and in stamps made of them', () => {
   const base = emptyDocument(pages);
   const text = emptyText(base, {

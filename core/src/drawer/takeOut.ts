@@ -1,8 +1,10 @@
+import { roughBoundsOf } from '../derived/index.ts';
 import {
   type Attachment,
   type DocState,
   findPage,
   markChange,
+  marksOn,
   nextOrder,
   type Page,
   type Transaction,
@@ -53,6 +55,9 @@ const DATE_SIZE = 8;
 const DATE_WIDTH = 160;
 const DATE_GAP = 2;
 const DATE_LEADING = 1.25;
+/** Things that would lie over each other are so far apart, points, and so many of them at most. */
+const BESIDE = 14;
+const MOST_BESIDE = 20;
 
 /**
  * Puts a thing of the drawer on a page, upright as the page is seen and whole on it where it has room, with its fields filled in; null when there is no such page.
@@ -68,7 +73,8 @@ export function takeOut(
   if (!page) return null;
   const placed = placedMarks(item, page, asked).map((mark) => filled(mark, asked.fields));
   let order = nextOrder(state, page.id);
-  const made = item.sort === 'marks' ? placed : [composed(item, page, placed, asked)];
+  const whole = item.sort === 'marks' ? placed : [composed(item, page, placed, asked)];
+  const made = beside(state, page, whole);
   const marks = made.map((mark): Mark => {
     const { author, ...unsigned } = mark;
     const by = asked.author || author;
@@ -111,6 +117,21 @@ function placedMarks(item: DrawerItem, page: Page, { at, room, newId }: TakenOut
   const move = moveBy({ x: kept.x - middle.x, y: kept.y - middle.y });
   const map = mapAsSeen(page, thenMatrix(scaleAbout(scale, scale, middle), move));
   return there.map((mark) => carryMark(mark, map, { widthFollows: true }));
+}
+
+/** One that would lie exactly over what was put there before lies a little beside it. */
+function beside(state: DocState, page: Page, marks: readonly Mark[]): readonly Mark[] {
+  const others = [...marksOn(state, page.id).values()].map(roughBoundsOf);
+  const own = boxCentre(boundsOfAll(marks));
+  const isTaken = (k: number): boolean =>
+    others.some((one) => {
+      const { x, y } = boxCentre(one);
+      return Math.hypot(x - own.x - k * BESIDE, y - own.y + k * BESIDE) < BESIDE / 2;
+    });
+  let steps = 0;
+  while (steps < MOST_BESIDE && isTaken(steps)) steps++;
+  if (steps === 0) return marks;
+  return marks.map((mark) => carryMark(mark, moveBy({ x: steps * BESIDE, y: -steps * BESIDE })));
 }
 
 const scaledBox = (b: Box, scale: number): Box => {

@@ -1,5 +1,6 @@
 import { router, useLocalSearchParams } from 'expo-router';
 import { useEffect } from 'react';
+import { drawerFeature } from '@/features/drawer';
 import { fieldsFeature } from '@/features/fields';
 import { figuresFeature } from '@/features/figures';
 import { historyFeature } from '@/features/history';
@@ -50,6 +51,7 @@ const FEATURES = [
   fieldsFeature,
   picturesFeature,
   stampsFeature,
+  drawerFeature,
   hereFeature,
   contentsFeature,
   searchFeature,

@@ -30,7 +30,7 @@ const COMFORTABLE = 16;
 const ENOUGH = 0.7;
 
 /** From its upper left corner as it is read, clockwise, in user space. */
-function cornersOfWidget(widget: WidgetPlace): readonly [Vec, Vec, Vec, Vec] {
+export function cornersOfWidget(widget: WidgetPlace): readonly [Vec, Vec, Vec, Vec] {
   const { place, width, height } = placeOfWidget(widget);
   const at = (x: number, y: number): Vec => transform(place, { x, y });
   return [at(0, 0), at(width, 0), at(width, -height), at(0, -height)];

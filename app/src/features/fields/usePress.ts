@@ -6,6 +6,7 @@ import type { Page } from '@marginalis/core/document';
 import { useEffect } from 'react';
 import { useReader } from '@/shell';
 import { elementId } from './fieldHeld';
+import { cornersOfWidget } from './heldField';
 
 /** A finger means what is so near, CSS pixels. */
 const FINGER = 8;
@@ -13,8 +14,6 @@ const FINGER = 8;
 /** Why a field of a form cannot be filled in; null where it can. */
 function whyNot({ sort, readOnly, sum }: FormField): string | null {
   if (sort === 'button') return 'This is a button of the form. What it would do is not run here.';
-  if (sort === 'signature')
-    return 'This is a place for a signature. Write it with the pen, or put a picture of it there.';
   if (readOnly && sum === undefined) return 'The form does not let this field be changed.';
   return null;
 }
@@ -35,6 +34,14 @@ export function usePress(index: number, page: Page | undefined, form: Form): voi
       // What lies over a field is meant before it.
       const over = marksAt(document, page.id, user, 0);
       if (over.some((mark) => !kindFor(mark).covers)) return false;
+      if (hit.field.sort === 'signature') {
+        const [corner, ...rest] = cornersOfWidget(hit.widget);
+        reader
+          .commands()
+          .find(({ id }) => id === 'sign')
+          ?.atPlace?.({ index, page: page.id, at: corner, area: [corner, ...rest] });
+        return true;
+      }
       const reason = whyNot(hit.field);
       if (reason) {
         session.notices.tell(reason);

@@ -1,10 +1,10 @@
+import { InkPad } from '@/shell';
 import { LONGEST_REMARK } from '@marginalis/core/document';
 import type { InkMark } from '@marginalis/core/kinds';
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, type TextInput as NativeInput, View } from 'react-native';
 import { TextInput, useTheme } from 'react-native-paper';
 import { Action, IconAction } from '@/ui';
-import { InkPad } from './written/InkPad';
 import { ReadIt } from './written/ReadIt';
 
 /** What is said in a remark, until it is kept. */

@@ -5,11 +5,10 @@ import { filledIn, type StampDesign } from '@marginalis/core/stamps';
 import { useEffect, useState } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { useSession } from '@/session';
+import { stampFieldsFor, useSession } from '@/session';
 import { useReader } from '@/shell';
 import { DrawingSvg } from '@/stage';
 import { G, Svg } from '@/ui';
-import { fieldsFor } from './fieldsFor';
 import { setStamp } from './setStamp';
 
 /** CSS pixels a point, and of a side at most. */
@@ -24,7 +23,7 @@ export function StampButton({ design, onPress }: { design: StampDesign; onPress:
   const { colors } = useTheme();
   const [stamp, setStampMark] = useState<StampMark | null>(null);
   const [fields] = useState(() => {
-    const known = fieldsFor(session, stage.getSight().current, new Date());
+    const known = stampFieldsFor(session, stage.getSight().current, new Date());
     return { ...known, name: known.name || NOBODY };
   });
   const says = filledIn(design.says, fields);

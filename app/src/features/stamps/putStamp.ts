@@ -1,9 +1,8 @@
 import { markChange, nextOrder } from '@marginalis/core/document';
 import { boxCentre } from '@marginalis/core/geometry';
 import { type StampDesign, stampAt } from '@marginalis/core/stamps';
-import { useSettings } from '@/session';
+import { stampFieldsFor, useSettings } from '@/session';
 import { type Reader, type Spot, spotInSight } from '@/shell';
-import { fieldsFor } from './fieldsFor';
 import { setStamp } from './setStamp';
 
 /** Puts a stamp on a page, and picks it; where nothing is asked for in the middle of what is in sight. */
@@ -17,7 +16,7 @@ export async function putStamp(
   const page = stage.pages[index];
   const now = new Date();
   const { document } = session.store.getState();
-  const stamp = await setStamp(design, fieldsFor(session, index, now), {
+  const stamp = await setStamp(design, stampFieldsFor(session, index, now), {
     ...{ id: crypto.randomUUID(), page: page.id, order: nextOrder(document, page.id) },
     ...{ madeAt: now.getTime(), author: useSettings.getState().author },
   });

@@ -1,5 +1,6 @@
 import { REMARK_WIDTH, writtenIn } from '@marginalis/core/derived';
 import type { Remark } from '@marginalis/core/document';
+import { PAPER } from '@/shell';
 import { DrawingSvg } from '@/stage';
 import { Area, G, Svg } from '@/ui';
 
@@ -28,6 +29,3 @@ export function WrittenInk(props: {
     </Area>
   );
 }
-
-/** Ink is made for paper, by night too. */
-export const PAPER = '#fdfcf8';

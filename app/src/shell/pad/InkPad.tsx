@@ -14,7 +14,7 @@ import { useSession, useSettings } from '@/session';
 import { DrawingSvg } from '@/stage';
 import { Action, Area, G, IconAction, Path, Svg } from '@/ui';
 import { PadWriter, RUBS } from './PadWriter';
-import { PAPER } from './WrittenInk';
+import { PAPER } from './paper';
 
 /** So high the sheet is at least, and so much of it is always free beneath what is written, points. */
 const LEAST = 110;

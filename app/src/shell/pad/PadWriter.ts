@@ -11,7 +11,7 @@ import {
 } from '@marginalis/core/ink';
 import { asInk, type InkMark, type Mark } from '@marginalis/core/kinds';
 import { instrumentStyle, type WritingInstrument } from '@marginalis/core/marks';
-import { samplesOf } from '@/shell';
+import { samplesOf } from '../writing';
 
 /** Rubbed out is what the eraser end passes within, points. */
 export const RUBS = 5;

@@ -1,8 +1,13 @@
 import type { StampFields } from '@marginalis/core/stamps';
-import { type DocumentSession, useSettings } from '@/session';
+import type { DocumentSession } from './documentSession';
+import { useSettings } from './settings';
 
-/** What is filled in on a stamp that is put on a page, from 0. */
-export function fieldsFor({ desk, guide }: DocumentSession, index: number, at: Date): StampFields {
+/** What is filled in on what is put on a page, from 0. */
+export function stampFieldsFor(
+  { desk, guide }: DocumentSession,
+  index: number,
+  at: Date,
+): StampFields {
   return {
     name: useSettings.getState().author,
     date: at.toLocaleDateString(undefined, { day: 'numeric', month: 'long', year: 'numeric' }),

@@ -1,0 +1,1 @@
+export { drawerFeature } from './feature';

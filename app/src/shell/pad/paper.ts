@@ -1,0 +1,2 @@
+/** Ink is made for paper, by night too. */
+export const PAPER = '#fdfcf8';
