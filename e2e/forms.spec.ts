@@ -1,5 +1,15 @@
 import { expect, test } from '@playwright/test';
-import { drawn, kept, openDesk, openDocument, openMarks, placeOn, take } from './support/reader';
+import {
+  drawn,
+  goOver,
+  kept,
+  openDesk,
+  openDocument,
+  openMarks,
+  openWorksheet,
+  placeOn,
+  take,
+} from './support/reader';
 import { copyOf, field, next, textOf } from './support/typing';
 
 /** Filling in forms: squares to tick, cells for letters; text that suits the room it has. */
@@ -105,4 +115,19 @@ test('lists are numbered while they are typed; letters shrink where a box keeps 
   await page.keyboard.press('Escape');
   const said = textOf(await copyOf(page));
   for (const item of ['1. limpets', '2. barnacles', '6. anemones']) expect(said).toContain(item);
+});
+
+test('printed words are put onto a line as an answer, for who cannot type', async ({ page }) => {
+  const pen = await openWorksheet(page);
+  await take(page, 'Word picker');
+  await goOver(page, pen, [0.12, 0.087], [0.36, 0.087]);
+  const chip = page.getByRole('group', { name: 'Selected words' });
+  await chip.getByRole('button', { name: 'More for these words' }).click();
+  await page.getByRole('menuitem', { name: 'Use as an answer' }).click();
+  await expect(page.getByText(/Tap where “.+” goes\./)).toBeVisible();
+  await page.mouse.click(...(await placeOn(page, 1, 0.3, 0.245)));
+  await kept(page);
+  await expect(field(page)).toBeHidden();
+  await openMarks(page);
+  await expect(page.getByRole('button', { name: /^Go to Text/ })).toHaveCount(1);
 });

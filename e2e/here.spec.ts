@@ -10,7 +10,15 @@ test('the right button of a mouse asks what is to stand at a bare place, what wa
   const here = page.getByRole('group', { name: 'Put here' });
   const bare = await placeOn(page, 1, 0.5, 0.06);
   await page.mouse.click(...bare, { button: 'right' });
-  await expect(here.getByRole('button')).toHaveText(['Paste', 'Note', 'Text', 'Picture', 'Stamp']);
+  await expect(here.getByRole('button')).toHaveText([
+    'Paste',
+    'Note',
+    'Text',
+    'Picture',
+    'Stamp',
+    'Drawer',
+    'Sign',
+  ]);
   await page.keyboard.press('Escape');
   await expect(here).toBeHidden();
 
@@ -24,7 +32,15 @@ test('the right button of a mouse asks what is to stand at a bare place, what wa
 
   const other = await placeOn(page, 1, 0.2, 0.03);
   await page.mouse.click(...other, { button: 'right' });
-  await expect(here.getByRole('button')).toHaveText(['Text', 'Paste', 'Note', 'Picture', 'Stamp']);
+  await expect(here.getByRole('button')).toHaveText([
+    'Text',
+    'Paste',
+    'Note',
+    'Picture',
+    'Stamp',
+    'Drawer',
+    'Sign',
+  ]);
   await here.getByRole('button', { name: 'Note' }).click();
   await page.getByRole('textbox', { name: 'What the note says' }).fill('Whose is it?');
   await page.keyboard.press('Control+Enter');

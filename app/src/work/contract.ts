@@ -119,6 +119,8 @@ export interface PictureAsk {
   readonly wanted: { readonly width: number; readonly height: number };
   /** The only part of it that stays, in shares of its sides from its upper left corner; all of it without. */
   readonly part?: Box;
+  /** The paper that something is written on is taken out: it can be seen through then. */
+  readonly withoutPaper?: boolean;
 }
 
 /** What can be asked of the worker that looks at finished copies, and what it answers. */

@@ -1,6 +1,11 @@
 import { type Attachment, LARGEST_PICTURE, type PictureType } from '@marginalis/core/document';
 import { toBase64 } from '@marginalis/core/marks';
-import { hasPlainColours, pictureName, withoutMetadata } from '@marginalis/core/pictures';
+import {
+  hasPlainColours,
+  pictureName,
+  withoutMetadata,
+  withoutPaper,
+} from '@marginalis/core/pictures';
 import type { PictureAsk } from './contract';
 
 /** How faithful a JPEG is, 0–1. */
@@ -32,9 +37,9 @@ export async function makePicture(ask: PictureAsk): Promise<Attachment> {
 
 /** Where not a pixel has to be changed it is not packed anew. */
 async function asItIs(ask: PictureAsk): Promise<Kept | null> {
-  const { bytes, head, wanted, part } = ask;
+  const { bytes, head, wanted, part, withoutPaper: isBare } = ask;
   const { format, width, height, orientation } = head;
-  if ((format !== 'jpeg' && format !== 'png') || orientation !== 1 || part) return null;
+  if ((format !== 'jpeg' && format !== 'png') || orientation !== 1 || part || isBare) return null;
   if (wanted.width < width || wanted.height < height) return null;
   try {
     // Of others the browser makes what screens take; a copy would show them otherwise.
@@ -73,6 +78,11 @@ async function drawnAnew(ask: PictureAsk): Promise<Kept> {
     const [w, h] = [bitmap.width, bitmap.height];
     const [across, down] = [(maxX - minX) * w, (maxY - minY) * h];
     context.drawImage(bitmap, minX * w, minY * h, across, down, 0, 0, width, height);
+    if (ask.withoutPaper) {
+      const pixels = context.getImageData(0, 0, width, height);
+      withoutPaper(pixels.data, width, height);
+      context.putImageData(pixels, 0, 0);
+    }
     return { ...(await packed(canvas, context, head.format)), width, height };
   } finally {
     bitmap.close();

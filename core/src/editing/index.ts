@@ -81,7 +81,13 @@ export {
 } from './notes.ts';
 export { keepAttachments } from './keepAttachments.ts';
 export { repeatMarks } from './repeat.ts';
-export { cropPicture, describePicture, type NewPicture, putPicture } from './pictures.ts';
+export {
+  cropPicture,
+  swapPicture,
+  describePicture,
+  type NewPicture,
+  putPicture,
+} from './pictures.ts';
 export { keepNotes } from './keepNotes.ts';
 export { followersOf, keepTies } from './keepTies.ts';
 export { addTag, removeTag } from './tags.ts';

@@ -15,7 +15,7 @@ import { carryMarks } from './carry.ts';
 import { copyMarks, duplicateMarks, pasteMarks, readClip, writeClip } from './clip.ts';
 import { removeMarks } from './erase.ts';
 import { keepAttachments } from './keepAttachments.ts';
-import { cropPicture, describePicture, putPicture } from './pictures.ts';
+import { cropPicture, describePicture, putPicture, swapPicture } from './pictures.ts';
 import { startRubbing } from './rubbing.ts';
 
 const PLACE: Matrix = [80, 0, 0, 60, 100, 200];
@@ -90,6 +90,16 @@ test('it is moved, described and cut down to a part of it, which stays where it 
   expect(picture(after, 'a')).toMatchObject({ source: 'part', place: [40, 0, 0, 30, 150, 230] });
   // What was cut away is nowhere.
   expect(names(after)).toEqual(['part']);
+});
+
+test('another picture takes its place, unless it shows something else by now', () => {
+  const once = put(empty, 'a');
+  const bare = whole(once, swapPicture(once, picture(once, 'a'), smallPicture('bare'), 'Take out'));
+  const after = done(once, bare);
+  expect([picture(after, 'a').source, picture(after, 'a').place]).toEqual(['bare', PLACE]);
+  expect(swapPicture(after, picture(once, 'a'), smallPicture('other'), 'Take out')).toBeNull();
+  expect(swapPicture(after, picture(after, 'a'), smallPicture('bare'), 'Take out')).toBeNull();
+  expect(names(done(after, invertTransaction(bare)))).toContain('shore');
 });
 
 test('no rubber takes it', () => {

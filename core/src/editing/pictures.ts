@@ -51,6 +51,22 @@ export const describePicture = (mark: PictureMark, says: string): Transaction | 
     ? null
     : { label: 'Describe a picture', changes: [markChange(mark, { ...mark, says })] };
 
+/** A picture that shows another, in its place; null where it is not there any more, or shows something else by now. */
+export function swapPicture(
+  state: DocState,
+  { id, source }: Pick<PictureMark, 'id' | 'source'>,
+  picture: Attachment,
+  label: string,
+): Transaction | null {
+  const mark = asPicture(findMark(state, id));
+  if (mark?.source !== source || picture.id === source) return null;
+  const after = { ...mark, source: picture.id };
+  return {
+    label,
+    changes: [...missingAttachments(state, [picture]), markChange(mark, after)],
+  };
+}
+
 /**
  * A picture cut down to a part of it, which stays where it lies; null where it is not there any more, or shows something else by now.
  * @param part in shares of its sides, from its upper left corner

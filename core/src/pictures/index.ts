@@ -7,5 +7,6 @@ export {
   type PictureRefusalReason,
 } from './pictureHead.ts';
 export { pictureName } from './pictureName.ts';
+export { withoutPaper } from './withoutPaper.ts';
 export { hasPlainColours, withoutMetadata } from './withoutMetadata.ts';
 export { pixelsIn, pixelsWanted, placeOnPage } from './placeOnPage.ts';

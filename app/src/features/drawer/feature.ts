@@ -31,7 +31,7 @@ export const drawerFeature: ReaderFeature = {
           drawerAsked.setState(NOWHERE);
           shell.openDialog(DRAWER);
         },
-        forPlace: 'From the drawer',
+        forPlace: 'Drawer',
         atPlace: ({ index, at }) => {
           drawerAsked.setState({ ...NOWHERE, spot: { index, at } });
           shell.openDialog(DRAWER);
@@ -48,7 +48,7 @@ export const drawerFeature: ReaderFeature = {
           drawerAsked.setState({ ...NOWHERE, signs: true });
           shell.openDialog(DRAWER);
         },
-        forPlace: 'Signature',
+        forPlace: 'Sign',
         atPlace: (place) => {
           drawerAsked.setState({ ...toSign(place), signs: true });
           shell.openDialog(DRAWER);

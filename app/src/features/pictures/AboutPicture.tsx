@@ -20,6 +20,7 @@ import { pagePictures } from '@/stage';
 import { Action, Field, Sheet } from '@/ui';
 import { CropFrame, WHOLE } from './CropFrame';
 import { cropPart } from './cropPart';
+import { takePaperOut } from './takePaperOut';
 
 /** What is to be seen on the picture that is picked, which part of it stays, and which way round it lies. */
 export function AboutPicture({ onClose }: { onClose: () => void }) {
@@ -75,6 +76,11 @@ function About({ mark, page }: { mark: PictureMark; page: Page }) {
     setPart(WHOLE);
     setWaits(false);
   };
+  const bare = async (): Promise<void> => {
+    setWaits(true);
+    await takePaperOut(session, mark);
+    setWaits(false);
+  };
   return (
     <View style={styles.all}>
       <Field
@@ -98,6 +104,9 @@ function About({ mark, page }: { mark: PictureMark; page: Page }) {
           <View style={styles.row}>
             <Action mode="outlined" disabled={waits || part === WHOLE} onPress={() => void crop()}>
               Crop
+            </Action>
+            <Action mode="outlined" disabled={waits} onPress={() => void bare()}>
+              Take the paper out
             </Action>
             {part !== WHOLE && <Action onPress={() => setPart(WHOLE)}>Keep all of it</Action>}
           </View>

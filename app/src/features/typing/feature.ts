@@ -31,6 +31,19 @@ const commands = (reader: Reader): readonly Command[] => [
     },
   },
   {
+    id: 'answer-with-words',
+    title: 'Use the selected words as an answer',
+    group: 'Marks',
+    also: 'word bank label match copy put here',
+    icon: 'text-box',
+    forWords: 'Use as an answer',
+    able: () => {
+      const { writable } = reader.session.store.getState();
+      return writable && reader.session.words.store.getState().parts.length > 0;
+    },
+    run: async () => (await import('./answerWithWords')).answerWithWords(reader),
+  },
+  {
     id: 'paste-text',
     title: 'Paste text as a box',
     group: 'Marks',
