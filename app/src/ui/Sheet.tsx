@@ -40,6 +40,8 @@ function useEscape(open: boolean, onClose: () => void): void {
     const own = {};
     const onKey = (e: KeyboardEvent) => {
       if (e.key !== 'Escape' || opened.at(-1) !== own) return;
+      // A menu that lies over it is closed first, by itself.
+      if (document.querySelector('[role=menu]')) return;
       // Nothing beneath the sheet hears of it.
       e.stopPropagation();
       close.current();

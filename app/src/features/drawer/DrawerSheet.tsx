@@ -54,7 +54,7 @@ export function DrawerSheet({ onClose }: { onClose: () => void }) {
   // Where there is none yet, the sheet to write one is the next thing.
   if (isSigning || (asked.signs && isRead && wanted.length === 0))
     return (
-      <Sheet title={title} open onClose={onClose} tall>
+      <Sheet title={title} open onClose={onClose}>
         <SignPad
           items={items}
           onDone={(item) => {
@@ -65,9 +65,27 @@ export function DrawerSheet({ onClose }: { onClose: () => void }) {
         />
       </Sheet>
     );
+  const ways = (
+    <View style={styles.foot}>
+      <Action onPress={() => setSigning(true)}>Write a signature</Action>
+      {!asked.signs && (
+        <>
+          <Action
+            disabled={items.length === 0}
+            onPress={() => void saveDrawer(reader.session, items)}
+          >
+            Save the drawer as a file
+          </Action>
+          <Action onPress={() => void openDrawerFile(reader.session, items)}>
+            Bring in a drawer
+          </Action>
+        </>
+      )}
+    </View>
+  );
   const folders = foldersOf(wanted);
   return (
-    <Sheet title={title} open onClose={onClose} tall>
+    <Sheet title={title} open onClose={onClose} foot={ways}>
       <Field label="Look for" value={term} onChangeText={setTerm} />
       {folders.length > 0 && (
         <View role="group" aria-label="Folders" style={styles.row}>
@@ -117,22 +135,6 @@ export function DrawerSheet({ onClose }: { onClose: () => void }) {
           {`Show more (${found.length - most})`}
         </Action>
       )}
-      <View style={styles.foot}>
-        <Action onPress={() => setSigning(true)}>Write a signature</Action>
-        {!asked.signs && (
-          <>
-            <Action
-              disabled={items.length === 0}
-              onPress={() => void saveDrawer(reader.session, items)}
-            >
-              Save the drawer as a file
-            </Action>
-            <Action onPress={() => void openDrawerFile(reader.session, items)}>
-              Bring in a drawer
-            </Action>
-          </>
-        )}
-      </View>
       {renamed && (
         <RenameItem
           item={renamed}
@@ -148,5 +150,5 @@ export function DrawerSheet({ onClose }: { onClose: () => void }) {
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
-  foot: { flexDirection: 'row', flexWrap: 'wrap', gap: 4, paddingTop: 8 },
+  foot: { flexDirection: 'row', flexWrap: 'wrap', gap: 4 },
 });

@@ -22,7 +22,7 @@ export function StampSheet({ onClose }: { onClose: () => void }) {
     }
   };
   return (
-    <Sheet title="Stamps" open onClose={onClose} tall>
+    <Sheet title="Stamps" open onClose={onClose}>
       <Text variant="bodySmall">
         Your name, the day and the page are filled in as the stamp is put on the page.
       </Text>
