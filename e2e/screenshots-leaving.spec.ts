@@ -1,8 +1,10 @@
+import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { write } from './support/handwriting';
 import { newNote, say } from './support/notes';
 import { Pen } from './support/pen';
 import {
+  addFile,
   command,
   drawn,
   kept,
@@ -98,4 +100,68 @@ test('what leaves: the password a guest is asked for, the pages, their notes, wh
   await strip(guest, 'guest-phone', pictures);
   await desk.close();
   await guests.close();
+});
+
+test('what is put on pages: a form that is filled in, the drawer, and a sheet for a signature', async ({
+  browser,
+  baseURL,
+}) => {
+  if (test.info().project.name === 'wide') return;
+  const size = {
+    ...{ viewport: { width: 390, height: 844 }, hasTouch: true, baseURL },
+    deviceScaleFactor: 1,
+  };
+  const context = await browser.newContext({ ...size, storageState: LAID_OUT });
+  const page = await context.newPage();
+  await openDesk(page);
+  await addFile(
+    page,
+    'Loan form.pdf',
+    new Uint8Array(readFileSync('demo/documents/loan-form.pdf')),
+  );
+  await drawn(page, 1);
+  await page.getByRole('button', { name: 'Close the hint' }).click();
+  const pictures: Buffer[] = [];
+  const keep = async (): Promise<void> => {
+    await page.waitForTimeout(900);
+    pictures.push(await page.screenshot());
+  };
+  await page.getByRole('checkbox', { name: 'Quadrat' }).press('Space');
+  for (const [name, says] of [
+    ['How many: Quadrat', '6'],
+    ['Card number', '4711980'],
+    ['Name', 'Ines Mara'],
+  ]) {
+    await page.getByRole('textbox', { name, exact: true }).focus();
+    await page.keyboard.type(says);
+  }
+  await keep();
+  await page.keyboard.press('Escape');
+  await command(page, 'Sign');
+  const pad = page.getByRole('img', { name: 'Write your signature here' });
+  const box = await pad.boundingBox();
+  if (!box) throw new Error('There is no sheet to write on.');
+  await page.mouse.move(box.x + 40, box.y + 60);
+  await page.mouse.down();
+  for (let k = 1; k <= 60; k++)
+    await page.mouse.move(
+      box.x + 40 + 4 * k + 9 * Math.cos(k / 2.2),
+      box.y + 56 + 16 * Math.sin(k / 2.2) - 0.2 * k,
+    );
+  await page.mouse.up();
+  await page.getByLabel('Whose signature it is').fill('Ines Mara');
+  await page.keyboard.press('Tab');
+  await keep();
+  await page.getByRole('button', { name: 'Keep and sign' }).click();
+  await kept(page);
+  await command(page, 'Put what is picked in the drawer');
+  await page.getByRole('radio', { name: 'One stamp' }).click();
+  await page.getByRole('dialog').getByLabel('Name').fill('Signed for the group');
+  await page.getByRole('dialog').getByLabel('Folder').fill('Loans');
+  await page.getByRole('button', { name: 'Put in', exact: true }).click();
+  await expect(page.getByText('“Signed for the group” is in the drawer.')).toBeVisible();
+  await command(page, 'Open the drawer');
+  await keep();
+  await strip(page, 'placed-phone', pictures);
+  await context.close();
 });

@@ -70,11 +70,6 @@ test('the main views', async ({ page }) => {
   await shot(page, 'reader');
 
   await page.getByRole('button', { name: 'Take the circle' }).click();
-  await take(page, 'Fine pen');
-  await page.getByRole('radio', { name: 'Iron gall' }).waitFor();
-  await page.waitForTimeout(600);
-  await shot(page, 'instrument');
-  await page.keyboard.press('Escape');
 
   await command(page, 'Add a squared page');
   await drawn(page, 2);
