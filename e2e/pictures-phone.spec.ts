@@ -141,3 +141,37 @@ test('what is no sound picture is refused in a sentence; a drawing of numbers ru
   await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(empty + 2000);
   expect(wanted.filter((url) => /ran|fetched|styled/.test(url))).toEqual([]);
 });
+
+test('the paper of a photographed signature is taken out, and the print beneath is seen through it', async ({
+  page,
+}) => {
+  const canvas = createCanvas(600, 240);
+  const ctx = canvas.getContext('2d');
+  const light = ctx.createLinearGradient(0, 0, 600, 240);
+  light.addColorStop(0, '#efeade');
+  light.addColorStop(1, '#a8a398');
+  ctx.fillStyle = light;
+  ctx.fillRect(0, 0, 600, 240);
+  ctx.strokeStyle = '#1f3361';
+  ctx.lineWidth = 9;
+  ctx.beginPath();
+  for (let x = 60; x < 540; x++) ctx.lineTo(x, 120 + 60 * Math.sin(x / 40));
+  ctx.stroke();
+  await openWorksheet(page);
+  await givePicture(page, 'Signed.jpg', 'image/jpeg', canvas.toBuffer('image/jpeg'));
+  await expect(page.getByRole('button', { name: 'Change' })).toBeVisible();
+  await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(20_000);
+  const before = await inkOn(page, 1);
+  await command(page, /^Describe, crop and turn/);
+  const sheet = page.getByRole('dialog', { name: 'Picture' });
+  await sheet.getByRole('button', { name: 'Take the paper out' }).click();
+  await expect.poll(() => inkOn(page, 1)).toBeLessThan(0.2 * before);
+  expect(await inkOn(page, 1)).toBeGreaterThan(0.02 * before);
+  await sheet.getByRole('button', { name: 'Close' }).click();
+  await kept(page);
+  const send = await openSend(page);
+  const download = page.waitForEvent('download');
+  await send.getByRole('button', { name: 'Download' }).click();
+  await (await download).path();
+  await expect(send.getByText('Proved: the copy shows what the screen shows.')).toBeVisible();
+});
