@@ -1,10 +1,12 @@
 import { fieldsInOrder, staleSums } from '@marginalis/core/fields';
 import { useMemo } from 'react';
 import { useForm, useSessionState } from '@/session';
-import { useReader } from '@/shell';
+import { late, useReader } from '@/shell';
 import { usePageSeen } from '@/stage';
-import { PlaceToFill } from './PlaceToFill';
 import { usePress } from './usePress';
+
+/** What is seen of them where there is a form; loaded while nothing else is to be done. */
+export const PlacesToFill = late(async () => (await import('./PlacesToFill')).PlacesToFill);
 
 /** The fields of the form on a page: a finger or a mouse presses them, the keyboard comes to them one after the other, and a pen writes over them. */
 export function FieldsOnPage({ index }: { index: number }) {
@@ -26,12 +28,5 @@ export function FieldsOnPage({ index }: { index: number }) {
   usePress(index, page, form);
   if (!page || !source || !writable || places.length === 0) return null;
   const names = new Set(stale.split('\n'));
-  return places.map((place) => (
-    <PlaceToFill
-      key={place.widget.index}
-      index={index}
-      place={{ ...place, page, source }}
-      isStale={names.has(place.field.name)}
-    />
-  ));
+  return <PlacesToFill {...{ index, page, source, places }} stale={names} />;
 }

@@ -2,7 +2,7 @@ import { emptyForm, resetForm } from '@marginalis/core/fields';
 import { formKnown } from '@/session';
 import type { Command, Reader, ReaderFeature } from '@/shell';
 import { fillTools } from './fieldHeld';
-import { FieldsOnPage } from './FieldsOnPage';
+import { FieldsOnPage, PlacesToFill } from './FieldsOnPage';
 import { FormTold } from './FormTold';
 import { stepField } from './step';
 
@@ -61,5 +61,6 @@ export const fieldsFeature: ReaderFeature = {
   name: 'fields',
   commands,
   OnPage: FieldsOnPage,
+  later: [PlacesToFill],
   Over: FormTold,
 };
