@@ -4,6 +4,7 @@ import { textOf } from '../references/support/programs';
 import { wave } from './support/pen';
 import {
   command,
+  downloadProved,
   drawn,
   inkOn,
   kept,
@@ -52,10 +53,7 @@ test('a signature is written once, put where one signs, dated, and there for the
   await expect(page.getByText(/^Signature: Ines Mara, /)).toHaveCount(2);
   await page.keyboard.press('Escape');
   const send = await openSend(page);
-  const download = page.waitForEvent('download');
-  await send.getByRole('button', { name: 'Download' }).click();
-  const path = await (await download).path();
-  await expect(send.getByText('Proved: the copy shows what the screen shows.')).toBeVisible();
+  const path = await downloadProved(page, send);
   const year = String(new Date().getFullYear());
   expect(textOf(new Uint8Array(readFileSync(path)))).toContain(year);
 });
@@ -86,6 +84,7 @@ test('what is picked goes into the drawer, is found there, taken out, saved as a
   await drawer.getByRole('button', { name: 'More for Wavy line' }).click();
   await page.getByRole('menuitem', { name: 'Remove' }).click();
   await expect(drawer.getByText(/There is nothing in the drawer yet/)).toBeVisible();
+  await expect(page.getByText('“Wavy line” is no longer in the drawer.')).toBeAttached();
   const bringIn = async (path: string): Promise<void> => {
     const chooser = page.waitForEvent('filechooser');
     await drawer.getByRole('button', { name: 'Bring in a drawer' }).click();

@@ -1,11 +1,12 @@
 import { readFileSync } from 'node:fs';
-import { type Download, expect, type Locator, type Page, test } from '@playwright/test';
+import { expect, type Locator, type Page, test } from '@playwright/test';
 import { readForm } from '../core/src/pdf';
 import { textOf } from '../references/support/programs';
 import { line, Pen } from './support/pen';
 import {
   addFile,
   command,
+  downloadProved,
   drawn,
   inkOn,
   kept,
@@ -18,9 +19,6 @@ import {
 /** Filling in the form of a file. */
 
 const FORM = new Uint8Array(readFileSync('demo/documents/loan-form.pdf'));
-
-const bytesOf = async (download: Download): Promise<Uint8Array> =>
-  new Uint8Array(readFileSync(await download.path()));
 
 async function openForm(page: Page): Promise<void> {
   await openDesk(page);
@@ -36,13 +34,8 @@ async function tap(page: Page, field: Locator): Promise<void> {
   await page.touchscreen.tap(box.x + box.width / 2, box.y + box.height / 2);
 }
 
-async function downloaded(page: Page, sheet: Locator): Promise<Uint8Array> {
-  const download = page.waitForEvent('download');
-  await sheet.getByRole('button', { name: 'Download' }).click();
-  const bytes = await bytesOf(await download);
-  await expect(sheet.getByText('Proved: the copy shows what the screen shows.')).toBeVisible();
-  return bytes;
-}
+const downloaded = async (page: Page, sheet: Locator): Promise<Uint8Array> =>
+  new Uint8Array(readFileSync(await downloadProved(page, sheet)));
 
 test('a form is filled in by taps and keys, said to lack what it wants, and leaves as text and as values', async ({
   page,

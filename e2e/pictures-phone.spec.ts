@@ -3,7 +3,15 @@ import { readFileSync } from 'node:fs';
 import { loadImage, createCanvas } from '@napi-rs/canvas';
 import { expect, type Page, test } from '@playwright/test';
 import { held, photograph, QUARTERS, TOLD_OF_IT } from '../core/testing/photographs';
-import { command, drawn, inkOn, kept, openSend, openWorksheet } from './support/reader';
+import {
+  command,
+  downloadProved,
+  drawn,
+  inkOn,
+  kept,
+  openSend,
+  openWorksheet,
+} from './support/reader';
 
 /** Has the next question for a file answered with a picture. */
 async function givePicture(page: Page, name: string, mimeType: string, buffer: Buffer) {
@@ -78,10 +86,7 @@ test('a photograph is put on the page as its camera was held, described, cropped
   await page.reload();
   await drawn(page, 1);
   const send = await openSend(page);
-  const download = page.waitForEvent('download');
-  await send.getByRole('button', { name: 'Download' }).click();
-  const path = await (await download).path();
-  await expect(send.getByText('Proved: the copy shows what the screen shows.')).toBeVisible();
+  const path = await downloadProved(page, send);
   const bytes = readFileSync(path);
   expect(bytes.includes(TOLD_OF_IT)).toBe(false);
   // Its upper half, turned clockwise once more.
@@ -170,8 +175,5 @@ test('the paper of a photographed signature is taken out, and the print beneath 
   await sheet.getByRole('button', { name: 'Close' }).click();
   await kept(page);
   const send = await openSend(page);
-  const download = page.waitForEvent('download');
-  await send.getByRole('button', { name: 'Download' }).click();
-  await (await download).path();
-  await expect(send.getByText('Proved: the copy shows what the screen shows.')).toBeVisible();
+  await downloadProved(page, send);
 });

@@ -16,6 +16,8 @@ import {
   placeOn,
 } from './support/reader';
 
+const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, deviceScaleFactor: 1 };
+
 /** Pictures of a phone's screen beside each other, as one. */
 async function strip(page: Page, name: string, pictures: readonly Buffer[]): Promise<void> {
   const images = pictures
@@ -34,10 +36,7 @@ test('what leaves: the password a guest is asked for, the pages, their notes, wh
   baseURL,
 }) => {
   if (test.info().project.name === 'wide') return;
-  const size = {
-    ...{ viewport: { width: 390, height: 844 }, hasTouch: true, baseURL },
-    deviceScaleFactor: 1,
-  };
+  const size = { ...PHONE, baseURL };
   const desk = await browser.newContext({ ...size, storageState: LAID_OUT });
   const page = await desk.newPage();
   await openDesk(page);
@@ -107,10 +106,7 @@ test('what is put on pages: a form that is filled in, the drawer, and a sheet fo
   baseURL,
 }) => {
   if (test.info().project.name === 'wide') return;
-  const size = {
-    ...{ viewport: { width: 390, height: 844 }, hasTouch: true, baseURL },
-    deviceScaleFactor: 1,
-  };
+  const size = { ...PHONE, baseURL };
   const context = await browser.newContext({ ...size, storageState: LAID_OUT });
   const page = await context.newPage();
   await openDesk(page);

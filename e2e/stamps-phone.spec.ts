@@ -1,7 +1,16 @@
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
 import { textOf } from '../references/support/programs';
-import { command, drawn, inkOn, kept, openMarks, openSend, openWorksheet } from './support/reader';
+import {
+  command,
+  downloadProved,
+  drawn,
+  inkOn,
+  kept,
+  openMarks,
+  openSend,
+  openWorksheet,
+} from './support/reader';
 
 test('a stamp is chosen by keys, put on the page and on every other, there again after a reload, and text in the copy', async ({
   page,
@@ -30,9 +39,6 @@ test('a stamp is chosen by keys, put on the page and on every other, there again
   await expect(page.getByText('Stamp: Which unit?')).toHaveCount(2);
   await page.keyboard.press('Escape');
   const send = await openSend(page);
-  const download = page.waitForEvent('download');
-  await send.getByRole('button', { name: 'Download' }).click();
-  const path = await (await download).path();
-  await expect(send.getByText('Proved: the copy shows what the screen shows.')).toBeVisible();
+  const path = await downloadProved(page, send);
   expect(textOf(new Uint8Array(readFileSync(path)))).toContain('Which unit?');
 });

@@ -173,6 +173,15 @@ export async function openSend(page: Page): Promise<Locator> {
   return page.getByRole('dialog', { name: 'Send' });
 }
 
+/** Downloads what the open sheet offers, and waits until it is proved. */
+export async function downloadProved(page: Page, sheet: Locator): Promise<string> {
+  const download = page.waitForEvent('download');
+  await sheet.getByRole('button', { name: 'Download' }).click();
+  const path = await (await download).path();
+  await expect(sheet.getByText('Proved: the copy shows what the screen shows.')).toBeVisible();
+  return path;
+}
+
 /** Has a link made to the copy that the open sheet asks for. */
 export async function makeLink(page: Page): Promise<void> {
   const sheet = page.getByRole('dialog', { name: 'Send' });

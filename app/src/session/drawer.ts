@@ -1,41 +1,38 @@
 import type { Attachment } from '@marginalis/core/document';
 import type { DrawerItem } from '@marginalis/core/drawer';
 import { create } from 'zustand';
-import { dropDrawerItem, keepDrawerItem, readDrawerItems } from '@/storage';
+import { dropDrawerItem, keepDrawerItems, readDrawerItems } from '@/storage';
 
 interface DrawerStore {
   /** Null until the drawer has been read. */
   readonly items: readonly DrawerItem[] | null;
-  /** When what is kept has been read. */
-  ready(): Promise<readonly DrawerItem[]>;
+  /** Reads what is kept: another tab may have put something in. */
+  read(): Promise<void>;
   /** Keeps things on this device, those of the same id in their place. Rejects where there is no room. */
   keep(items: readonly DrawerItem[], attachments?: readonly Attachment[]): Promise<void>;
-  remove(item: DrawerItem): Promise<void>;
+  remove(items: readonly DrawerItem[]): Promise<void>;
 }
 
 /** One's own things that are used again. They never leave this browser but in what is sent, and in the file of the drawer. */
 export const useDrawer = create<DrawerStore>((set, get) => {
-  let reading: Promise<readonly DrawerItem[]> | null = null;
-  const ready = (): Promise<readonly DrawerItem[]> =>
-    (reading ??= readDrawerItems().then((items) => {
-      set({ items });
-      return items;
-    }));
+  const read = async (): Promise<void> => set({ items: await readDrawerItems() });
+  const without = (gone: readonly DrawerItem[]): readonly DrawerItem[] => {
+    const ids = new Set(gone.map(({ id }) => id));
+    return (get().items ?? []).filter(({ id }) => !ids.has(id));
+  };
   return {
     items: null,
-    ready,
-    async keep(kept, attachments = []) {
-      await ready();
-      for (const [k, item] of kept.entries())
-        await keepDrawerItem(item, k === 0 ? attachments : []);
-      const ids = new Set(kept.map(({ id }) => id));
-      set({ items: [...(get().items ?? []).filter(({ id }) => !ids.has(id)), ...kept] });
+    read,
+    async keep(kept, attachments) {
+      if (!get().items) await read();
+      await keepDrawerItems(kept, attachments);
+      set({ items: [...without(kept), ...kept] });
     },
-    async remove(item) {
-      await ready();
-      const others = (get().items ?? []).filter(({ id }) => id !== item.id);
-      await dropDrawerItem(item, others);
-      set({ items: others });
+    async remove(gone) {
+      if (!get().items) await read();
+      const still = without(gone);
+      for (const item of gone) await dropDrawerItem(item, still);
+      set({ items: still });
     },
   };
 });

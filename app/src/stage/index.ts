@@ -29,6 +29,7 @@ export type { Device } from './manners';
 export type { Writer } from './pointers';
 export type { Follower, Touch } from './touches';
 export { pictureOfMarks, pictureSize } from './pictureOfMarks';
+export { dataUrlOf } from './dataUrlOf';
 export { pictureOfPage } from './pictureOfPage';
 export { DrawingSvg } from './DrawingSvg';
 export { announceFaces, familiesOf } from './pageFaces';

@@ -2,6 +2,7 @@ import { coveredOn, layersFrom } from '@marginalis/core/derived';
 import { inOrder, type Page, type PageMarks } from '@marginalis/core/document';
 import { displayMatrix, displaySize } from '@marginalis/core/geometry';
 import { whenIdle } from '@/work';
+import { dataUrlOf } from './dataUrlOf';
 import { pageFiles, settleFiles } from './pageFiles';
 import { paintDrawing } from './paintDrawing';
 import { PagePicture } from './pagePicture';
@@ -45,21 +46,15 @@ export async function pictureOfPage(
     // Browsers put painting off until somebody looks.
     ctx.getImageData(0, 0, 1, 1);
   }
-  return dataUrlOf(canvas);
+  return packed(canvas);
 }
 
 /** Compressed beside the main thread. */
-async function dataUrlOf(canvas: HTMLCanvasElement): Promise<string | null> {
+async function packed(canvas: HTMLCanvasElement): Promise<string | null> {
   const blob = await new Promise<Blob | null>((resolve) =>
     canvas.toBlob(resolve, 'image/jpeg', QUALITY),
   );
-  if (!blob) return null;
-  return new Promise((resolve, reject) => {
-    const reader = new FileReader();
-    reader.onload = () => resolve(String(reader.result));
-    reader.onerror = () => reject(reader.error ?? new Error('The picture could not be read.'));
-    reader.readAsDataURL(blob);
-  });
+  return blob && dataUrlOf(blob);
 }
 
 /** Draws the print of a page, after whatever the person is looking at. */

@@ -5,7 +5,7 @@ import { plainPage } from '@marginalis/core/geometry';
 import { smallPicture } from '../../../core/testing/attachment';
 import { wavePath } from '../../../core/testing/hand';
 import { pageRefsFor, written } from '../../../core/testing/marks';
-import { dropDrawerItem, keepDrawerItem, readDrawerItems, readDrawerPictures } from './drawer';
+import { dropDrawerItem, keepDrawerItems, readDrawerItems, readDrawerPictures } from './drawer';
 
 const pages = pageRefsFor([plainPage(300, 400)]);
 const state = written(pages, [{ page: 0, id: 'w', path: wavePath({ x: 40, y: 100 }, 90, 8, 3) }]);
@@ -18,8 +18,8 @@ const item = (id: string, attachments: readonly string[]): DrawerItem => ({
 test('the drawer is kept and read; a thing that is damaged hides no other, and a picture goes with the last that shows it', async () => {
   const picture = smallPicture('shown');
   const [one, two] = [item('one', [picture.id]), item('two', [picture.id])];
-  await keepDrawerItem(one, [picture]);
-  await keepDrawerItem(two);
+  await keepDrawerItems([one], [picture]);
+  await keepDrawerItems([two]);
   await createAsyncStorage('marginalis-drawer').setItem('torn', '{"id":"torn"}');
   const told = jest.spyOn(console, 'warn').mockImplementation(() => undefined);
   expect((await readDrawerItems()).map(({ id }) => id).sort()).toEqual(['one', 'two']);

@@ -20,13 +20,13 @@ export async function readDrawerItems(): Promise<readonly DrawerItem[]> {
   });
 }
 
-/** Keeps a thing, and what it shows. */
-export async function keepDrawerItem(
-  item: DrawerItem,
+/** Keeps things, and first what they show. */
+export async function keepDrawerItems(
+  kept: readonly DrawerItem[],
   attachments: readonly Attachment[] = [],
 ): Promise<void> {
   for (const one of attachments) await shown.setItem(one.id, JSON.stringify(one));
-  await items.setItem(item.id, JSON.stringify(toItemRecord(item)));
+  for (const item of kept) await items.setItem(item.id, JSON.stringify(toItemRecord(item)));
 }
 
 /** Drops a thing; what it shows goes with the last that shows it. */

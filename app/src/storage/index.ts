@@ -24,5 +24,5 @@ export { keepSent, readSent, type Sent } from './sent';
 export { type KeptPlace, readPlace, keepPlace, dropPlace } from './places';
 export { keepMeaning, readMeaning } from './meanings';
 export { keepHeadings, type KeptHeadings, readHeadings } from './headings';
-export { dropDrawerItem, keepDrawerItem, readDrawerItems, readDrawerPictures } from './drawer';
+export { dropDrawerItem, keepDrawerItems, readDrawerItems, readDrawerPictures } from './drawer';
 export { dropFont, keepFont, type KeptFont, readFont, readFonts } from './fonts';

@@ -33,7 +33,7 @@ const asked: NewItem = {
 const fields = { name: 'Ines', date: '4 May 2026', time: '9:30', title: 'Log', page: '2' };
 let count = 0;
 const out = (part: Partial<TakenOut> = {}): TakenOut => ({
-  ...{ page: 'p0', at: { x: 200, y: 300 }, fields, madeAt: 9, author: '' },
+  ...{ page: pages[0], at: { x: 200, y: 300 }, fields, madeAt: 9, author: '' },
   newId: () => `n${count++}`,
   ...part,
 });
@@ -49,7 +49,7 @@ function itemOf(part: Partial<NewItem> = {}, state = signed()): DrawerItem {
 function put(item: DrawerItem, part: Partial<TakenOut> = {}): readonly Mark[] {
   const to = out(part);
   const state = done(emptyDocument(pages), takeOut(emptyDocument(pages), item, [], to));
-  return [...marksOn(state, to.page).values()];
+  return [...marksOn(state, to.page.id).values()];
 }
 
 test('a signature is one mark that stands on its place, no larger than its room, with the day beneath', () => {
@@ -74,7 +74,7 @@ test('it is upright on a page that lies on its side, and whole on every page', (
     { x: 150, y: 200 },
     { x: -50, y: 900 },
   ]) {
-    const [mark] = put(itemOf({ dated: false }), { page: 'p1', at });
+    const [mark] = put(itemOf({ dated: false }), { page: pages[1], at });
     const seen = transformBox(displayMatrix(pages[1]), boundsOf(mark));
     expect(boxWidth(seen)).toBeGreaterThan(4 * boxHeight(seen));
     expect(Math.min(seen.minX, seen.minY)).toBeGreaterThan(-1);

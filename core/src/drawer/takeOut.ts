@@ -32,12 +32,13 @@ import {
   type Vec,
 } from '../geometry/index.ts';
 import { asStamp, asSignature, asText, type Mark, type TextMark } from '../kinds/index.ts';
-import type { MarkBase, MarkId, PageId } from '../marks/index.ts';
+import type { MarkBase, MarkId } from '../marks/index.ts';
 import { type StampFields, withFields } from '../stamps/index.ts';
 import type { DrawerItem } from './item.ts';
 
 export interface TakenOut {
-  readonly page: PageId;
+  /** As it is seen. */
+  readonly page: Page;
   /** Where its middle comes to lie, in user space; for a signature the middle of its foot. */
   readonly at: Vec;
   /** No higher and wider than so many points; as large as it was without. */
@@ -69,11 +70,11 @@ export function takeOut(
   attachments: readonly Attachment[],
   asked: TakenOut,
 ): Transaction | null {
-  const page = findPage(state, asked.page);
-  if (!page) return null;
-  const placed = placedMarks(item, page, asked).map((mark) => filled(mark, asked.fields));
+  const { page } = asked;
+  if (!findPage(state, page.id)) return null;
+  const placed = placedMarks(item, asked).map((mark) => filled(mark, asked.fields));
   let order = nextOrder(state, page.id);
-  const whole = item.sort === 'marks' ? placed : [composed(item, page, placed, asked)];
+  const whole = item.sort === 'marks' ? placed : [composed(item, placed, asked)];
   const made = beside(state, page, whole);
   const marks = made.map((mark): Mark => {
     const { author, ...unsigned } = mark;
@@ -95,7 +96,7 @@ export function takeOut(
   };
 }
 
-function placedMarks(item: DrawerItem, page: Page, { at, room, newId }: TakenOut): Mark[] {
+function placedMarks(item: DrawerItem, { page, at, room, newId }: TakenOut): Mark[] {
   const marks = renewedMarks(item.marks, newId);
   const own = boundsOfAll(marks);
   const from = boxCentre(own);
@@ -168,24 +169,23 @@ const filledText = (text: TextMark, fields: StampFields): TextMark => ({
 });
 
 /** One mark of all; what was made of several is made of theirs. */
-function composed(item: DrawerItem, page: Page, marks: readonly Mark[], asked: TakenOut): Mark {
+function composed(item: DrawerItem, marks: readonly Mark[], asked: TakenOut): Mark {
   const parts = marks.flatMap(
     (mark): readonly MarkBase[] => asStamp(mark)?.parts ?? asSignature(mark)?.parts ?? [mark],
   );
   const [{ style }] = marks;
   const base = {
-    ...{ id: asked.newId(), page: page.id, order: 0, madeAt: asked.madeAt },
+    ...{ id: asked.newId(), page: asked.page.id, order: 0, madeAt: asked.madeAt },
     style: { ...style, opacity: 1 },
   };
   if (item.sort === 'stamp') return { ...base, kind: 'stamp', parts };
-  const day = item.dated ? [dayBeneath(page, marks, asked, style.colour)] : [];
+  const day = item.dated ? [dayBeneath(marks, asked, style.colour)] : [];
   return { ...base, kind: 'signature', of: item.name, parts: [...parts, ...day] };
 }
 
 function dayBeneath(
-  page: Page,
   marks: readonly Mark[],
-  { fields, newId, madeAt }: TakenOut,
+  { page, fields, newId, madeAt }: TakenOut,
   colour: string,
 ): TextMark {
   const display = displayMatrix(page);

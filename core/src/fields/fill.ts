@@ -1,18 +1,16 @@
-import { coveredOn } from '../derived/index.ts';
 import {
   type Change,
   type DocState,
   markChange,
   marksOn,
   nextOrder,
-  type Page,
-  type PageMarks,
   type Transaction,
 } from '../document/index.ts';
-import { asField, type FieldMark } from '../kinds/index.ts';
+import type { FieldMark } from '../kinds/index.ts';
 import type { MarkId } from '../marks/index.ts';
 import { problemWith } from './problem.ts';
 import { type Form, type FormField, type FormWidget, isFillable } from './form.ts';
+import { cameWith, filledOn, isSwitched, placesOf, plain, textOfValue } from './values.ts';
 
 /** With what a field is filled in. */
 export interface FillTools {
@@ -22,67 +20,8 @@ export interface FillTools {
   readonly author: string;
 }
 
-/** A place of a field on a page of the document, and what was filled in there. */
-interface Filled {
-  readonly page: Page;
-  readonly widget: FormWidget;
-  readonly mark: FieldMark | null;
-}
-
-/** The places of a field of a source that the document shows, in order of its pages. */
-function placesOf(state: DocState, source: string, { widgets }: FormField): Filled[] {
-  return state.pages.flatMap((page) => {
-    const { shows } = page;
-    if (!('source' in shows) || shows.source !== source) return [];
-    return widgets.flatMap((widget) =>
-      widget.page === shows.index
-        ? [{ page, widget, mark: filledOn(marksOn(state, page.id)).get(widget.index) ?? null }]
-        : [],
-    );
-  });
-}
-
-const filled = new WeakMap<PageMarks, ReadonlyMap<number, FieldMark>>();
-
-/** What was filled in on a page, by which of its annotations that is; kept as long as its marks. */
-export function filledOn(marks: PageMarks): ReadonlyMap<number, FieldMark> {
-  let found = filled.get(marks);
-  if (!found) {
-    found = new Map(
-      [...coveredOn(marks).keys()].flatMap((id) => {
-        const field = asField(marks.get(id) ?? null);
-        return field ? [[field.widget.index, field]] : [];
-      }),
-    );
-    filled.set(marks, found);
-  }
-  return found;
-}
-
-const isSwitched = ({ sort }: FormField): boolean => sort === 'tick' || sort === 'radio';
-
-const isOnIn = ({ widget, mark }: Filled): boolean => (mark ? mark.value.length > 0 : widget.isOn);
-
-/** What a field of a source holds by now: what was filled in, else what its file has. */
-export function valueOf(state: DocState, source: string, field: FormField): readonly string[] {
-  const places = placesOf(state, source, field);
-  if (isSwitched(field)) {
-    const on = places.find(isOnIn);
-    return on?.widget.state ? [on.widget.state] : [];
-  }
-  return places.find(({ mark }) => mark)?.mark?.value ?? field.value;
-}
-
-/** What a value says: of what is chosen the words. */
-export const textOfValue = ({ choices }: FormField, value: readonly string[]): string =>
-  value.map((one) => choices.find((choice) => choice.value === one)?.says ?? one).join('\n');
-
 const isSame = (a: readonly string[], b: readonly string[]): boolean =>
   a.length === b.length && a.every((one, k) => one === b[k]);
-
-/** Empty text is nothing. */
-const plain = (value: readonly string[]): readonly string[] =>
-  value.length === 1 && value[0] === '' ? [] : value;
 
 /**
  * Fills a field in, wherever the document shows it: with a text, with what is chosen, with the state it is switched to, or with nothing. With what its file has the
@@ -107,12 +46,6 @@ const labelFor = (field: FormField, value: readonly string[]): string =>
     : value.length > 0
       ? 'Fill in a field'
       : 'Empty a field';
-
-/** What the file has at a place of a field. */
-function cameWith(field: FormField, { isOn, state }: FormWidget): readonly string[] {
-  if (!isSwitched(field)) return plain(field.value);
-  return isOn && state !== null ? [state] : [];
-}
 
 function changesFor(
   state: DocState,
@@ -194,14 +127,12 @@ export function fillAll(
 export function emptyForm(
   state: DocState,
   source: string,
-  { fields }: Form,
+  form: Form,
   tools: FillTools,
 ): Transaction | null {
-  const orders = new Map<string, number>();
-  const changes = fields
-    .filter(isFillable)
-    .flatMap((field) => changesFor(state, source, field, [], tools, orders));
-  return changes.length > 0 ? { label: 'Empty the form', changes } : null;
+  const nothing = new Map(form.fields.map(({ name }) => [name, []]));
+  const filled = fillAll(state, source, form, nothing, tools);
+  return filled && { ...filled, label: 'Empty the form' };
 }
 
 /** Gives every field back what its file has; null when nothing was filled in. */
@@ -211,35 +142,3 @@ export function resetForm(state: DocState): Transaction | null {
   );
   return changes.length > 0 ? { label: 'Put the form back as it came', changes } : null;
 }
-
-/** The fields that the form would work out, and that may no longer be right: something they are made of was filled in since they were. */
-export function staleSums(state: DocState, source: string, { fields }: Form): FormField[] {
-  const filledIn = new Map(
-    fields.map((field) => [
-      field.name,
-      Math.max(0, ...placesOf(state, source, field).map(({ mark }) => mark?.madeAt ?? 0)),
-    ]),
-  );
-  return fields.filter(({ name, sum }) => {
-    if (sum === undefined) return false;
-    const own = filledIn.get(name) ?? 0;
-    return fields.some(
-      (other) =>
-        other.name !== name &&
-        other.sum === undefined &&
-        (sum === null ||
-          sum.some((part) => other.name === part || other.name.startsWith(`${part}.`))) &&
-        (filledIn.get(other.name) ?? 0) > own,
-    );
-  });
-}
-
-/** The fields that the form wants filled in and that are empty. */
-export const emptyRequired = (state: DocState, source: string, { fields }: Form): FormField[] =>
-  fields.filter(
-    (field) =>
-      field.required &&
-      isFillable(field) &&
-      plain(valueOf(state, source, field)).length === 0 &&
-      placesOf(state, source, field).length > 0,
-  );

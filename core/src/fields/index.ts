@@ -9,17 +9,9 @@ export {
   type TabOrder,
 } from './form.ts';
 export { type FieldPlace, fieldsInOrder } from './tabOrder.ts';
-export { valueInFile, valuesSince } from './valuesSince.ts';
 export { problemWith } from './problem.ts';
-export {
-  emptyForm,
-  fillAll,
-  emptyRequired,
-  fillField,
-  filledOn,
-  type FillTools,
-  resetForm,
-  staleSums,
-  textOfValue,
-  valueOf,
-} from './fill.ts';
+export { filledOn, valueOf } from './values.ts';
+export { emptyForm, fillAll, fillField, type FillTools, resetForm } from './fill.ts';
+export { emptyRequired, staleSums } from './wanting.ts';
+export { valuesSince } from './valuesSince.ts';
+export { withoutSecrets } from './withoutSecrets.ts';

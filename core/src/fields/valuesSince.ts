@@ -1,13 +1,7 @@
 import { type Change, documentOfParts, type NamedPart, type Page } from '../document/index.ts';
-import { fillField, type FillTools, valueOf } from './fill.ts';
-import { type Form, type FormField, isFillable } from './form.ts';
-
-/** What a file has in a field: of what is switched the state that is on. */
-export function valueInFile({ sort, value, widgets }: FormField): readonly string[] {
-  if (sort !== 'tick' && sort !== 'radio') return value.filter((one) => one !== '');
-  const on = widgets.find(({ isOn }) => isOn);
-  return on?.state ? [on.state] : [];
-}
+import { fillField, type FillTools } from './fill.ts';
+import { type Form, isFillable } from './form.ts';
+import { valueInFile, valueOf } from './values.ts';
 
 /**
  * What has been filled into a copy of a document since it was made, as changes of its parts.

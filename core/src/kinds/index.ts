@@ -53,6 +53,7 @@ export {
   type FieldFrame,
   type FieldLetters,
   type FieldMark,
+  hiddenText,
   letterSize,
   lettersIn,
   LONGEST_VALUE,

@@ -10,6 +10,7 @@ import { drawerAsked } from './asked';
 import { saveDrawer, openDrawerFile } from './drawerFile';
 import { ItemCard } from './ItemCard';
 import { keepInDrawer } from './keepInDrawer';
+import { removeItem } from './removeItem';
 import { RenameItem } from './RenameItem';
 import { SignPad } from './SignPad';
 import { takeFromDrawer } from './takeFromDrawer';
@@ -30,7 +31,7 @@ export function DrawerSheet({ onClose }: { onClose: () => void }) {
   const [most, setMost] = useState(SHOWN);
   const [isSigning, setSigning] = useState(false);
   const [renamed, setRenamed] = useState<DrawerItem | null>(null);
-  useEffect(() => void useDrawer.getState().ready(), []);
+  useEffect(() => void useDrawer.getState().read(), []);
   const wanted = useMemo(
     () => (asked.signs ? items.filter(({ sort }) => sort === 'signature') : items),
     [items, asked.signs],
@@ -46,9 +47,6 @@ export function DrawerSheet({ onClose }: { onClose: () => void }) {
   const move = (item: DrawerItem, way: 1 | -1): (() => void) | null => {
     const order = by === 'hand' ? orderBeside(found, item.id, way) : null;
     return order === null ? null : () => void keepInDrawer(reader.session, [{ ...item, order }]);
-  };
-  const remove = async (item: DrawerItem): Promise<void> => {
-    await useDrawer.getState().remove(item);
   };
   const title = asked.signs ? 'Sign' : 'Drawer';
   // Where there is none yet, the sheet to write one is the next thing.
@@ -126,7 +124,7 @@ export function DrawerSheet({ onClose }: { onClose: () => void }) {
             onTake={() => take(item)}
             onMove={{ up: move(item, -1), down: move(item, 1) }}
             onRename={() => setRenamed(item)}
-            onRemove={() => void remove(item)}
+            onRemove={() => void removeItem(reader.session, item)}
           />
         ))}
       </View>

@@ -5,9 +5,10 @@ import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useDrawer, useSession } from '@/session';
-import { Action, Choices, Field, Sheet, SwitchRow, ToggleChip } from '@/ui';
+import { Action, Choices, Field, Sheet, ToggleChip } from '@/ui';
 import { keepInDrawer, lastOrder } from './keepInDrawer';
 import { previewOf } from './previewOf';
+import { SignatureTerms } from './SignatureTerms';
 
 const SORTS = [
   { value: 'marks', label: 'Marks, each by itself' },
@@ -29,12 +30,14 @@ function nameOf(marks: readonly Mark[]): string {
 export function PutInSheet({ onClose }: { onClose: () => void }) {
   const session = useSession();
   const items = useDrawer((s) => s.items) ?? [];
-  useEffect(() => void useDrawer.getState().ready(), []);
+  useEffect(() => void useDrawer.getState().read(), []);
   const [marks] = useState(() => {
     const { document, picked } = session.store.getState();
-    const all = document.pages.flatMap(({ id }) => inOrder(marksOn(document, id)));
-    return all.filter(
-      ({ id, page }, _, list) => picked.has(id) && page === firstPage(list, picked),
+    // What is on one page is taken together.
+    return (
+      document.pages
+        .map(({ id }) => inOrder(marksOn(document, id)).filter((mark) => picked.has(mark.id)))
+        .find((onPage) => onPage.length > 0) ?? []
     );
   });
   const [name, setName] = useState(() => nameOf(marks));
@@ -59,7 +62,7 @@ export function PutInSheet({ onClose }: { onClose: () => void }) {
     else if (await keepInDrawer(session, [made.item], made.attachments))
       session.notices.offerUndo({
         text: `“${made.item.name}” is in the drawer.`,
-        undo: () => void useDrawer.getState().remove(made.item),
+        undo: () => void useDrawer.getState().remove([made.item]),
       });
     onClose();
   };
@@ -67,14 +70,7 @@ export function PutInSheet({ onClose }: { onClose: () => void }) {
     <Sheet title="Put in the drawer" open onClose={onClose}>
       <Field label="Name" value={name} onChangeText={setName} maxLength={LONGEST_ITEM_NAME} />
       <Choices label="As" value={sort} onChange={setSort} choices={SORTS} />
-      {sort === 'signature' && (
-        <>
-          <SwitchRow label="Put the day beneath it" on={dated} onChange={setDated} />
-          <Text variant="bodySmall">
-            It is a picture of a signature. It does not prove who has signed, as a certificate does.
-          </Text>
-        </>
-      )}
+      {sort === 'signature' && <SignatureTerms dated={dated} onDated={setDated} />}
       <Field label="Folder" value={folder} onChangeText={setFolder} maxLength={LONGEST_ITEM_NAME} />
       <View style={styles.row}>
         {foldersOf(items).map((one) => (
@@ -94,10 +90,6 @@ export function PutInSheet({ onClose }: { onClose: () => void }) {
     </Sheet>
   );
 }
-
-/** What is on one page is taken together. */
-const firstPage = (all: readonly Mark[], picked: ReadonlySet<string>): string | undefined =>
-  all.find(({ id }) => picked.has(id))?.page;
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },

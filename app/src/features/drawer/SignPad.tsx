@@ -3,12 +3,12 @@ import { plainPage } from '@marginalis/core/geometry';
 import type { InkMark } from '@marginalis/core/kinds';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Text } from 'react-native-paper';
 import { useSession, useSettings } from '@/session';
 import { InkPad } from '@/shell';
-import { Action, Field, SwitchRow } from '@/ui';
+import { Action, Field } from '@/ui';
 import { keepInDrawer, lastOrder } from './keepInDrawer';
 import { previewOf } from './previewOf';
+import { SignatureTerms } from './SignatureTerms';
 
 /** The sheet is a page of its own, whose head is at 0: all that is written lies below. */
 const SHEET = { ...plainPage(600, 800), box: { minX: 0, minY: -800, maxX: 600, maxY: 0 } };
@@ -42,10 +42,7 @@ export function SignPad(props: {
         onChangeText={setName}
         maxLength={LONGEST_ITEM_NAME}
       />
-      <SwitchRow label="Put the day beneath it" on={dated} onChange={setDated} />
-      <Text variant="bodySmall">
-        It is a picture of a signature. It does not prove who has signed, as a certificate does.
-      </Text>
+      <SignatureTerms dated={dated} onDated={setDated} />
       <View style={styles.end}>
         <Action onPress={() => onDone(null)}>Back</Action>
         <Action

@@ -34,20 +34,31 @@ export async function openDrawerFile(
   try {
     if (file.size > LARGEST_DRAWER) throw new DrawerFileError('This file is too large.');
     const { items: found, attachments, left } = readDrawer(await file.text());
-    const known = new Map(items.map((item) => [item.id, item.order]));
+    const known = new Map(items.map((item) => [item.id, item]));
     let order = lastOrder(items);
-    const come = found.map((item) => ({ ...item, order: known.get(item.id) ?? order++ }));
+    const come = found.map((item) => ({ ...item, order: known.get(item.id)?.order ?? order++ }));
     if (come.length > 0 && !(await keepInDrawer(session, come, attachments))) return;
     const count = come.length === 1 ? '1 thing' : `${come.length} things`;
     const rest = left > 0 ? ` ${left} could not be read and were left.` : '';
     notices.offerUndo({
       text: `${count} came into the drawer.${rest}`,
-      undo: () => {
-        for (const item of come) if (!known.has(item.id)) void useDrawer.getState().remove(item);
-      },
+      undo: () => void takeBack(session, come, known),
     });
   } catch (e) {
     if (!(e instanceof DrawerFileError)) throw e;
     notices.tell(`${file.name}: ${e.message} The drawer is as it was.`);
   }
+}
+
+/** What came goes again; what was replaced is as it was. */
+async function takeBack(
+  session: DocumentSession,
+  come: readonly DrawerItem[],
+  known: ReadonlyMap<string, DrawerItem>,
+): Promise<void> {
+  await useDrawer.getState().remove(come.filter(({ id }) => !known.has(id)));
+  await keepInDrawer(
+    session,
+    come.flatMap(({ id }) => known.get(id) ?? []),
+  );
 }

@@ -26,7 +26,7 @@ export async function takeFromDrawer(
   const size = room ?? (item.sort === 'signature' ? SIGNATURE : undefined);
   const { document } = session.store.getState();
   const transaction = takeOut(document, item, attachments, {
-    page: page.id,
+    page,
     at: at ?? boxCentre(page.box),
     ...(size ? { room: size } : {}),
     fields: { ...stampFieldsFor(session, index, now), number: String(item.uses + 1) },

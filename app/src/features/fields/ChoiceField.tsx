@@ -3,7 +3,7 @@ import { letterSize, placeOfWidget } from '@marginalis/core/kinds';
 import { useReader } from '@/shell';
 import { familiesOf, useSight } from '@/stage';
 import { PlainInput, PlainSelect, Suggestions } from '@/ui';
-import { elementId, fill } from './fieldHeld';
+import { elementId, fill } from './placeOnPage';
 import { bringNear, type HeldField, inPlace, leadsOn } from './heldField';
 
 /** One or several of what a field offers; where the form lets, something else. */

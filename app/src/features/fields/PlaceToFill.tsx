@@ -6,7 +6,7 @@ import { useReader } from '@/shell';
 import { NIGHT_FILTER, useLook, useSight } from '@/stage';
 import { Area } from '@/ui';
 import { ChoiceField } from './ChoiceField';
-import type { PlaceOnPage } from './fieldHeld';
+import type { PlaceOnPage } from './placeOnPage';
 import { placeCss } from './placeCss';
 import { SwitchField } from './SwitchField';
 import { TextField } from './TextField';

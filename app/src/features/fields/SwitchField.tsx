@@ -1,6 +1,6 @@
 import { useReader } from '@/shell';
 import { PlainInput } from '@/ui';
-import { elementId, fill } from './fieldHeld';
+import { elementId, fill } from './placeOnPage';
 import { bringNear, type HeldField, inPlace, leadsOn } from './heldField';
 
 /** A box to tick, or one of several of which one is on. */

@@ -3,7 +3,7 @@ import { type CSSProperties, type KeyboardEvent, useEffect, useMemo, useRef } fr
 import { useReader } from '@/shell';
 import { announceFaces, familiesOf, useSight } from '@/stage';
 import { PlainInput, PlainTextArea } from '@/ui';
-import { elementId, textNow } from './fieldHeld';
+import { elementId, textNow } from './placeOnPage';
 import { bringNear, type HeldField, inPlace, leadsOn } from './heldField';
 import { TypedField } from './TypedField';
 

@@ -1,6 +1,6 @@
 import { problemWith } from '@marginalis/core/fields';
 import type { Reader } from '@/shell';
-import { fill, type PlaceOnPage } from './fieldHeld';
+import { fill, type PlaceOnPage } from './placeOnPage';
 
 /** What is typed is filled in after each word, and when one pauses so long, ms. */
 const PAUSE = 800;

@@ -1,7 +1,7 @@
 import { emptyForm, resetForm } from '@marginalis/core/fields';
 import { formKnown } from '@/session';
 import type { Command, Reader, ReaderFeature } from '@/shell';
-import { fillTools } from './fieldHeld';
+import { fillTools } from './placeOnPage';
 import { FieldsOnPage, PlacesToFill } from './FieldsOnPage';
 import { FormTold } from './FormTold';
 import { stepField } from './step';

@@ -7,7 +7,7 @@ import {
 import { distance, lerp, transform, type Vec } from '@marginalis/core/geometry';
 import type { CSSProperties, KeyboardEvent } from 'react';
 import type { Reader } from '@/shell';
-import type { PlaceOnPage } from './fieldHeld';
+import type { PlaceOnPage } from './placeOnPage';
 import { stepField } from './step';
 
 /** What every field of a page is given. */

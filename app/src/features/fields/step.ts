@@ -2,7 +2,7 @@ import { type FieldPlace, fieldsInOrder, type FormWidget } from '@marginalis/cor
 import { boxCorners } from '@marginalis/core/geometry';
 import { formOf } from '@/session';
 import type { Reader } from '@/shell';
-import { elementId } from './fieldHeld';
+import { elementId } from './placeOnPage';
 
 /** So many pictures of the window a field that comes into sight is waited for. */
 const PATIENCE = 90;

@@ -5,7 +5,7 @@ import { kindFor } from '@marginalis/core/kinds';
 import type { Page } from '@marginalis/core/document';
 import { useEffect } from 'react';
 import { useReader } from '@/shell';
-import { elementId } from './fieldHeld';
+import { elementId } from './placeOnPage';
 import { cornersOfWidget } from './heldField';
 
 /** A finger means what is so near, CSS pixels. */

@@ -1,5 +1,5 @@
 import { type DocState, inOrder, marksOn } from '../../document/index.ts';
-import { kindFor } from '../../kinds/index.ts';
+import { asField, kindFor } from '../../kinds/index.ts';
 import type { Element as XmlElement } from '@xmldom/xmldom';
 import { elementsOf, escapeXml } from '../xml.ts';
 
@@ -9,7 +9,8 @@ export function fieldsOf(state: DocState): string {
   for (const { id } of state.pages)
     for (const mark of inOrder(marksOn(state, id))) {
       const sketch = kindFor(mark).annotation(mark);
-      if (sketch.subtype !== 'Widget') continue;
+      // What was typed as a password stands in no file.
+      if (sketch.subtype !== 'Widget' || asField(mark)?.letters?.secret) continue;
       // Of places of one field that exclude each other one is switched on.
       if ((values.get(sketch.field) ?? []).length === 0) values.set(sketch.field, sketch.value);
     }

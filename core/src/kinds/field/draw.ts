@@ -34,6 +34,9 @@ const SMALLEST_AUTO = 4;
 const TALLEST = 0.92;
 const DOT = '•';
 
+/** What is seen of a text that is not to be read. */
+export const hiddenText = (text: string): string => DOT.repeat([...text].length);
+
 /** How a field lies as it is read: from its own space (origin at its upper left corner, y up) to user space, and its size. */
 export function placeOfWidget({ box, turn }: Pick<WidgetPlace, 'box' | 'turn'>): {
   readonly place: Matrix;
@@ -75,7 +78,7 @@ export function lettersIn(
   const block: TextBlock = {
     spans: [
       {
-        text: letters.secret ? DOT.repeat([...text].length) : text,
+        text: letters.secret ? hiddenText(text) : text,
         style: { family, size, bold, italic, underline: false, colour: style.colour },
       },
     ],

@@ -8,5 +8,5 @@ export {
   type WidgetPlace,
 } from './mark.ts';
 export { LONGEST_VALUE } from './record.ts';
-export { letterSize, lettersIn, placeOfWidget } from './draw.ts';
+export { hiddenText, letterSize, lettersIn, placeOfWidget } from './draw.ts';
 export { FIELD } from './field.ts';

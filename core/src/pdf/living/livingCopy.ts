@@ -2,7 +2,7 @@ import { PDFArray, PDFName, type PDFPage, type PDFRef } from '@cantoo/pdf-lib';
 import { CopyFonts } from '../../copy/index.ts';
 import { liesBeneath } from '../../derived/index.ts';
 import { type DocState, inOrder, isAsCame, marksOn, type Thread } from '../../document/index.ts';
-import { filledOn } from '../../fields/index.ts';
+import { filledOn, withoutSecrets } from '../../fields/index.ts';
 import { paperDrawing } from '../../paper/index.ts';
 import { blendIn, drawOverPage } from '../appendContent.ts';
 import { fillWidgets } from '../form/fillWidgets.ts';
@@ -66,9 +66,10 @@ export interface LivingCopy {
  */
 export async function makeLivingCopy(
   sources: readonly Source[],
-  document: DocState,
+  asked: DocState,
   options: LivingCopyOptions,
 ): Promise<LivingCopy> {
+  const document = withoutSecrets(asked);
   const [source] = sources;
   const doc = await openPdf(source.bytes, source.password);
   const wasEncrypted = doc.context.isDecrypted === true;

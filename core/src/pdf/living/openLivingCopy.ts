@@ -7,7 +7,7 @@ import {
   pagesOfSource,
   PdfRefusal,
 } from '../../document/index.ts';
-import { type Form, valuesSince } from '../../fields/index.ts';
+import { valuesSince } from '../../fields/index.ts';
 import { annotationsIn } from '../incoming/annotationsIn.ts';
 import { takeOff } from '../incoming/takeOff.ts';
 import { lockedWith, protect } from '../protection/protect.ts';
@@ -47,10 +47,11 @@ export async function openLivingCopy(
   const { annotations, dicts } = annotationsIn(doc);
   const elsewhere = elsewhereOf(parts, annotations, { now, came });
   const form = formOf(doc);
+  const tools = { now, author: '' };
   const before = await sourceWithin(bytes, own.source, doc.getPageCount());
   if (before) {
     const pages = parts.flatMap((one) => (one.part === 'page' ? [one.value] : []));
-    const values = filledSince(form, formOf(before.doc), pages, parts, now);
+    const values = valuesSince(form, formOf(before.doc), pages, parts, tools);
     return { source: before.bytes, parts, elsewhere: withValues(elsewhere, values) };
   }
   takeOff(doc, new Set([...elsewhere.known].map((k) => dicts[k])));
@@ -58,7 +59,7 @@ export async function openLivingCopy(
   removeBookmarks(doc);
   for (const page of doc.getPages()) unfillWidgets(page);
   const found = fieldsFoundAgain(doc, parts);
-  const values = filledSince(form, formOf(doc), pagesOfFile(doc, found), found, now);
+  const values = valuesSince(form, formOf(doc), pagesOfFile(doc, found), found, tools);
   if (password) protect(doc, lockedWith(password));
   return {
     source: await writeAnew(doc),
@@ -75,14 +76,6 @@ function pagesOfFile(doc: PDFDocument, parts: readonly NamedPart[]): Page[] {
 
 /** What stands for a source that has no name yet. */
 const ANEW = '0'.repeat(64);
-
-const filledSince = (
-  form: Form,
-  before: Form,
-  pages: readonly Page[],
-  parts: readonly NamedPart[],
-  now: number,
-): Change[] => valuesSince(form, before, pages, parts, { now, author: '' });
 
 /** What was filled in counts as what was done to marks does. */
 function withValues(elsewhere: Elsewhere, values: readonly Change[]): Elsewhere {

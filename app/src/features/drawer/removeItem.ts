@@ -1,0 +1,14 @@
+import type { DrawerItem } from '@marginalis/core/drawer';
+import { type DocumentSession, useDrawer } from '@/session';
+import { readDrawerPictures } from '@/storage';
+import { keepInDrawer } from './keepInDrawer';
+
+/** Takes a thing out of the drawer for good, unless that is undone. */
+export async function removeItem(session: DocumentSession, item: DrawerItem): Promise<void> {
+  const pictures = await readDrawerPictures(item.attachments);
+  await useDrawer.getState().remove([item]);
+  session.notices.offerUndo({
+    text: `“${item.name}” is no longer in the drawer.`,
+    undo: () => void keepInDrawer(session, [item], pictures),
+  });
+}
