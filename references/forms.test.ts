@@ -58,6 +58,11 @@ const FORMS = [
     pages: asTheyCome,
   },
   { name: 'made by ReportLab', bytes: byReportlab, pages: asTheyCome },
+  {
+    name: 'of the samples',
+    bytes: async () => new Uint8Array(readFileSync('demo/documents/loan-form.pdf')),
+    pages: asTheyCome,
+  },
   { name: 'with its pages turned and moved', bytes: () => formPdf(), pages: arranged },
 ];
 
@@ -176,6 +181,13 @@ describe.each(FORMS)('a form $name', (one) => {
     }
     expect(text).not.toContain('Dryonreturn');
     const { proof } = await prove({ source, document: state }, made.bytes);
+    expect(proof).toMatchObject({ alike: true });
+  });
+
+  test('is proved in its living copy', async () => {
+    const { state, source } = what;
+    const made = await makeLivingCopy(sources(), state, { deflate, madeAt: 0, ...textFiles });
+    const { proof } = await prove({ source, document: state, living: true }, made.bytes);
     expect(proof).toMatchObject({ alike: true });
   });
 
