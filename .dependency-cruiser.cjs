@@ -7,6 +7,7 @@ const UP_TO_DOCUMENT = [
   'figures',
   'type',
   'drawing',
+  'equations',
   'paper',
   'marks',
   'kinds',
@@ -17,13 +18,14 @@ const CORE = {
   geometry: [],
   ink: ['geometry'],
   print: ['geometry'],
+  equations: ['geometry'],
   figures: ['geometry', 'ink'],
   type: ['geometry'],
   drawing: ['geometry', 'type'],
   canvas: ['geometry', 'type', 'drawing'],
   paper: ['geometry', 'drawing'],
   marks: ['geometry', 'ink', 'figures', 'type'],
-  kinds: ['geometry', 'ink', 'figures', 'type', 'drawing', 'print', 'marks'],
+  kinds: ['geometry', 'ink', 'figures', 'type', 'drawing', 'print', 'equations', 'marks'],
   document: ['geometry', 'marks', 'kinds', 'paper'],
   pictures: ['geometry'],
   stamps: ['geometry', 'figures', 'type', 'marks', 'kinds'],
@@ -108,7 +110,7 @@ module.exports = {
     {
       name: 'core-knows-no-platform',
       comment:
-        'Only yup, in core/pdf the PDF library, in core/formats an XML parser, in core/derived a box index in core/type what sets text and in core/pictures what reads heads of pictures and hashes; no React, DOM or Node',
+        'Only yup, in core/pdf the PDF library, in core/formats an XML parser, in core/derived a box index in core/type what sets text, in core/equations what sets equations and in core/pictures what reads heads of pictures and hashes; no React, DOM or Node',
       severity: 'error',
       from: { path: '^core/src/', pathNot: '\\.test\\.ts$' },
       to: {
@@ -123,6 +125,9 @@ module.exports = {
           'node_modules/linebreak/',
           'node_modules/image-size/',
           'node_modules/@noble/hashes/',
+          'node_modules/@mathjax/',
+          'node_modules/svgpath/',
+          'node_modules/color-string/',
         ],
       },
     },
@@ -147,6 +152,21 @@ module.exports = {
       severity: 'error',
       from: { path: '^(core|app|server|cli)/', pathNot: ['^core/src/type/', '\\.test\\.tsx?$'] },
       to: { path: 'node_modules/(@cantoo/fontkit|bidi-js|linebreak)/' },
+    },
+    {
+      name: 'equation-library-in-one-room',
+      comment:
+        'What sets equations is large: it stands in a worker, and whatever is shown comes from what was set',
+      severity: 'error',
+      from: {
+        path: '^(core|app|server|cli)/',
+        pathNot: [
+          '^core/src/equations/',
+          '^app/src/work/equation\\.worker\\.ts$',
+          '\\.test\\.tsx?$',
+        ],
+      },
+      to: { path: ['node_modules/@mathjax/', '^core/src/equations/setEquation'] },
     },
     {
       name: 'pdf-library-in-one-room',

@@ -3,7 +3,7 @@ import { degrees, PDFDocument } from '@cantoo/pdf-lib';
 import { findInPrint } from '@marginalis/core/print';
 import { READING } from '../demo/content/reading';
 import { inSameOrder, printOf, tokensByPoppler, tokensOf } from './support/printBy';
-import { printedByChromium } from './support/printedByChromium';
+import { printedByChromium } from './support/byChromium';
 import { ARABIC_FACE, JAPANESE, realPdf, realPdfs } from './support/realPdfs';
 
 /**

@@ -11,7 +11,7 @@ import { pageRefsFor } from '../core/testing/marks';
 import { taggedPdf } from '../core/testing/pdfs';
 import { withEveryMark } from './support/everyMark';
 import { deflate, markedCopy } from './support/markedCopy';
-import { printedByChromium } from './support/printedByChromium';
+import { printedByChromium } from './support/byChromium';
 import { complaintOfQpdf, newComplaints, objectsOf, textOf, withFile } from './support/programs';
 import { ARABIC_FACE, realPdf } from './support/realPdfs';
 

@@ -9,6 +9,7 @@ import {
 import { emptyText } from '../../core/src/editing';
 import type { FigureKind } from '../../core/src/figures';
 import {
+  type EquationMark,
   type FigureMark,
   KINDS,
   type Mark,
@@ -18,6 +19,7 @@ import {
   type TextMark,
   type WordsMark,
 } from '../../core/src/kinds';
+import { setEquation } from '../../core/src/equations/setEquation';
 import { FIRST_ROLL, toBase64, WORD_MANNERS } from '../../core/src/marks';
 import { pictureName } from '../../core/src/pictures';
 import { filledIn, FIRST_STAMPS, makeStamp, wordsOfStamp } from '../../core/src/stamps';
@@ -88,6 +90,8 @@ const picture = ((): Attachment => {
   };
 })();
 
+const EQUATION = '\\frac{1}{2} \\sum_{k=1}^{n} \\color{red}{\\sqrt{k}}';
+
 const pictureOn = (page: string): PictureMark => ({
   ...base(page, `${page}-picture`, 400),
   kind: 'picture',
@@ -110,6 +114,14 @@ const stampOn = (page: string): StampMark => {
   });
   return KINDS.stamp.carry(stamp, [0.98, 0.17, -0.17, 0.98, 400, 250], {});
 };
+
+const equationOn = (page: string): EquationMark => ({
+  ...base(page, `${page}-equation`, 520),
+  kind: 'equation',
+  tex: EQUATION,
+  outline: setEquation(EQUATION),
+  place: [14, 2, -2, 14, 320, 60],
+});
 
 /** Letters and a line beneath them as a signature. */
 const signatureOn = (page: string): SignatureMark => ({
@@ -149,6 +161,7 @@ export function withEveryMark(pages: readonly Page[]): DocState {
       pictureOn(id),
       stampOn(id),
       signatureOn(id),
+      equationOn(id),
     ];
     const drawn = { label: 'Draw', changes: marks.map((mark) => markChange(null, mark)) };
     return done(state, drawn);

@@ -51,3 +51,4 @@ export { useDrawer } from './drawer';
 export { formKnown, formOf, useForm } from './forms';
 export { useOwnFonts } from './ownFonts';
 export { unlockDocument } from './unlocking';
+export { typingInstrument } from './typingInstrument';

@@ -32,6 +32,7 @@ export { pictureOfMarks, pictureSize } from './pictureOfMarks';
 export { dataUrlOf } from './dataUrlOf';
 export { pictureOfPage } from './pictureOfPage';
 export { DrawingSvg } from './DrawingSvg';
+export { pathData } from './pathData';
 export { announceFaces, familiesOf } from './pageFaces';
 export { pageFonts } from './pageFonts';
 export { pagePictures } from './pagePictures';

@@ -9,3 +9,6 @@ export const createStrokeWorker = (): Worker =>
 
 export const createPrintWorker = (): Worker =>
   new Worker(new URL('./print.worker.ts', import.meta.url));
+
+export const createEquationWorker = (): Worker =>
+  new Worker(new URL('./equation.worker.ts', import.meta.url));

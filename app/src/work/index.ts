@@ -16,5 +16,6 @@ export { browserHandwriting, type HandwritingReader } from './handwriting';
 export { PrintError, PrintReader, type SearchNews } from './printReader';
 export { faceAddresses, readFaceFile } from './faceFiles';
 export { unpackPicture } from './unpackPicture';
+export { equationSetter } from './equationSetter';
 export { whenIdle } from './whenIdle';
 export { type OwnFaceFile, ownFaces } from './ownFaces';

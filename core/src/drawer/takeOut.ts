@@ -24,6 +24,7 @@ import {
   displayMatrix,
   invertMatrix,
   mapAsSeen,
+  middleOn,
   moveBy,
   scaleAbout,
   thenMatrix,
@@ -114,7 +115,7 @@ function placedMarks(item: DrawerItem, { page, at, room, newId }: TakenOut): Mar
   const small = scaledBox(seen, scale);
   const down = item.sort === 'signature' ? -boxHeight(small) / 2 : 0;
   const wanted = { x: middle.x, y: middle.y + down };
-  const kept = within(small, wanted, transformBox(displayMatrix(page), page.box));
+  const kept = middleOn(small, wanted, transformBox(displayMatrix(page), page.box));
   const move = moveBy({ x: kept.x - middle.x, y: kept.y - middle.y });
   const map = mapAsSeen(page, thenMatrix(scaleAbout(scale, scale, middle), move));
   return there.map((mark) => carryMark(mark, map, { widthFollows: true }));
@@ -140,17 +141,6 @@ const scaledBox = (b: Box, scale: number): Box => {
   const [w, h] = [(scale * boxWidth(b)) / 2, (scale * boxHeight(b)) / 2];
   return { minX: x - w, minY: y - h, maxX: x + w, maxY: y + h };
 };
-
-/** The middle nearest to what is wanted at which a box is whole on a sheet, where it has room. */
-function within(b: Box, { x, y }: Vec, sheet: Box): Vec {
-  const [w, h] = [boxWidth(b) / 2, boxHeight(b) / 2];
-  const clamp = (n: number, low: number, high: number): number =>
-    low > high ? (low + high) / 2 : Math.min(high, Math.max(low, n));
-  return {
-    x: clamp(x, sheet.minX + w, sheet.maxX - w),
-    y: clamp(y, sheet.minY + h, sheet.maxY - h),
-  };
-}
 
 function filled(mark: Mark, fields: StampFields): Mark {
   const text = asText(mark);

@@ -62,6 +62,8 @@ export interface Group {
   readonly blend?: Blend;
   /** 0–1; 1 when left out. */
   readonly opacity?: number;
+  /** What it says, for those who do not see it. */
+  readonly says?: string;
 }
 
 export type Item = Fill | Glyphs | Text | Picture | Group;

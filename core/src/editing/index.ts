@@ -88,6 +88,7 @@ export {
   type NewPicture,
   putPicture,
 } from './pictures.ts';
+export { changeEquation, type NewEquation, putEquation, type SetTex } from './equations.ts';
 export { keepNotes } from './keepNotes.ts';
 export { followersOf, keepTies } from './keepTies.ts';
 export { addTag, removeTag } from './tags.ts';

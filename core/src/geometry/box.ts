@@ -67,3 +67,14 @@ export const boxCorners = ({ minX, minY, maxX, maxY }: Box): readonly Vec[] => [
   { x: maxX, y: maxY },
   { x: minX, y: maxY },
 ];
+
+/** The middle nearest to what is wanted at which a box is whole on a sheet; in the middle of the sheet where it has no room. */
+export function middleOn(b: Box, { x, y }: Vec, sheet: Box): Vec {
+  const [w, h] = [boxWidth(b) / 2, boxHeight(b) / 2];
+  const clamp = (n: number, low: number, high: number): number =>
+    low > high ? (low + high) / 2 : Math.min(high, Math.max(low, n));
+  return {
+    x: clamp(x, sheet.minX + w, sheet.maxX - w),
+    y: clamp(y, sheet.minY + h, sheet.maxY - h),
+  };
+}

@@ -18,6 +18,7 @@ export {
   EMPTY_BOX,
   box,
   isEmptyBox,
+  middleOn,
   boxWidth,
   boxHeight,
   boxCentre,
@@ -66,6 +67,7 @@ export {
 } from './polyline.ts';
 export { cubicInto, partsOfPath, polylinesOf } from './flatten.ts';
 export { convexHull } from './hull.ts';
+export { cutToBox } from './cutToBox.ts';
 export { degrees, roundedAngle } from './angle.ts';
 export { withinCapsule } from './capsule.ts';
 export { type Sweep, sweepAlong, partsOutside } from './sweep.ts';

@@ -48,6 +48,7 @@ export { asSignature, type SignatureMark } from './signature/index.ts';
 export type { ComposedMark } from './composed.ts';
 export { asStamp, type StampMark } from './stamp/index.ts';
 export { asPicture, LONGEST_SAID, pictureCorners, type PictureMark } from './picture/index.ts';
+export { asEquation, equationCorners, type EquationMark, equationSize } from './equation/index.ts';
 export {
   asField,
   type FieldFrame,

@@ -1,3 +1,4 @@
+import { EQUATION } from './equation/index.ts';
 import { FIELD } from './field/index.ts';
 import { FIGURE } from './figure/index.ts';
 import { INK } from './ink/index.ts';
@@ -17,6 +18,7 @@ const PLAIN = {
   note: NOTE,
   text: TEXT,
   picture: PICTURE,
+  equation: EQUATION,
   field: FIELD,
 };
 

@@ -1,6 +1,7 @@
 import { router, useLocalSearchParams } from 'expo-router';
 import { useEffect } from 'react';
 import { drawerFeature } from '@/features/drawer';
+import { equationsFeature } from '@/features/equations';
 import { fieldsFeature } from '@/features/fields';
 import { figuresFeature } from '@/features/figures';
 import { historyFeature } from '@/features/history';
@@ -48,6 +49,7 @@ const FEATURES = [
   notesFeature,
   happenedFeature,
   typingFeature,
+  equationsFeature,
   fieldsFeature,
   picturesFeature,
   stampsFeature,

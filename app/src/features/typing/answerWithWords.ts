@@ -1,9 +1,10 @@
 import { displayMatrix, transform, type Vec } from '@marginalis/core/geometry';
 import { answerLineAt, textOf } from '@marginalis/core/print';
 import { typeable } from '@marginalis/core/type';
+import { typingInstrument } from '@/session';
 import type { Reader } from '@/shell';
 import { answersOn } from './answersOn';
-import { textAt, textOnLine, typingInstrument } from './beginText';
+import { textAt, textOnLine } from './beginText';
 import { typeInSight } from './stepText';
 import { beginTyping, typingHeld } from './typingHeld';
 
@@ -39,7 +40,7 @@ async function answerAt(reader: Reader, index: number, user: Vec, text: string):
   const lines = await answersOn(reader, index);
   const at = transform(displayMatrix(reader.stage.pages[index]), user);
   const line = answerLineAt(lines, at, LINE_REACH);
-  const instrument = { ...typingInstrument(reader), leads: false };
+  const instrument = { ...typingInstrument(reader.session), leads: false };
   const mark = line
     ? textOnLine(reader, index, instrument, lines, line)
     : textAt(reader, index, instrument, user, null);

@@ -8,7 +8,7 @@ import {
   type Vec,
 } from '@marginalis/core/geometry';
 import type { TextMark } from '@marginalis/core/kinds';
-import { FIRST_ROLL, type TextInstrument } from '@marginalis/core/marks';
+import type { TextInstrument } from '@marginalis/core/marks';
 import { type AnswerLine, linesAfter } from '@marginalis/core/print';
 import { faceOfStyle } from '@marginalis/core/type';
 import { useSettings } from '@/session';
@@ -117,14 +117,4 @@ export function calloutAt(
   const x = Math.max(EDGE, Math.min(isRight ? b.x : b.x - wide, width - EDGE - wide));
   const head = { x, y: headFor(b.y, instrument) };
   return uprightBox(reader, index, instrument, { head, wide, pointsAt: to });
-}
-
-const FIRST_TEXT = FIRST_ROLL[10];
-
-/** The instrument that types: the one in hand, or the first of the roll; that of the first roll where this one has none. */
-export function typingInstrument({ session }: Reader): TextInstrument {
-  const isText = (one: { kind: string }): one is TextInstrument => one.kind === 'text-box';
-  const held = session.hand.instrument();
-  if (isText(held)) return held;
-  return useSettings.getState().roll.find(isText) ?? FIRST_TEXT;
 }

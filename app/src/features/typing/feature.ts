@@ -1,7 +1,8 @@
 import { findMark } from '@marginalis/core/document';
 import { asText, type TextMark } from '@marginalis/core/kinds';
+import { typingInstrument } from '@/session';
 import type { Command, Reader, ReaderFeature } from '@/shell';
-import { textAt, typingInstrument } from './beginText';
+import { textAt } from './beginText';
 import { FontSettings, LeaderGrips, OnPage, TextField } from './OnPage';
 import { TextWriter } from './TextWriter';
 import { beginTyping } from './typingHeld';
@@ -25,7 +26,7 @@ const commands = (reader: Reader): readonly Command[] => [
     run: async () => (await import('./stepText')).typeInSight(reader),
     forPlace: 'Text',
     atPlace: ({ index, at, area }) => {
-      const instrument = { ...typingInstrument(reader), leads: false };
+      const instrument = { ...typingInstrument(reader.session), leads: false };
       const mark = textAt(reader, index, instrument, at, area?.[2] ?? null);
       beginTyping(reader.session, mark, null);
     },

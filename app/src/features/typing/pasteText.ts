@@ -1,8 +1,9 @@
 import { displayMatrix, displaySize, invertMatrix, transform } from '@marginalis/core/geometry';
 import { cornersOfBox } from '@marginalis/core/kinds';
 import { typeable } from '@marginalis/core/type';
+import { typingInstrument } from '@/session';
 import type { Pasted, Reader } from '@/shell';
-import { textAt, typingInstrument } from './beginText';
+import { textAt } from './beginText';
 import { pastedEmphasis } from './pastedEmphasis';
 import { beginTyping } from './typingHeld';
 
@@ -25,7 +26,7 @@ export function pasteText(reader: Reader, given: Pick<Pasted, 'text' | 'html'>):
     { x: ((1 - WIDE) / 2) * size.width, y: middle },
     { x: ((1 + WIDE) / 2) * size.width, y: middle },
   ].map((p) => transform(back, p));
-  const instrument = { ...typingInstrument(reader), leads: false };
+  const instrument = { ...typingInstrument(reader.session), leads: false };
   const typing = beginTyping(session, textAt(reader, index, instrument, from, to), null);
   const text = typeable(given.text);
   typing.put(0, 0, text, pastedEmphasis(text, given.html));

@@ -10,9 +10,10 @@ import {
 import { asText, cornersOfBox, type TextMark } from '@marginalis/core/kinds';
 import type { TextInstrument } from '@marginalis/core/marks';
 import { type AnswerLine, linesAfter } from '@marginalis/core/print';
+import { typingInstrument } from '@/session';
 import type { Reader } from '@/shell';
 import { answersOn } from './answersOn';
-import { textOnLine, typingInstrument } from './beginText';
+import { textOnLine } from './beginText';
 import { keepTextInSight } from './keepTextInSight';
 import type { Typing } from './Typing';
 import { beginTyping } from './typingHeld';
@@ -92,7 +93,7 @@ export async function stepText(reader: Reader, typing: Typing, by: 1 | -1): Prom
   const first = stage.indexOf(mark.page);
   const { family, bold, italic, underline, colour } = lookOfText(mark);
   // How large letters are follows from each line anew.
-  const look = { ...typingInstrument(reader), family, bold, italic, underline, colour };
+  const look = { ...typingInstrument(reader.session), family, bold, italic, underline, colour };
   const [head] = cornersOfBox(mark);
   for (let index = first; index >= 0 && index < stage.pages.length; index += by) {
     const { places, lines } = await placesOn(reader, index);
@@ -123,7 +124,7 @@ export async function typeInSight(reader: Reader): Promise<void> {
     const place = places.find(
       ({ at, line }) => line && stage.isInSight(index, transform(back, at), IN_SIGHT),
     );
-    if (place) return begin(reader, index, place, lines, typingInstrument(reader));
+    if (place) return begin(reader, index, place, lines, typingInstrument(reader.session));
   }
   reader.session.notices.tell(
     'No line to type on is in sight: tap where the text is to stand, with a text instrument in hand.',

@@ -1,5 +1,6 @@
 import type { Blend, Drawing, Group, Item, Paint, Picture } from '../../drawing/index.ts';
 import type { GlyphRun } from '../../type/index.ts';
+import { textString } from './hex.ts';
 import { ByteWriter } from './byteWriter.ts';
 import type { EncodedForm, NamedState } from './encodedForm.ts';
 import { FormFaces, textInto } from './glyphs.ts';
@@ -89,31 +90,52 @@ class FormWriter {
     this.write('Q');
   }
 
-  private picture({ source, place, opacity, says }: Picture): void {
+  /** Content that stands for words, so that whoever does not see it is told them (ISO 32000-1 §14.9.3). */
+  private async saying(
+    words: string | undefined,
+    write: () => void | Promise<void>,
+  ): Promise<void> {
+    if (!words) return write();
+    this.words.add(words);
+    this.write(`/Span <</Alt ${textString(words)}>> BDC`);
+    await write();
     this.leaveGrid();
-    if (says) this.words.add(says);
-    let name = this.pictures.get(source);
-    if (!name) this.pictures.set(source, (name = `P${this.pictures.size}`));
-    this.write(`q ${this.look(opacity, 'normal')}${cm(place)} /${name} Do Q`);
+    this.write('EMC');
   }
 
-  private async group({ items, clip, opacity = 1, blend = 'normal' }: Group): Promise<void> {
+  private picture({ source, place, opacity, says }: Picture): Promise<void> {
     this.leaveGrid();
+    let name = this.pictures.get(source);
+    if (!name) this.pictures.set(source, (name = `P${this.pictures.size}`));
+    return this.saying(says, () =>
+      this.write(`q ${this.look(opacity, 'normal')}${cm(place)} /${name} Do Q`),
+    );
+  }
+
+  private async group({ items, clip, opacity = 1, blend = 'normal', says }: Group): Promise<void> {
+    this.leaveGrid();
+    // What is together only because it says something needs no form.
+    if (says && !clip && opacity === 1 && blend === 'normal')
+      return this.saying(says, async () => {
+        for (const item of items) await this.item(item);
+      });
     const form = await encodeForm(items, this.deflate, true);
     if (form.content.length === 0) return;
     const name = `F${this.forms.length}`;
     this.forms.push({ name, form });
-    this.words.add(form.words);
-    this.write('q');
-    if (clip) {
-      this.write(GRID_MATRIX);
-      pathInto(this.content, toGridPath(clip));
-      this.write('W n');
-      // Back from the grid: the form is in points.
-      this.write('100 0 0 100 0 0 cm');
-    }
-    this.write(`${this.look(opacity, blend)}/${name} Do`);
-    this.write('Q');
+    await this.saying(says, () => {
+      this.words.add(form.words);
+      this.write('q');
+      if (clip) {
+        this.write(GRID_MATRIX);
+        pathInto(this.content, toGridPath(clip));
+        this.write('W n');
+        // Back from the grid: the form is in points.
+        this.write('100 0 0 100 0 0 cm');
+      }
+      this.write(`${this.look(opacity, blend)}/${name} Do`);
+      this.write('Q');
+    });
   }
 
   async finish(isolated: boolean): Promise<EncodedForm> {

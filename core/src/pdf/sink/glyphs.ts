@@ -1,6 +1,6 @@
 import type { FaceName, GlyphRun, PlacedGlyph } from '../../type/index.ts';
 import type { ByteWriter } from './byteWriter.ts';
-import { hex4, utf16Hex } from './hex.ts';
+import { hex4, textString } from './hex.ts';
 import { pdfNumber } from './operators.ts';
 
 /** A face as a form names it, and what each of its glyphs stands for. */
@@ -9,9 +9,6 @@ export interface NamedFace {
   readonly face: FaceName;
   readonly glyphs: Map<number, string>;
 }
-
-/** UTF-16BE with its mark, as a hexadecimal string (ISO 32000-1 §7.9.2.2). */
-const textString = (text: string): string => `<FEFF${utf16Hex(text)}>`;
 
 /**
  * The faces of a form. One glyph can stand for different letters, as where a letter and its dots are drawn apart; each

@@ -1,0 +1,2 @@
+/** The sheet in which an equation is typed. */
+export const EQUATION_SHEET = 'equation';

@@ -1,0 +1,1 @@
+export { equationsFeature } from './feature';

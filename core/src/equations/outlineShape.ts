@@ -1,0 +1,54 @@
+import { array, number, object, string } from 'yup';
+import { VERB_COORDS } from '../geometry/index.ts';
+import { type EquationOutline, MOST_COORDS } from './outline.ts';
+
+/** Units of text that an equation may have. */
+export const LONGEST_TEX = 4000;
+/** Ems that it may be wide or high. */
+const LARGEST = 1000;
+const FARTHEST = 1e8;
+
+const em = number().strict().required().min(-LARGEST).max(LARGEST);
+const coord = number().strict().required().integer().min(-FARTHEST).max(FARTHEST);
+const BY_LETTER: Readonly<Record<string, number>> = {
+  M: VERB_COORDS[0],
+  L: VERB_COORDS[1],
+  C: VERB_COORDS[2],
+  Z: VERB_COORDS[3],
+};
+const taken = (verbs: string): number =>
+  [...verbs].reduce((sum, letter) => sum + (BY_LETTER[letter] ?? NaN), 0);
+
+const pieceShape = object({
+  verbs: string()
+    .strict()
+    .required()
+    .matches(/^M[MLCZ]*$/)
+    .max(MOST_COORDS),
+  coords: array(coord).strict().required().max(MOST_COORDS),
+  colour: string()
+    .strict()
+    .matches(/^#[0-9a-f]{6}$/),
+}).test(
+  'coords-of-verbs',
+  'An equation has other coordinates than its outlines take.',
+  ({ verbs, coords }) => taken(verbs) === coords.length,
+);
+
+/** An outline as it is stored. */
+export const outlineShape = object({
+  width: em.min(0),
+  ascent: em,
+  descent: em,
+  pieces: array(pieceShape.required()).strict().required().min(1).max(MOST_COORDS),
+})
+  .required()
+  .test(
+    'not-too-large',
+    'An equation has too many outlines.',
+    ({ pieces }) => pieces.reduce((sum, { coords }) => sum + coords.length, 0) <= MOST_COORDS,
+  );
+
+/** @throws what validation throws when it is none */
+export const outlineFrom = (record: unknown): EquationOutline =>
+  outlineShape.validateSync(record, { strict: true }) as unknown as EquationOutline;

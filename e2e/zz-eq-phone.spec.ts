@@ -1,0 +1,22 @@
+import { test } from '@playwright/test';
+import { command, openWorksheet } from './support/reader';
+test('x', async ({ page }) => {
+  page.on('console', (m) => console.log('CONSOLE', m.type(), m.text().slice(0, 300)));
+  page.on('pageerror', (e) => console.log('PAGEERROR', e.message.slice(0, 500)));
+  const p = test.info().project.name;
+  await openWorksheet(page);
+  await command(page, 'Put an equation on the page');
+  const sheet = page.getByRole('dialog', { name: 'Equation' });
+  await sheet.getByLabel('Equation in TeX').fill('x_{1,2} = \\frac{-b \\pm \\sqrt{b^2-4ac}}{2a}');
+  await page.waitForTimeout(3000);
+  await page.screenshot({ path: `/tmp/w/shots/eq1-${p}.png` });
+  await sheet.getByLabel('Equation in TeX').fill('x_{1,2} = \\frac{-b \\pm \\sqr{b^2-4ac}}{2a}');
+  await page.waitForTimeout(600);
+  await sheet.getByRole('radio', { name: 'Brackets, rows and columns' }).click();
+  await page.waitForTimeout(1200);
+  await page.screenshot({ path: `/tmp/w/shots/eq2-${p}.png` });
+  await sheet.getByLabel('Equation in TeX').fill('\\ce{CaCO3 + 2HCl -> CaCl2 + H2O + CO2 ^}');
+  await sheet.getByRole('button', { name: 'Put it on the page' }).click();
+  await page.waitForTimeout(1200);
+  await page.screenshot({ path: `/tmp/w/shots/eq3-${p}.png` });
+});
