@@ -14,6 +14,8 @@ const transform = {
 const core = {
   // What sets text is apart from its room's front door: its libraries are large.
   '^@marginalis/core/typesetter$': path.join(__dirname, 'core/src/type/typesetter.ts'),
+  '^@marginalis/core/equation-parts$': path.join(__dirname, 'core/src/equations/parts.ts'),
+  '^@marginalis/core/equation-setter$': path.join(__dirname, 'core/src/equations/setEquation.ts'),
   '^@marginalis/core/([^/]+)$': path.join(__dirname, 'core/src/$1/index.ts'),
 };
 /** Tests run in a context of their own, where every look at a global goes a long way round: what counts in loops is handed in. */

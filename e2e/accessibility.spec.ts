@@ -230,6 +230,13 @@ test.describe('every screen', () => {
     await page.getByRole('button', { name: 'Symbols' }).click();
     await expect(page.getByRole('group', { name: 'Mathematics' })).toBeVisible();
     expect(await complaints(page, '[role=dialog]'), 'symbols').toEqual([]);
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Escape');
+    await command(page, 'Put an equation on the page');
+    const sheet = page.getByRole('dialog', { name: 'Equation' });
+    await sheet.getByRole('textbox', { name: 'Equation in TeX' }).fill('\\frac{1}{\\fo}');
+    await expect(sheet.getByText('There is no command \\fo.')).toBeVisible();
+    expect(await complaints(page, '[role=dialog]'), 'equation').toEqual([]);
   });
 
   test('contents, search, and links', async ({ page }) => {

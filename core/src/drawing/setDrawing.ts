@@ -1,6 +1,7 @@
-import { type Matrix, polygonPath, thenMatrix, transform } from '../geometry/index.ts';
+import { type EquationOutline, piecePath } from '../equations/index.ts';
+import { type Matrix, polygonPath, scaleAbout, thenMatrix, transform } from '../geometry/index.ts';
 import type { SetRun, SetText, TextBlock } from '../type/index.ts';
-import type { Drawing, Fill, Glyphs, Item, Text } from './drawing.ts';
+import type { Drawing, Fill, Glyphs, Group, Item, Text } from './drawing.ts';
 
 /** Sets a block; null while a face that it needs is not there. */
 export type BlockSetter = (block: TextBlock) => SetText | null;
@@ -43,6 +44,10 @@ function glyphsOf({ block, place, opacity }: Text, set: SetText): Drawing {
     for (const run of runs) {
       const { colour, underline } = block.spans[run.span].style;
       const paint = { colour, opacity };
+      if (run.equation) {
+        items.push(equationItem(run, run.equation, place, paint));
+        continue;
+      }
       const placed: Glyphs = {
         is: 'glyphs',
         run: { ...run, place: thenMatrix(run.place, place) },
@@ -52,6 +57,21 @@ function glyphsOf({ block, place, opacity }: Text, set: SetText): Drawing {
       if (underline) items.push(lineUnder(run, place, paint));
     }
   return items;
+}
+
+function equationItem(
+  { place, size, text }: SetRun,
+  { pieces }: EquationOutline,
+  within: Matrix,
+  { colour, opacity }: Fill['paint'],
+): Group {
+  const map = thenMatrix(scaleAbout(size, size, { x: 0, y: 0 }), thenMatrix(place, within));
+  const items = pieces.map((piece): Fill => ({
+    is: 'fill',
+    path: piecePath(piece, map),
+    paint: { colour: piece.colour ?? colour, opacity: 1 },
+  }));
+  return { is: 'group', items, says: text, ...(opacity === 1 ? {} : { opacity }) };
 }
 
 function lineUnder({ place, size, width }: SetRun, text: Matrix, paint: Fill['paint']): Fill {

@@ -17,3 +17,11 @@ export const texIn = (text: string): readonly TexInText[] =>
     to: index + whole.length,
     tex,
   }));
+
+/** Whether TeX has been begun before a place, on its line, and not ended: what is typed there is meant as TeX. */
+export function isInTex(text: string, place: number): boolean {
+  const line = text.slice(text.lastIndexOf('\n', place - 1) + 1, place);
+  const signs = [...line.matchAll(/(?<!\\)\$/gu)];
+  const last = signs.at(-1);
+  return signs.length % 2 === 1 && last !== undefined && !/^\s/.test(line.slice(last.index + 1));
+}

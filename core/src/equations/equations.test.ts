@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { insertPart, outlineFrom, texIn } from './index.ts';
+import { outlineFrom, texIn } from './index.ts';
+import { insertPart } from './parts.ts';
 
 const part = (tex: string) => ({ name: '', tex });
 

@@ -13,6 +13,9 @@ export const UNITS = 10_000;
 /** Coordinates that an equation may be drawn with: as many as some pages of them take. */
 export const MOST_COORDS = 200_000;
 
+/** Ems that it may be wide or high, and that anything may lie from its place. */
+export const LARGEST = 1000;
+
 /** A part of an equation that is filled with one colour. */
 export interface EquationPiece {
   /** What to do, a letter each: M and L take a point, C three, Z none. */

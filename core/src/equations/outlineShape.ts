@@ -1,12 +1,10 @@
 import { array, number, object, string } from 'yup';
 import { VERB_COORDS } from '../geometry/index.ts';
-import { type EquationOutline, MOST_COORDS } from './outline.ts';
+import { type EquationOutline, LARGEST, MOST_COORDS, UNITS } from './outline.ts';
 
 /** Units of text that an equation may have. */
 export const LONGEST_TEX = 4000;
-/** Ems that it may be wide or high. */
-const LARGEST = 1000;
-const FARTHEST = 1e8;
+const FARTHEST = LARGEST * UNITS;
 
 const em = number().strict().required().min(-LARGEST).max(LARGEST);
 const coord = number().strict().required().integer().min(-FARTHEST).max(FARTHEST);

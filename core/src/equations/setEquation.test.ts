@@ -70,6 +70,8 @@ test.each([
 test('commands that stand for themselves are told, and what one equation defines no other knows', () => {
   expect(refusalOf('\\def\\a{\\a\\a}\\a').message).toMatch(/calls itself for ever/);
   expect(refusalOf(`${'{'.repeat(1900)}x${'}'.repeat(1900)}`).message).toMatch(/deep|large|long/);
+  expect(refusalOf('\\rule{99999em}{1em}').message).toMatch(/too large/);
+  expect(refusalOf('\\hspace{99999999em}x').message).toMatch(/too large/);
   expect(setEquation('\\newcommand{\\half}{\\frac12}\\half').pieces).toHaveLength(1);
   expect(refusalOf('\\half').message).toBe('There is no command \\half.');
 });

@@ -11,7 +11,13 @@ import {
   polylinesOf,
 } from '../geometry/index.ts';
 import { colourOf } from './colourOf.ts';
-import { type EquationOutline, type EquationPiece, MOST_COORDS, UNITS } from './outline.ts';
+import {
+  type EquationOutline,
+  type EquationPiece,
+  LARGEST,
+  MOST_COORDS,
+  UNITS,
+} from './outline.ts';
 import { EquationRefusal } from './refusal.ts';
 
 /** An element of a drawing, as what sets equations makes it. */
@@ -25,6 +31,10 @@ export interface SvgElement {
 
 /** What sets equations counts in thousandths of an em. */
 const PER_EM = 1000;
+const FARTHEST = LARGEST * PER_EM;
+
+const tooLarge = (): EquationRefusal =>
+  new EquationRefusal('This equation is too large. Make several of it.');
 
 /** Where an element stands: what is done to it, as SVG says that, its ink and what is seen of it. */
 interface Around {
@@ -51,6 +61,7 @@ export function outlineOfSvg(svg: SvgElement): EquationOutline {
       'A number by “\\tag” has no place here: write it beside the equation.',
     );
   const [minX, minY, width, height] = numbersIn(svg.attributes.viewBox);
+  if (![minY, width, height].every((side) => Math.abs(side) <= FARTHEST)) throw tooLarge();
   const gathering = new Gathering();
   const around = { transform: `translate(${-minX},0)`, colour: null, window: null };
   for (const child of svg.children) gathering.add(child, around);
@@ -92,9 +103,9 @@ class Gathering {
   private draw(data: string, { transform, colour, window }: Around): void {
     const piece = this.pieceFor(colour);
     const point = (x: number, y: number): void => {
+      if (!(Math.abs(x) <= FARTHEST && Math.abs(y) <= FARTHEST)) throw tooLarge();
       piece.coords.push(toUnits(x), toUnits(-y));
-      if (++this.count * 2 > MOST_COORDS)
-        throw new EquationRefusal('This equation is too large. Make several of it.');
+      if (++this.count * 2 > MOST_COORDS) throw tooLarge();
     };
     const path = pathOf(data, transform);
     drawPathInto(

@@ -22,6 +22,7 @@ export type { TextStyle } from './setText.ts';
 export {
   type Alignment,
   ALIGNMENTS,
+  type BlockEquation,
   type LetterStyle,
   type List,
   LISTS,

@@ -2,6 +2,9 @@ import type { Fonts } from './face.ts';
 import type { LetteredSpan } from './pieces.ts';
 import type { Row } from './rows.ts';
 
+/** Between an equation and the lines above and below, of its size. */
+const AROUND = 0.1;
+
 /** How much a line takes above and below its baseline, as each of its sizes wants it. */
 export class LineHeights {
   private readonly bySpan: readonly { above: number; below: number }[];
@@ -24,7 +27,12 @@ export class LineHeights {
       below = Math.max(below, this.bySpan[span].below);
     };
     let last = -1;
-    for (const { span } of pieces) if (span !== last) take((last = span));
+    for (const { span, size, equation } of pieces) {
+      if (span !== last) take((last = span));
+      if (!equation) continue;
+      above = Math.max(above, size * (equation.ascent + AROUND));
+      below = Math.max(below, size * (equation.descent + AROUND));
+    }
     // An empty line is as high as what would be typed there.
     if (last < 0) {
       const here = this.ends.findIndex((end) => end > Math.min(from, length - 1));

@@ -1,4 +1,5 @@
 import type { Levels } from './bidi.ts';
+import type { EquationOutline } from '../equations/index.ts';
 import { faceOfScript, fallbacksFor } from './chooseFaces.ts';
 import type { Face, Fonts } from './face.ts';
 import type { FaceName } from './faces.ts';
@@ -12,6 +13,8 @@ export interface LetteredSpan {
   readonly face: FaceName;
   /** Points. */
   readonly size: number;
+  /** All of it is this equation. */
+  readonly equation?: EquationOutline;
 }
 
 /** A word, a part of one, or the space between two: of one span, face and direction, shaped. */
@@ -26,6 +29,8 @@ export interface Piece {
   /** Points. */
   readonly width: number;
   readonly shaped: Shaped;
+  /** What stands for its text, in ems of its size; it has no glyphs then. */
+  readonly equation?: EquationOutline;
 }
 
 /** What of a word stands in one face. */
@@ -47,14 +52,25 @@ export class Cutter {
 
   constructor(private readonly fonts: Fonts) {}
 
-  /** Adds the pieces of a span that begins at `at`. */
+  /** Adds the pieces of a span that begins at `at`; no equation is wider than `width`. */
   cutInto(
     pieces: Piece[],
-    { text, face, size }: LetteredSpan,
+    { text, face, size, equation }: LetteredSpan,
     span: number,
     at: number,
-    { levels, ends }: { readonly levels: Levels; readonly ends: LineEnds },
+    {
+      levels,
+      ends,
+      width,
+    }: { readonly levels: Levels; readonly ends: LineEnds; readonly width: number },
   ): void {
+    const own = equation && this.fonts.face(face);
+    if (own) {
+      const small = Math.min(size, width / equation.width);
+      const piece = pieceOf(span, own, small, levels.at(at), at, '', false);
+      pieces.push({ ...piece, to: at + text.length, width: small * equation.width, equation });
+      return;
+    }
     let before: FaceName | undefined;
     const words = /\n|[^\S\n]+|\S+/g;
     for (let match = words.exec(text); match; match = words.exec(text)) {
@@ -158,6 +174,7 @@ export function splitPiece(
   text: string,
   room: number,
 ): readonly [Piece | null, Piece | null] {
+  if (piece.equation) return piece.width > room ? [null, piece] : [piece, null];
   const own = text.slice(piece.from, piece.to);
   let fits: Piece | null = null;
   for (const cluster of own.matchAll(LETTER)) {
@@ -173,6 +190,7 @@ export function splitPiece(
 
 /** The first letter of a piece, and the rest. */
 export function firstLetter(piece: Piece, text: string): readonly [Piece, Piece | null] {
+  if (piece.equation) return [piece, null];
   const own = text.slice(piece.from, piece.to);
   const length = own.match(LETTER)?.[0].length ?? own.length;
   const to = piece.from + length;

@@ -1,8 +1,10 @@
+import { type EquationOutline, texIn } from '../equations/index.ts';
 import { faceOfStyle } from './chooseFaces.ts';
 import type { Fonts } from './face.ts';
 import { hangOf } from './lists.ts';
 import { setList } from './setList.ts';
-import { setSpans, type SetText } from './setSpans.ts';
+import type { LetteredSpan } from './pieces.ts';
+import { type SetLine, setSpans, type SetText } from './setSpans.ts';
 import type { TextBlock } from './textBlock.ts';
 
 /** A block as it is set. */
@@ -33,14 +35,52 @@ export function setBlock(block: TextBlock, fonts: Fonts): SetBlock {
 }
 
 function setAt(block: TextBlock, scale: number, fonts: Fonts): SetText {
-  const { spans, width, align, leading, indent = 0, cell = 0, list } = block;
-  const lettered = spans.map(({ text, style }) => ({
+  const { width, align, leading, indent = 0, cell = 0, list } = block;
+  const { lettered, numbers } = letteredSpans(block, scale);
+  const style = { align, leading, indent: list ? 0 : indent, cell };
+  const set = list
+    ? setList(lettered, style, { list, hang: hangOf(block) * scale }, width, fonts)
+    : setSpans(lettered, style, width, fonts);
+  return numbers ? { ...set, lines: set.lines.map((line) => renumbered(line, numbers)) } : set;
+}
+
+interface LetteredSpans {
+  readonly lettered: readonly LetteredSpan[];
+  /** Of each the span of the block that it is of; null where they are the same. */
+  readonly numbers: readonly number[] | null;
+}
+
+/** The spans of a block with their faces; each of its equations is one by itself. Letters in cells are no equations. */
+function letteredSpans({ spans, cell, equations = [] }: TextBlock, scale: number): LetteredSpans {
+  const whole = spans.map(({ text, style }) => ({
     text,
     face: faceOfStyle(style),
     size: style.size * scale,
   }));
-  const style = { align, leading, indent: list ? 0 : indent, cell };
-  return list
-    ? setList(lettered, style, { list, hang: hangOf(block) * scale }, width, fonts)
-    : setSpans(lettered, style, width, fonts);
+  if (equations.length === 0 || cell) return { lettered: whole, numbers: null };
+  const outlines = new Map(equations.map(({ tex, outline }) => [tex, outline]));
+  const lettered: LetteredSpan[] = [];
+  const numbers: number[] = [];
+  whole.forEach((span, k) => {
+    const add = (text: string, equation?: EquationOutline): void => {
+      if (text === '' && span.text !== '') return;
+      lettered.push({ ...span, text, ...(equation ? { equation } : {}) });
+      numbers.push(k);
+    };
+    let at = 0;
+    for (const { from, to, tex } of texIn(span.text)) {
+      const equation = outlines.get(tex);
+      if (!equation) continue;
+      add(span.text.slice(at, from));
+      add(span.text.slice(from, to), equation);
+      at = to;
+    }
+    add(span.text.slice(at));
+  });
+  return { lettered, numbers };
 }
+
+const renumbered = (line: SetLine, numbers: readonly number[]): SetLine => ({
+  ...line,
+  runs: line.runs.map((run) => ({ ...run, span: numbers[run.span] })),
+});

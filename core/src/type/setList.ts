@@ -107,7 +107,8 @@ function markerOf({ spans, numbers }: Part, marker: string, fonts: Fonts): SetMa
     spans.findIndex(({ text }) => text !== ''),
   );
   const style = { leading: 1, align: 'start', direction: 'ltr' } as const;
-  const [{ runs, width }] = setSpans([{ ...spans[k], text: marker }], style, Infinity, fonts).lines;
+  const { face, size } = spans[k];
+  const [{ runs, width }] = setSpans([{ face, size, text: marker }], style, Infinity, fonts).lines;
   return {
     runs: runs.map((run) => ({ ...run, span: numbers[k] })),
     width,

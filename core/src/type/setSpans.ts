@@ -1,4 +1,5 @@
 import { moveBy, thenMatrix } from '../geometry/index.ts';
+import type { EquationOutline } from '../equations/index.ts';
 import { levelsOf, reordered } from './bidi.ts';
 import { endsOfLetters, inCell } from './cells.ts';
 import type { Fonts } from './face.ts';
@@ -25,6 +26,8 @@ export interface LineStyle {
 /** Glyphs of one span that stand side by side. */
 export interface SetRun extends GlyphRun {
   readonly span: number;
+  /** Drawn in place of glyphs, in ems of its size. */
+  readonly equation?: EquationOutline;
 }
 
 /** A line of set text: its runs, left to right, with their own places. */
@@ -67,7 +70,7 @@ export function setSpans(
   const pieces: Piece[] = [];
   let at = 0;
   spans.forEach((span, k) => {
-    cutter.cutInto(pieces, span, k, at, { levels, ends });
+    cutter.cutInto(pieces, span, k, at, { levels, ends, width });
     at += span.text.length;
   });
   const parts = cell > 0 ? pieces.map((piece) => inCell(piece, cell)) : pieces;
@@ -115,13 +118,14 @@ function runsOf({ pieces }: Row, text: string, inCells: boolean): Pick<SetLine, 
   let x = 0;
   const row = reordered(pieces);
   for (let k = 0; k < row.length;) {
-    const { face, size, level, span } = row[k];
+    const { face, size, level, span, equation } = row[k];
     let { from, to } = row[k];
     const glyphs: PlacedGlyph[] = [];
     let width = 0;
     for (; k < row.length; k++) {
       const piece = row[k];
       if (piece.face !== face || piece.span !== span || piece.level !== level) break;
+      if (piece.equation) width = piece.width / size;
       for (const { id, text: said, advance, dx, dy } of piece.shaped.glyphs) {
         glyphs.push({ id, text: said, x: onGrid((width + dx) * size), y: onGrid(dy * size) });
         width += advance;
@@ -141,6 +145,7 @@ function runsOf({ pieces }: Row, text: string, inCells: boolean): Pick<SetLine, 
       text: text.slice(from, to),
       rightToLeft: level % 2 === 1,
       ...(inCells ? { inCells } : {}),
+      ...(equation ? { equation } : {}),
     });
     x += width * size;
   }

@@ -1,3 +1,4 @@
+import type { EquationOutline } from '../equations/index.ts';
 import type { Family } from './faces.ts';
 
 /** How letters look. */
@@ -26,6 +27,12 @@ export type Alignment = (typeof ALIGNMENTS)[number];
 export const LISTS = ['bullets', 'numbers'] as const;
 export type List = (typeof LISTS)[number];
 
+/** TeX that stands between dollar signs in a text, as it was set. */
+export interface BlockEquation {
+  readonly tex: string;
+  readonly outline: EquationOutline;
+}
+
 /** Text as a person means it: what of it stands on which line follows from the faces. */
 export interface TextBlock {
   readonly spans: readonly Span[];
@@ -42,6 +49,8 @@ export interface TextBlock {
   readonly list?: List;
   /** It is no higher, points: its letters are as much smaller as that takes. */
   readonly fit?: number;
+  /** What of it is drawn as equations; what is not among them is text, dollar signs and all. */
+  readonly equations?: readonly BlockEquation[];
 }
 
 /** What a block says. */

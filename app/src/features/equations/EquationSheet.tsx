@@ -1,5 +1,6 @@
 import { findMark } from '@marginalis/core/document';
-import { type EquationPart, insertPart, LONGEST_TEX } from '@marginalis/core/equations';
+import { LONGEST_TEX } from '@marginalis/core/equations';
+import { type EquationPart, insertPart } from '@marginalis/core/equation-parts';
 import { asEquation, equationSize } from '@marginalis/core/kinds';
 import { useRef, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';

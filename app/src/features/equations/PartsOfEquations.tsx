@@ -1,10 +1,5 @@
-import {
-  EQUATION_PARTS,
-  type EquationOutline,
-  type EquationPart,
-  EquationRefusal,
-  partShown,
-} from '@marginalis/core/equations';
+import { EQUATION_PARTS, type EquationPart, partShown } from '@marginalis/core/equation-parts';
+import { type EquationOutline, EquationRefusal } from '@marginalis/core/equations';
 import { useEffect, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';

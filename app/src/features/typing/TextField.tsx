@@ -1,4 +1,5 @@
 import type { Page } from '@marginalis/core/document';
+import { isInTex } from '@marginalis/core/equations';
 import { displayMatrix, displaySize, transform } from '@marginalis/core/geometry';
 import { cornersOfBox } from '@marginalis/core/kinds';
 import { shortcutBefore } from '@marginalis/core/symbols';
@@ -78,7 +79,8 @@ export function TextField({ typing, page, index }: { typing: Typing; page: Page;
     if (composes.current) return typing.compose(said);
     const caret = selectionIn(element)?.[1] ?? said.length;
     typing.say(said, caret);
-    const found = shortcutBefore(said, caret);
+    // In TeX a command is what it is.
+    const found = isInTex(said, caret) ? null : shortcutBefore(said, caret);
     if (found) typing.takeShortcut(found, caret);
   };
   const onKey = (e: KeyboardEvent): void => {

@@ -300,5 +300,14 @@ export class Typing {
     this.tellBeyond();
     this.session.inHand.begin(null);
     this.session.inHand.preview(null);
+    this.setEquations();
+  }
+
+  private setEquations(): void {
+    const { kept, session } = this;
+    if (!kept) return;
+    const { block } = kept;
+    if (!block.equations && !textOfSpans(block.spans).includes('$')) return;
+    void import('./setEquationsIn').then(({ setEquationsIn }) => setEquationsIn(session, kept.id));
   }
 }
