@@ -28,6 +28,7 @@ const CORE = {
   kinds: ['geometry', 'ink', 'figures', 'type', 'drawing', 'print', 'equations', 'marks'],
   document: ['geometry', 'marks', 'kinds', 'paper'],
   pictures: ['geometry'],
+  photographed: ['geometry'],
   stamps: ['geometry', 'figures', 'type', 'marks', 'kinds'],
   drawer: ['geometry', 'marks', 'kinds', 'document', 'derived', 'editing', 'stamps'],
   fields: ['geometry', 'marks', 'kinds', 'document', 'derived'],

@@ -1,7 +1,8 @@
-import { mkdir, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { DOCUMENTS } from './documents.ts';
+import { makePhotograph } from './makePhotograph.ts';
 
 const folder = join(dirname(fileURLToPath(import.meta.url)), 'documents');
 await mkdir(folder, { recursive: true });
@@ -10,5 +11,10 @@ for (const { file, make } of DOCUMENTS) {
   await writeFile(join(folder, file), bytes);
   console.log(`${file}  ${Math.round(bytes.length / 1024)} kB`);
 }
+const worksheet = await readFile(join(folder, 'rock-pool-zones.pdf'));
+await writeFile(
+  join(folder, 'photographed-sheet.jpg'),
+  await makePhotograph(new Uint8Array(worksheet)),
+);
 const list = DOCUMENTS.map(({ file, title, onDesk }) => ({ file, title, onDesk }));
 await writeFile(join(folder, 'index.json'), `${JSON.stringify(list, null, 2)}\n`);

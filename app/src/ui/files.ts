@@ -9,16 +9,27 @@ export function download(file: File): void {
   setTimeout(() => URL.revokeObjectURL(url), 60_000);
 }
 
-/** Asks for one file of the kinds in `accept`, or has the camera take it where there is one; null when the person takes none. */
-export function pickFile(accept: string, from?: 'camera'): Promise<File | null> {
+/** Asks for one file; see {@link pickFiles}. Null when the person takes none. */
+export const pickFile = async (accept: string, from?: 'camera'): Promise<File | null> =>
+  (await picked(accept, { from, several: false }))[0] ?? null;
+
+/** Asks for files of the kinds in `accept`, or has the camera take it where there is one; none when the person takes none. */
+export const pickFiles = (accept: string, from?: 'camera'): Promise<readonly File[]> =>
+  picked(accept, { from, several: true });
+
+function picked(
+  accept: string,
+  { from, several }: { readonly from?: 'camera'; readonly several: boolean },
+): Promise<readonly File[]> {
   const input = document.createElement('input');
   input.type = 'file';
   input.accept = accept;
+  input.multiple = several;
   // The one that looks away from who holds the device (HTML Media Capture).
   if (from === 'camera') input.capture = 'environment';
   return new Promise((done) => {
-    input.addEventListener('change', () => done(input.files?.[0] ?? null));
-    input.addEventListener('cancel', () => done(null));
+    input.addEventListener('change', () => done([...(input.files ?? [])]));
+    input.addEventListener('cancel', () => done([]));
     input.click();
   });
 }

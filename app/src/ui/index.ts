@@ -17,7 +17,7 @@ export { ToggleChip } from './ToggleChip';
 export { SwitchRow } from './SwitchRow';
 export { SwitchRows } from './SwitchRows';
 export { useReducedMotion } from './useReducedMotion';
-export { download, pickFile, sizeInWords } from './files';
+export { download, pickFile, pickFiles, sizeInWords } from './files';
 export { arrowStep } from './arrowKeys';
 export { isTyping } from './isTyping';
 export { useNow } from './useNow';

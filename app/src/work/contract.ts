@@ -14,10 +14,12 @@ import type {
   Source,
   LivingCopy,
   OpenedLivingCopy,
+  PagePicture,
   Protection,
   SheetPlan,
   TakenUp,
 } from '@marginalis/core/pdf';
+import type { Quad } from '@marginalis/core/photographed';
 import type { PictureHead } from '@marginalis/core/pictures';
 import type { Raster } from '@marginalis/core/pdfium';
 import type { CopyToProve, Proof, ProvedPage } from '@marginalis/core/proof';
@@ -67,6 +69,8 @@ interface PdfJobs {
     ask: { bytes: Uint8Array; now: number; password?: string };
     answer: OpenedLivingCopy | null;
   };
+  /** A document of which each page is a picture. */
+  pdfOfPictures: { ask: { pictures: readonly PagePicture[] }; answer: Uint8Array };
   /** A finished copy on sheets of paper. */
   sheets: { ask: { bytes: Uint8Array; plan: SheetPlan }; answer: Uint8Array };
   /** What other programs have written, taken off its pages as marks; these are called by their numbers, from 0. */
@@ -134,6 +138,16 @@ interface LookJobs {
   pictures: { ask: PicturesAsk; answer: Blob };
   /** A picture as a document carries it: turned as its camera was held, no larger than wanted, with nothing said of where and by whom it was made. */
   picture: { ask: PictureAsk; answer: Attachment };
+  /** Where on a photograph a sheet of paper is: its corners, in shares of the sides, from the upper left one clockwise; null where none is seen. */
+  findSheet: {
+    ask: { file: Blob; name: string };
+    answer: { readonly width: number; readonly height: number; readonly corners: Quad | null };
+  };
+  /** What lies between four corners of a photograph as an upright page, a JPEG. */
+  straighten: {
+    ask: { file: Blob; name: string; corners: Quad; isLightEvened: boolean };
+    answer: PagePicture;
+  };
   /** Whether a copy shows what the screen shows. */
   prove: {
     ask: Omit<CopyToProve, 'locked'> &
@@ -154,7 +168,10 @@ export type PdfJob = keyof PdfJobs;
 export type LookJob = keyof LookJobs;
 export type JobName = keyof Jobs;
 
-const LOOK_JOBS: readonly LookJob[] = ['pagePicture', 'pictures', 'picture', 'prove'];
+const LOOK_JOBS: readonly LookJob[] = [
+  ...(['pagePicture', 'pictures', 'picture'] as const),
+  ...(['findSheet', 'straighten', 'prove'] as const),
+];
 
 export const isLookJob = (job: JobName): boolean => (LOOK_JOBS as readonly string[]).includes(job);
 

@@ -17,6 +17,7 @@ import {
   makeFixedCopy,
   makeLivingCopy,
   onSheets,
+  pdfOfPictures,
   openLivingCopy,
   readForm,
   type Smaller,
@@ -61,6 +62,7 @@ const runs: { [J in PdfJob]: Run<J> } = {
       ...textFiles({ faces, own }),
     }),
   openLiving: ({ bytes, now, password }) => openLivingCopy(bytes, now, password),
+  pdfOfPictures: ({ pictures }) => pdfOfPictures(pictures),
   sheets: ({ bytes, plan }) => onSheets(bytes, plan),
   takeUp: ({ bytes, now }) => takeUpAnnotations(bytes, { now, tools: pictureTools }),
   encodeMarks: ({ marks, faces, own }) =>

@@ -8,6 +8,7 @@ import { answer, type Run } from './answering';
 import type { LookJob, WorkReply, WorkRequest } from './contract';
 import { makePicture } from './makePicture';
 import { pagePictures } from './pagePictures';
+import { findSheet, straightenSheet } from './photographed';
 import { startPdfium } from './startPdfium';
 import { textFiles } from './textFiles';
 import { unpackPicture } from './unpackPicture';
@@ -46,6 +47,8 @@ const runs: { [J in LookJob]: Run<J> } = {
     }
   },
   picture: makePicture,
+  findSheet,
+  straighten: straightenSheet,
   async prove({ sources, copy, drawn, password, faces, own, ...asked }, onProgress) {
     const module = await pdfium();
     keepDrawings(asked.document, drawn);

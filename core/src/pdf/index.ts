@@ -7,6 +7,7 @@ export {
   FixedCopyStopped,
   makeFixedCopy,
 } from './fixedCopy.ts';
+export { type PagePicture, pdfOfPictures } from './pdfOfPictures.ts';
 export { encodeMarks, type MarkLayer } from './markLayer.ts';
 export { type Source, SourceMissing } from './pages/gather.ts';
 export type { HeldFiles, PictureFile } from './sink/held.ts';

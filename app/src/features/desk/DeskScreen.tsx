@@ -23,6 +23,8 @@ const WHAT_IT_IS =
 /** The first screen, or why there can be none here. */
 export function DeskScreen(props: {
   onOpen: (id: string) => void;
+  /** Has sheets of paper photographed, for a new document. */
+  onPhotograph: () => void;
   /** Shows what was sent. */
   onSent: () => void;
   /** Asks what of a document is to leave, and how. */
@@ -40,7 +42,7 @@ export function DeskScreen(props: {
 }
 
 /** The documents being worked on. */
-function Desk({ onOpen, onSent, onSend }: ComponentProps<typeof DeskScreen>) {
+function Desk({ onOpen, onPhotograph, onSent, onSend }: ComponentProps<typeof DeskScreen>) {
   const desk = useDesk(onOpen);
   const { colors } = useTheme();
   const wide = useWindowDimensions().width >= WIDE_FROM;
@@ -69,14 +71,26 @@ function Desk({ onOpen, onSent, onSend }: ComponentProps<typeof DeskScreen>) {
           Marginalis
         </Text>
         {wide ? (
+          <Action icon={paperIcon('camera')} onPress={onPhotograph}>
+            Photograph paper
+          </Action>
+        ) : (
+          <IconAction icon="camera" label="Photograph paper" onPress={onPhotograph} />
+        )}
+        {wide ? (
           <Action icon={paperIcon('send')} onPress={onSent}>
             What was sent
           </Action>
         ) : (
           <IconAction icon="send" label="What was sent" onPress={onSent} />
         )}
-        <Action mode="contained" icon={paperIcon('open')} onPress={pick}>
-          Open a PDF
+        <Action
+          mode="contained"
+          icon={paperIcon('open')}
+          accessibilityLabel="Open a PDF"
+          onPress={pick}
+        >
+          {wide ? 'Open a PDF' : 'Open'}
         </Action>
       </View>
       {desk.refusals.map(({ fileName, message }) => (

@@ -10,9 +10,13 @@ import {
 } from '@/shell';
 import { pickFile } from '@/ui';
 import { DropPictures } from './DropPictures';
-import { ABOUT_PICTURE } from './ids';
+import { ABOUT_PICTURE, PHOTOGRAPH_PAPER } from './ids';
 
 const AboutPicture = late(async () => (await import('./AboutPicture')).AboutPicture);
+
+const PhotographForPage = late(
+  async () => (await import('./photographs/PhotographForPage')).PhotographForPage,
+);
 
 const ACCEPTED = 'image/jpeg,image/png,image/webp,image/gif,image/svg+xml';
 
@@ -62,6 +66,15 @@ const commands = (reader: Reader): readonly Command[] => {
       run: () => void fromFile(reader, spotInSight(reader), 'camera'),
     },
     {
+      id: PHOTOGRAPH_PAPER,
+      title: 'Photograph a sheet of paper for the page',
+      group: 'Marks',
+      also: 'camera scan scanner document straighten corners shadows whiten',
+      icon: 'camera',
+      able: writable,
+      run: () => reader.shell.openDialog(PHOTOGRAPH_PAPER),
+    },
+    {
       id: ABOUT_PICTURE,
       title: 'Describe, crop and turn the picture that is picked',
       group: 'Marks',
@@ -80,5 +93,8 @@ export const picturesFeature: ReaderFeature = {
   name: 'pictures',
   commands,
   Over: DropPictures,
-  dialogs: [{ id: ABOUT_PICTURE, Content: AboutPicture }],
+  dialogs: [
+    { id: ABOUT_PICTURE, Content: AboutPicture },
+    { id: PHOTOGRAPH_PAPER, Content: PhotographForPage },
+  ],
 };

@@ -1,1 +1,6 @@
+import { late } from '@/shell';
+
 export { picturesFeature } from './feature';
+export const PhotographForDesk = late(
+  async () => (await import('./photographs/PhotographForDesk')).PhotographForDesk,
+);

@@ -1,0 +1,24 @@
+import { spotInSight, useReader } from '@/shell';
+import type { Jobs } from '@/work';
+import { putPictures } from '../putPictures';
+import { PhotographSheet } from './PhotographSheet';
+
+/** Puts photographed sheets on the page as pictures. */
+export function PhotographForPage({ onClose }: { onClose: () => void }) {
+  const reader = useReader();
+  const put = async (pages: readonly Jobs['straighten']['answer'][]): Promise<void> => {
+    onClose();
+    const files = pages.map(({ bytes }, k) => {
+      const name = `Photographed sheet ${k + 1}.jpg`;
+      return new File([bytes as Uint8Array<ArrayBuffer>], name, { type: 'image/jpeg' });
+    });
+    await putPictures(reader, files, spotInSight(reader));
+  };
+  return (
+    <PhotographSheet
+      done={(count) => (count === 1 ? 'Put it on the page' : `Put ${count} on the page`)}
+      onPages={(pages) => void put(pages)}
+      onClose={onClose}
+    />
+  );
+}
