@@ -48,6 +48,7 @@ export { Guide, type GuideState } from './guide';
 export { passwordFor } from './passwords';
 export { stampFieldsFor } from './stampFields';
 export { useDrawer } from './drawer';
+export { keepInDrawer, lastOrder, noteUsed } from './keepInDrawer';
 export { formKnown, formOf, useForm } from './forms';
 export { useOwnFonts } from './ownFonts';
 export { unlockDocument } from './unlocking';

@@ -34,3 +34,4 @@ export {
 export { type Spot, spotInSight } from './spotInSight';
 export { usePlaced } from './usePlaced';
 export { askAt, withdrawQuestion, placeAsked } from './placeAsked';
+export { putStamp } from './putStamp';

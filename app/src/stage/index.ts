@@ -42,3 +42,4 @@ export { type DrawingFiles, paintDrawing } from './paintDrawing';
 export { type LiveLayer, type LiveLook, LiveTiles } from './LiveTiles';
 export { NibRing } from './NibRing';
 export { useMarkFeed } from './useMarkFeed';
+export { setStamp } from './setStamp';

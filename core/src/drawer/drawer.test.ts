@@ -158,3 +158,20 @@ test('things are found by words of their names and folders, as ordered by hand o
   const many = Array.from({ length: 5000 }, (_, k) => named(`Thing ${k}`, `F${k % 9}`, k));
   expect(searchDrawer(many, { ...any, term: 'thing 4999' })).toHaveLength(1);
 });
+
+test('a stamp of one’s own keeps what it is made by; what is none is refused', () => {
+  const design = {
+    id: 'd',
+    says: 'Seen · {date}',
+    form: 'ring',
+    colour: '#1f3361',
+    size: 12,
+  } as const;
+  const item: DrawerItem = { ...itemOf({ sort: 'stamp' }), design };
+  expect(fromItemRecord(JSON.parse(JSON.stringify(toItemRecord(item))))).toEqual(item);
+  const bad = (change: object) => () =>
+    fromItemRecord({ ...toItemRecord(item), design: { ...design, ...change } });
+  expect(bad({ form: 'cloud' })).toThrow();
+  expect(bad({ size: 4000 })).toThrow();
+  expect(bad({ colour: 'red' })).toThrow();
+});

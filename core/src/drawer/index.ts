@@ -4,6 +4,7 @@ export {
   type DrawerSort,
   fromItemRecord,
   LONGEST_ITEM_NAME,
+  LONGEST_STAMP,
   toItemRecord,
 } from './item.ts';
 export { type NewItem, putIn } from './putIn.ts';

@@ -4,9 +4,8 @@ import { kindFor, type Mark } from '@marginalis/core/kinds';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
-import { useDrawer, useSession } from '@/session';
+import { keepInDrawer, lastOrder, useDrawer, useSession } from '@/session';
 import { Action, Choices, Field, Sheet, ToggleChip } from '@/ui';
-import { keepInDrawer, lastOrder } from './keepInDrawer';
 import { previewOf } from './previewOf';
 import { SignatureTerms } from './SignatureTerms';
 

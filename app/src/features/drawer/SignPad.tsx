@@ -3,10 +3,9 @@ import { plainPage } from '@marginalis/core/geometry';
 import type { InkMark } from '@marginalis/core/kinds';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { useSession, useSettings } from '@/session';
+import { keepInDrawer, lastOrder, useSession, useSettings } from '@/session';
 import { InkPad } from '@/shell';
 import { Action, Field } from '@/ui';
-import { keepInDrawer, lastOrder } from './keepInDrawer';
 import { previewOf } from './previewOf';
 import { SignatureTerms } from './SignatureTerms';
 

@@ -5,10 +5,9 @@ import {
   readDrawer,
   writeDrawer,
 } from '@marginalis/core/drawer';
-import { type DocumentSession, useDrawer } from '@/session';
+import { type DocumentSession, keepInDrawer, lastOrder, useDrawer } from '@/session';
 import { readDrawerPictures } from '@/storage';
 import { download, pickFile } from '@/ui';
-import { lastOrder, keepInDrawer } from './keepInDrawer';
 
 /** Gives the person all of the drawer as one file. */
 export async function saveDrawer(

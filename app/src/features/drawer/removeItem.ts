@@ -1,7 +1,6 @@
 import type { DrawerItem } from '@marginalis/core/drawer';
-import { type DocumentSession, useDrawer } from '@/session';
+import { type DocumentSession, keepInDrawer, useDrawer } from '@/session';
 import { readDrawerPictures } from '@/storage';
-import { keepInDrawer } from './keepInDrawer';
 
 /** Takes a thing out of the drawer for good, unless that is undone. */
 export async function removeItem(session: DocumentSession, item: DrawerItem): Promise<void> {

@@ -1,7 +1,8 @@
 import { type DrawerItem, takeOut } from '@marginalis/core/drawer';
 import { boxCentre } from '@marginalis/core/geometry';
-import { stampFieldsFor, useDrawer, useSettings } from '@/session';
-import { type Reader, spotInSight } from '@/shell';
+import type { StampDesign } from '@marginalis/core/stamps';
+import { noteUsed, stampFieldsFor, useSettings } from '@/session';
+import { putStamp, type Reader, type Spot, spotInSight } from '@/shell';
 import { readDrawerPictures } from '@/storage';
 import type { DrawerAsked } from './asked';
 
@@ -14,6 +15,7 @@ export async function takeFromDrawer(
   item: DrawerItem,
   { spot, room }: DrawerAsked,
 ): Promise<void> {
+  if (item.design) return takeStamp(reader, item, item.design, spot);
   const { session, stage } = reader;
   const attachments = await readDrawerPictures(item.attachments);
   if (attachments.length < item.attachments.length)
@@ -37,9 +39,20 @@ export async function takeFromDrawer(
   if (!transaction || !session.dispatch(transaction)) return;
   const put = transaction.changes.filter(({ part }) => part === 'mark').map(({ id }) => id);
   session.inHand.pick(put);
-  // That it was used is a help, no more.
-  await useDrawer
-    .getState()
-    .keep([{ ...item, uses: item.uses + 1, usedAt: now.getTime() }])
-    .catch(console.warn);
+  await noteUsed(item);
+}
+
+/** Its outline fits what is filled in this time. */
+async function takeStamp(
+  reader: Reader,
+  item: DrawerItem,
+  design: StampDesign,
+  spot: Spot | null,
+): Promise<void> {
+  try {
+    if (await putStamp(reader, design, spot, item.uses + 1)) await noteUsed(item);
+  } catch (e) {
+    console.warn('A stamp could not be set.', e);
+    reader.session.notices.tell('The face of the stamp could not be loaded: nothing was put.');
+  }
 }

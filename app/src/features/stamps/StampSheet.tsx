@@ -1,31 +1,72 @@
+import type { DrawerItem } from '@marginalis/core/drawer';
 import { FIRST_STAMPS, type StampDesign } from '@marginalis/core/stamps';
+import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useStore } from 'zustand';
-import { useReader } from '@/shell';
-import { Sheet } from '@/ui';
+import { noteUsed, useDrawer } from '@/session';
+import { putStamp, useReader } from '@/shell';
+import { Action, Sheet } from '@/ui';
 import { stampAsked } from './asked';
-import { putStamp } from './putStamp';
+import { MakeStamp } from './MakeStamp';
 import { StampButton } from './StampButton';
 
-/** Stamps to choose from: the one that is chosen is put on the page at once. */
+const NONE: readonly DrawerItem[] = [];
+
+/** Stamps to choose from, one's own first: the one that is chosen is put on the page at once. */
 export function StampSheet({ onClose }: { onClose: () => void }) {
   const reader = useReader();
   const spot = useStore(stampAsked, (s) => s.spot);
-  const put = async (design: StampDesign): Promise<void> => {
+  const items = useDrawer((s) => s.items) ?? NONE;
+  const [isMaking, setMaking] = useState(false);
+  useEffect(() => void useDrawer.getState().read(), []);
+  const put = async (design: StampDesign, item?: DrawerItem): Promise<void> => {
     onClose();
     try {
-      await putStamp(reader, design, spot);
+      const isPut = await putStamp(reader, design, spot, item && item.uses + 1);
+      if (isPut && item) await noteUsed(item);
     } catch (e) {
       console.warn('A stamp could not be set.', e);
       reader.session.notices.tell('The face of the stamp could not be loaded: nothing was put.');
     }
   };
+  if (isMaking)
+    return (
+      <MakeStamp
+        onClose={onClose}
+        onDone={(item) => {
+          setMaking(false);
+          if (item?.design) void put(item.design, item);
+        }}
+      />
+    );
+  const own = items.flatMap((item) => (item.design ? [{ item, design: item.design }] : []));
   return (
-    <Sheet title="Stamps" open onClose={onClose}>
+    <Sheet
+      title="Stamps"
+      open
+      onClose={onClose}
+      foot={
+        <View style={styles.foot}>
+          <Action onPress={() => setMaking(true)}>Make a stamp of your own</Action>
+        </View>
+      }
+    >
       <Text variant="bodySmall">
         Your name, the day and the page are filled in as the stamp is put on the page.
       </Text>
+      {own.length > 0 && (
+        <View role="group" aria-label="Your own stamps" style={styles.all}>
+          {own.map(({ item, design }) => (
+            <StampButton
+              key={item.id}
+              design={design}
+              number={item.uses + 1}
+              onPress={() => void put(design, item)}
+            />
+          ))}
+        </View>
+      )}
       <View role="group" aria-label="Stamps for papers" style={styles.all}>
         {FIRST_STAMPS.map((design) => (
           <StampButton key={design.id} design={design} onPress={() => void put(design)} />
@@ -37,4 +78,5 @@ export function StampSheet({ onClose }: { onClose: () => void }) {
 
 const styles = StyleSheet.create({
   all: { flexDirection: 'row', flexWrap: 'wrap', gap: 8 },
+  foot: { flexDirection: 'row' },
 });

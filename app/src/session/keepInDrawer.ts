@@ -1,6 +1,7 @@
 import type { Attachment } from '@marginalis/core/document';
 import type { DrawerItem } from '@marginalis/core/drawer';
-import { type DocumentSession, useDrawer } from '@/session';
+import type { DocumentSession } from './documentSession';
+import { useDrawer } from './drawer';
 
 /** An order after all that is in the drawer. */
 export const lastOrder = (items: readonly DrawerItem[]): number =>
@@ -21,3 +22,10 @@ export async function keepInDrawer(
     return false;
   }
 }
+
+/** That a thing of the drawer was used is a help for finding it, no more: where it cannot be kept it is let be. */
+export const noteUsed = (item: DrawerItem): Promise<void> =>
+  useDrawer
+    .getState()
+    .keep([{ ...item, uses: item.uses + 1, usedAt: Date.now() }])
+    .catch(console.warn);

@@ -7,7 +7,7 @@ import {
   type StampFields,
   wordsOfStamp,
 } from '@marginalis/core/stamps';
-import { pageFonts } from '@/stage';
+import { pageFonts } from './pageFonts';
 
 /** A stamp as it would be put on a page, its middle at 0, 0; null where it would say nothing. Rejects when its face cannot be loaded. */
 export async function setStamp(
