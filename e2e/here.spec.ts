@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { line, Pen } from './support/pen';
-import { kept, openDesk, openDocument, placeOn, take } from './support/reader';
+import { drawn, kept, openDesk, openDocument, placeOn, take } from './support/reader';
 
 test('the right button of a mouse asks what is to stand at a bare place, what was put last first; on a mark it picks it', async ({
   page,
@@ -14,6 +14,7 @@ test('the right button of a mouse asks what is to stand at a bare place, what wa
     'Paste',
     'Note',
     'Text',
+    'Equation',
     'Picture',
     'Stamp',
     'Drawer',
@@ -36,6 +37,7 @@ test('the right button of a mouse asks what is to stand at a bare place, what wa
     'Text',
     'Paste',
     'Note',
+    'Equation',
     'Picture',
     'Stamp',
     'Drawer',
@@ -95,4 +97,38 @@ test('a line around an empty area asks the same: a note belongs to the area, a t
   await expect(field).toBeFocused();
   const box = await field.boundingBox();
   expect(Math.abs((box?.width ?? 0) - 204)).toBeLessThan(6);
+});
+
+test('a signature that is put near a printed line stands on it', async ({ page }) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  await drawn(page, 1);
+  const sheet = page.getByRole('dialog', { name: 'Sign' });
+  const here = page.getByRole('group', { name: 'Put here' });
+  // The first line for an answer is about here; its print is read when it is asked for.
+  const feet: number[] = [];
+  for (const [k, v] of [0.24, 0.2475].entries()) {
+    const place = await placeOn(page, 1, 0.3 + 0.3 * k, v);
+    await expect(async () => {
+      await page.mouse.click(...place, { button: 'right' });
+      await here.getByRole('button', { name: 'Sign' }).click({ timeout: 1500 });
+    }).toPass();
+    if (k === 0) {
+      const pad = page.getByRole('img', { name: 'Write your signature here' });
+      const box = await pad.boundingBox();
+      if (!box) throw new Error('There is no sheet to write on.');
+      await page.mouse.move(box.x + 40, box.y + 50);
+      await page.mouse.down();
+      await page.mouse.move(box.x + 160, box.y + 80, { steps: 8 });
+      await page.mouse.up();
+      await sheet.getByLabel('Whose signature it is').fill('Ines Mara');
+      await sheet.getByRole('button', { name: 'Keep and sign' }).click();
+    } else await sheet.getByRole('button', { name: 'Put on the page: Ines Mara' }).click();
+    await expect(sheet).toBeHidden();
+    const frame = page.getByRole('group', { name: 'Picked marks' });
+    await expect(frame).toBeVisible();
+    const box = await frame.boundingBox();
+    feet.push((box?.y ?? 0) + (box?.height ?? 0));
+  }
+  expect(Math.abs(feet[0] - feet[1])).toBeLessThan(1.5);
 });

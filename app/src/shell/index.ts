@@ -35,3 +35,4 @@ export { type Spot, spotInSight } from './spotInSight';
 export { usePlaced } from './usePlaced';
 export { askAt, withdrawQuestion, placeAsked } from './placeAsked';
 export { putStamp } from './putStamp';
+export { answersOn, knownAnswers } from './answersOn';

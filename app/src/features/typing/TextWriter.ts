@@ -1,3 +1,4 @@
+import { answersOn, knownAnswers } from '@/shell';
 import { marksAt, tickBox } from '@marginalis/core/editing';
 import { type Figure, outlineFigure } from '@marginalis/core/figures';
 import {
@@ -20,7 +21,6 @@ import {
 } from '@/shell';
 import { pageFonts } from '@/stage';
 import { useSettings } from '@/session';
-import { answersOn, knownAnswers } from './answersOn';
 import { calloutAt, textAt, textOnLine } from './beginText';
 import { knownTickBoxes } from './knownTickBoxes';
 import { beginTyping, typingHeld } from './typingHeld';

@@ -1,7 +1,7 @@
 import type { Page } from '@marginalis/core/document';
 import { type AnswerLine, answerLines, type Print } from '@marginalis/core/print';
-import type { Reader } from '@/shell';
 import { printedRulesOn } from '@/stage';
+import type { Reader } from './feature';
 
 /** Kept as long as the print, for the page as it is seen. */
 const kept = new WeakMap<Print, { readonly page: Page; readonly lines: readonly AnswerLine[] }>();
