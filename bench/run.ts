@@ -13,6 +13,7 @@ import { tableOf } from './report';
 import { listTable } from './list';
 import { rubbingTable } from './rubbing';
 import { notesTable } from './notes';
+import { placedTable } from './placed';
 import { searchingTable } from './searching';
 import { sizeTable } from './size';
 import { steadinessTable } from './steadiness';
@@ -20,7 +21,7 @@ import { slowestTable } from './slowest';
 import { typingTable } from './typing';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready many-pages proof memory copy-notes searching typing notes size. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready many-pages proof memory copy-notes searching typing notes placed size. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
@@ -41,6 +42,7 @@ const PARTS: Record<string, () => Promise<string> | string> = {
   searching: searchingTable,
   typing: typingTable,
   notes: notesTable,
+  placed: placedTable,
   size: sizeTable,
 };
 
