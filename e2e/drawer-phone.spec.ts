@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { textOf } from '../references/support/programs';
 import { wave } from './support/pen';
+import { field } from './support/typing';
 import {
   command,
   downloadProved,
@@ -97,4 +98,34 @@ test('what is picked goes into the drawer, is found there, taken out, saved as a
   await expect(drawer).toBeHidden();
   await openMarks(page);
   await expect(page.getByRole('button', { name: /^Go to Stamp/ })).toHaveCount(1);
+});
+
+test('the look of a text is kept, and given to another text and to what is typed next', async ({
+  page,
+}) => {
+  await openWorksheet(page);
+  await page.keyboard.press('e');
+  await expect(field(page)).toBeFocused();
+  await page.keyboard.type('Limpet');
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Control+a');
+  await page.getByRole('button', { name: 'Change' }).click();
+  const look = page.getByRole('dialog', { name: 'Change' });
+  await look.getByRole('radio', { name: 'Hand', exact: true }).click();
+  await page.keyboard.press('Escape');
+  await kept(page);
+  await command(page, 'Put what is picked in the drawer');
+  const put = page.getByRole('dialog', { name: 'Put in the drawer' });
+  await put.getByLabel('Name').fill('By hand');
+  await put.getByRole('radio', { name: 'Its look, for other texts' }).click();
+  await put.getByRole('button', { name: 'Put in', exact: true }).click();
+  await expect(put).toBeHidden();
+  await page.keyboard.press('Escape');
+  await command(page, 'Open the drawer');
+  const drawer = page.getByRole('dialog', { name: 'Drawer' });
+  await drawer.getByRole('button', { name: 'Give texts this look: By hand' }).click();
+  await expect(page.getByText('What is typed next looks like “By hand”.')).toBeVisible();
+  await page.keyboard.press('e');
+  await expect(field(page)).toBeFocused();
+  await expect(field(page)).toHaveCSS('font-family', /Kalam/);
 });

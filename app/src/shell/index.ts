@@ -36,3 +36,4 @@ export { usePlaced } from './usePlaced';
 export { askAt, withdrawQuestion, placeAsked } from './placeAsked';
 export { putStamp } from './putStamp';
 export { answersOn, knownAnswers } from './answersOn';
+export { relookTexts } from './relookTexts';

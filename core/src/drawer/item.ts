@@ -5,8 +5,8 @@ import { fromMarkRecord, type Mark, toMarkRecord } from '../kinds/index.ts';
 import { colourShape } from '../marks/index.ts';
 import { STAMP_FORMS, type StampDesign } from '../stamps/index.ts';
 
-/** What a thing of the drawer is when it is taken out: its marks, one stamp made of them, or a signature. */
-export const DRAWER_SORTS = ['marks', 'stamp', 'signature'] as const;
+/** What a thing of the drawer is when it is taken out: its marks, one stamp made of them, a signature, or the look of its first mark, a text box. */
+export const DRAWER_SORTS = ['marks', 'stamp', 'signature', 'look'] as const;
 export type DrawerSort = (typeof DRAWER_SORTS)[number];
 
 /** Something that is used again. */

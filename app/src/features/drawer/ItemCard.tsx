@@ -4,7 +4,12 @@ import { Menu, Text, useTheme } from 'react-native-paper';
 import { PAPER } from '@/shell';
 import { MenuButton } from '@/ui';
 
-const SORTS = { marks: 'Marks', stamp: 'Stamp', signature: 'Signature' } as const;
+const SORTS = {
+  marks: 'Marks',
+  stamp: 'Stamp',
+  signature: 'Signature',
+  look: 'Look of text',
+} as const;
 
 /** A thing of the drawer: pressed it is put on the page; what else can be done with it is in its menu. */
 export function ItemCard(props: {
@@ -27,7 +32,7 @@ export function ItemCard(props: {
     <View role="listitem" style={[styles.card, { borderColor: colors.outlineVariant }]}>
       <Pressable
         role="button"
-        accessibilityLabel={`Put on the page: ${item.name}`}
+        accessibilityLabel={`${item.sort === 'look' ? 'Give texts this look' : 'Put on the page'}: ${item.name}`}
         onPress={onTake}
         style={styles.take}
       >

@@ -1,6 +1,6 @@
 import { type DrawerSort, foldersOf, LONGEST_ITEM_NAME, putIn } from '@marginalis/core/drawer';
 import { inOrder, marksOn } from '@marginalis/core/document';
-import { kindFor, type Mark } from '@marginalis/core/kinds';
+import { asText, kindFor, type Mark } from '@marginalis/core/kinds';
 import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -13,7 +13,11 @@ const SORTS = [
   { value: 'marks', label: 'Marks, each by itself' },
   { value: 'stamp', label: 'One stamp' },
   { value: 'signature', label: 'A signature' },
+  { value: 'look', label: 'Its look, for other texts' },
 ] as const satisfies readonly { readonly value: DrawerSort; readonly label: string }[];
+
+const isOneText = (marks: readonly Mark[]): boolean =>
+  marks.length === 1 && asText(marks[0]) !== null;
 
 /** What a thing is called until somebody says otherwise: what it says, or what it is. */
 function nameOf(marks: readonly Mark[]): string {
@@ -43,6 +47,8 @@ export function PutInSheet({ onClose }: { onClose: () => void }) {
   const [folder, setFolder] = useState('');
   const [sort, setSort] = useState<DrawerSort>('marks');
   const [dated, setDated] = useState(false);
+  // One text has a look that others can have.
+  const sorts = SORTS.filter(({ value }) => value !== 'look' || isOneText(marks));
   const put = async (): Promise<void> => {
     const { document } = session.store.getState();
     const [{ page: id }] = marks;
@@ -68,7 +74,7 @@ export function PutInSheet({ onClose }: { onClose: () => void }) {
   return (
     <Sheet title="Put in the drawer" open onClose={onClose}>
       <Field label="Name" value={name} onChangeText={setName} maxLength={LONGEST_ITEM_NAME} />
-      <Choices label="As" value={sort} onChange={setSort} choices={SORTS} />
+      <Choices label="As" value={sort} onChange={setSort} choices={sorts} />
       {sort === 'signature' && <SignatureTerms dated={dated} onDated={setDated} />}
       <Field label="Folder" value={folder} onChangeText={setFolder} maxLength={LONGEST_ITEM_NAME} />
       <View style={styles.row}>

@@ -12,6 +12,7 @@ import { noteUsed, stampFieldsFor, useSettings } from '@/session';
 import { answersOn, putStamp, type Reader, type Spot, spotInSight } from '@/shell';
 import { readDrawerPictures } from '@/storage';
 import type { DrawerAsked } from './asked';
+import { takeLook } from './takeLook';
 
 /** A signature is about as high as those that are written on a line, points. */
 const SIGNATURE = { width: 170, height: 34 };
@@ -31,6 +32,7 @@ export async function takeFromDrawer(
   item: DrawerItem,
   { spot, room }: DrawerAsked,
 ): Promise<void> {
+  if (item.sort === 'look') return takeLook(reader, item);
   if (item.design) return takeStamp(reader, item, item.design, spot);
   const { session, stage } = reader;
   const attachments = await readDrawerPictures(item.attachments);

@@ -3,23 +3,13 @@ import { findMark } from '@marginalis/core/document';
 import {
   boundsOfAll,
   changeFigure,
-  changeTexts,
   lookOfText,
-  relookText,
   type Restyle,
   restyleMarks,
-  type TextLookChange,
 } from '@marginalis/core/editing';
 import type { Dash, Figure } from '@marginalis/core/figures';
 import { POINTS_PER_MM } from '@marginalis/core/ink';
-import {
-  asFigure,
-  asText,
-  asWords,
-  kindFor,
-  type Mark,
-  type TextMark,
-} from '@marginalis/core/kinds';
+import { asFigure, asText, asWords, kindFor, type Mark } from '@marginalis/core/kinds';
 import {
   HIGHLIGHTER_INKS,
   inkAfter,
@@ -34,9 +24,8 @@ import {
 import { useEffect, useState } from 'react';
 import { ScrollView, StyleSheet } from 'react-native';
 import { Text, TextInput, useTheme } from 'react-native-paper';
-import { type DocumentSession, useSettings, useSession } from '@/session';
-import { TextLook, useReader } from '@/shell';
-import { pageFonts } from '@/stage';
+import { useSettings, useSession } from '@/session';
+import { relookTexts, TextLook, useReader } from '@/shell';
 import { Action, type Choice, Choices, InkDrop, withOwn } from '@/ui';
 import { usePicked } from './usePicked';
 
@@ -236,7 +225,7 @@ function Look({ marks, onDone }: { marks: readonly Mark[]; onDone: () => void })
       {isText && (
         <TextLook
           look={lookOfText(texts[0])}
-          onChange={(next) => void relook(session, texts, next)}
+          onChange={(next) => void relookTexts(session, texts, next)}
         />
       )}
       <Author
@@ -247,25 +236,6 @@ function Look({ marks, onDone }: { marks: readonly Mark[]; onDone: () => void })
       {marks.length === 1 && <LikeThis mark={only} onDone={onDone} />}
     </>
   );
-}
-
-/** Gives text boxes another look, as one step: how high they are then follows from their faces. */
-async function relook(
-  session: DocumentSession,
-  texts: readonly TextMark[],
-  change: TextLookChange,
-): Promise<void> {
-  const relooked = async (before: TextMark): Promise<readonly [TextMark, TextMark]> => {
-    const after = relookText(before, change);
-    const { height } = await pageFonts.settle(after.block);
-    return [before, { ...after, height }];
-  };
-  try {
-    session.dispatch(changeTexts(await Promise.all(texts.map(relooked))));
-  } catch (e) {
-    console.warn('A face could not be loaded.', e);
-    session.notices.tell('The face could not be loaded: the text stays as it was.');
-  }
 }
 
 /** Who made the marks. */
