@@ -14,6 +14,9 @@ export function Naming({ bookmark }: { bookmark: Bookmark }) {
   const field = useRef<NativeInput>(null);
   useEffect(() => {
     field.current?.focus();
+    // At once: what selects on focus does so a moment later, and the first letters of a quick hand would go with it.
+    const input = document.activeElement;
+    if (input instanceof HTMLInputElement) input.select();
   }, []);
   const take = (): void => {
     session.dispatch(renameBookmark(bookmark, title));
@@ -27,7 +30,6 @@ export function Naming({ bookmark }: { bookmark: Bookmark }) {
       accessibilityLabel="Title of the bookmark"
       value={title}
       onChangeText={setTitle}
-      selectTextOnFocus
       maxLength={200}
       onSubmitEditing={take}
       onBlur={take}
