@@ -77,8 +77,12 @@ function textOn(page: string, k: number, more: Partial<TextMark>): TextMark {
     width: 170,
     madeAt: 1_760_000_000_000,
   });
-  const said = 'Barnacles settle where others have: “Łódź”, efficient, Ωμέγα, שלום';
-  const block = { ...empty.block, spans: retyped(empty.block.spans, said) };
+  const said = 'Barnacles settle where others have: “Łódź”, efficient, $x^2$, Ωμέγα, שלום';
+  const block = {
+    ...empty.block,
+    spans: retyped(empty.block.spans, said),
+    equations: [{ tex: 'x^2', outline: setEquation('x^2', true) }],
+  };
   return { ...empty, block, height: setBlock(block, fonts).height, order: 300 + k, ...more };
 }
 

@@ -1,40 +1,46 @@
 import { markChange, nextOrder } from '@marginalis/core/document';
+import type { DrawerItem } from '@marginalis/core/drawer';
 import { boxCentre } from '@marginalis/core/geometry';
+import type { StampMark } from '@marginalis/core/kinds';
 import { type StampDesign, stampAt } from '@marginalis/core/stamps';
-import { stampFieldsFor, useSettings } from '@/session';
+import { noteUsed, stampFieldsFor, useSettings } from '@/session';
 import { setStamp } from '@/stage';
 import type { Reader } from './feature';
 import { type Spot, spotInSight } from './spotInSight';
 
 /**
- * Puts a stamp on a page, and picks it; where nothing is asked for in the middle of what is in sight. False when nothing was put. Rejects when its face cannot be
- * loaded.
- * @param number how often it was put on pages, this time too; nothing where nobody counts
+ * Puts a stamp on a page, and picks it; where nothing is asked for in the middle of what is in sight. What hinders it is told.
+ * @param own the thing of the drawer that it is, which counts how often it was used
  */
 export async function putStamp(
   reader: Reader,
   design: StampDesign,
   asked: Spot | null,
-  number?: number,
-): Promise<boolean> {
+  own?: DrawerItem,
+): Promise<void> {
   const { session, stage } = reader;
   const { index, at } = asked ?? spotInSight(reader);
   const page = stage.pages[index];
   const now = new Date();
   const { document } = session.store.getState();
-  const fields = stampFieldsFor(session, index, now);
-  const known = number === undefined ? fields : { ...fields, number: String(number) };
-  const stamp = await setStamp(design, known, {
-    ...{ id: crypto.randomUUID(), page: page.id, order: nextOrder(document, page.id) },
-    ...{ madeAt: now.getTime(), author: useSettings.getState().author },
-  });
-  if (!stamp) {
-    session.notices.tell('This stamp says your name only, and you have not said it yet.');
-    return false;
+  const fields = {
+    ...stampFieldsFor(session, index, now),
+    ...(own ? { number: String(own.uses + 1) } : {}),
+  };
+  let stamp: StampMark | null;
+  try {
+    stamp = await setStamp(design, fields, {
+      ...{ id: crypto.randomUUID(), page: page.id, order: nextOrder(document, page.id) },
+      ...{ madeAt: now.getTime(), author: useSettings.getState().author },
+    });
+  } catch (e) {
+    console.warn('A stamp could not be set.', e);
+    return session.notices.tell('The face of the stamp could not be loaded: nothing was put.');
   }
+  if (!stamp)
+    return session.notices.tell('This stamp says your name only, and you have not said it yet.');
   const put = stampAt(stamp, page, at ?? boxCentre(page.box));
-  const changes = [markChange(null, put)];
-  if (!session.dispatch({ label: 'Put a stamp', changes })) return false;
+  if (!session.dispatch({ label: 'Put a stamp', changes: [markChange(null, put)] })) return;
   session.inHand.pick([put.id]);
-  return true;
+  if (own) await noteUsed(own);
 }

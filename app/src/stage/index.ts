@@ -43,3 +43,4 @@ export { type LiveLayer, type LiveLook, LiveTiles } from './LiveTiles';
 export { NibRing } from './NibRing';
 export { useMarkFeed } from './useMarkFeed';
 export { setStamp } from './setStamp';
+export { previewOf } from './previewOf';

@@ -1,5 +1,11 @@
 import fc from 'fast-check';
-import { outlineFrom, texIn } from './index.ts';
+import {
+  type EquationOutline,
+  isTooMuch,
+  outlineShape,
+  outlinesInTextShape,
+  texIn,
+} from './index.ts';
 import { insertPart } from './parts.ts';
 
 const part = (tex: string) => ({ name: '', tex });
@@ -66,6 +72,27 @@ test.each([
   ['no width', { width: NaN }],
 ])('an outline with %s is none', (_, change) => {
   const good = { width: 1, ascent: 1, descent: 0, pieces: [{ verbs: 'M', coords: [0, 0] }] };
-  expect(outlineFrom(good)).toEqual(good);
-  expect(() => outlineFrom({ ...good, ...change })).toThrow();
+  const read = (one: unknown): unknown => outlineShape.validateSync(one, { strict: true });
+  expect(read(good)).toEqual(good);
+  expect(() => read({ ...good, ...change })).toThrow();
+});
+
+test('a text keeps no more equations than can be read again', () => {
+  const outline = (coords: number): EquationOutline => ({
+    ...{ width: 1, ascent: 1, descent: 0 },
+    pieces: [
+      { verbs: `M${'L'.repeat(coords / 2 - 1)}`, coords: Array.from({ length: coords }, () => 0) },
+    ],
+  });
+  const kept = (all: readonly EquationOutline[]): boolean =>
+    outlinesInTextShape.isValidSync(
+      all.map((one, k) => ({ tex: `x_{${k}}`, outline: one })),
+      { strict: true },
+    );
+  const many = Array.from({ length: 201 }, () => outline(2));
+  const large = [outline(120_000), outline(120_000)];
+  for (const all of [many, large]) {
+    expect([isTooMuch(all), kept(all)]).toEqual([true, false]);
+    expect([isTooMuch(all.slice(1)), kept(all.slice(1))]).toEqual([false, true]);
+  }
 });

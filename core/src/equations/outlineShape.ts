@@ -33,6 +33,10 @@ const pieceShape = object({
   ({ verbs, coords }) => taken(verbs) === coords.length,
 );
 
+/** How many coordinates it is drawn with. */
+const sizeOf = ({ pieces }: EquationOutline): number =>
+  pieces.reduce((sum, { coords }) => sum + coords.length, 0);
+
 /** An outline as it is stored. */
 export const outlineShape = object({
   width: em.min(0),
@@ -44,9 +48,25 @@ export const outlineShape = object({
   .test(
     'not-too-large',
     'An equation has too many outlines.',
-    ({ pieces }) => pieces.reduce((sum, { coords }) => sum + coords.length, 0) <= MOST_COORDS,
+    (outline) => sizeOf(outline as EquationOutline) <= MOST_COORDS,
   );
 
-/** @throws what validation throws when it is none */
-export const outlineFrom = (record: unknown): EquationOutline =>
-  outlineShape.validateSync(record, { strict: true }) as unknown as EquationOutline;
+/** Equations that one text may have, and what that many of them may be drawn with. */
+const MOST_IN_TEXT = 200;
+
+/** Whether so many equations are more than one text may keep. */
+export const isTooMuch = (outlines: readonly EquationOutline[]): boolean =>
+  outlines.length > MOST_IN_TEXT ||
+  outlines.reduce((sum, one) => sum + sizeOf(one), 0) > MOST_COORDS;
+
+/** The equations of a text as they are stored. */
+export const outlinesInTextShape = array(
+  object({ tex: string().strict().required().max(LONGEST_TEX), outline: outlineShape }).required(),
+)
+  .strict()
+  .max(MOST_IN_TEXT)
+  .test(
+    'not-too-many',
+    'A text has too many equations.',
+    (all) => !isTooMuch((all ?? []).map(({ outline }) => outline as EquationOutline)),
+  );

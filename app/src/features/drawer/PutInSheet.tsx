@@ -5,8 +5,8 @@ import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { keepInDrawer, lastOrder, useDrawer, useSession } from '@/session';
+import { previewOf } from '@/stage';
 import { Action, Choices, Field, Sheet, ToggleChip } from '@/ui';
-import { previewOf } from './previewOf';
 import { SignatureTerms } from './SignatureTerms';
 
 const SORTS = [

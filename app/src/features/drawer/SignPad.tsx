@@ -5,8 +5,8 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { keepInDrawer, lastOrder, useSession, useSettings } from '@/session';
 import { InkPad } from '@/shell';
+import { previewOf } from '@/stage';
 import { Action, Field } from '@/ui';
-import { previewOf } from './previewOf';
 import { SignatureTerms } from './SignatureTerms';
 
 /** The sheet is a page of its own, whose head is at 0: all that is written lies below. */

@@ -7,9 +7,8 @@ import {
   type Vec,
 } from '@marginalis/core/geometry';
 import { answerLineAt } from '@marginalis/core/print';
-import type { StampDesign } from '@marginalis/core/stamps';
 import { noteUsed, stampFieldsFor, useSettings } from '@/session';
-import { answersOn, putStamp, type Reader, type Spot, spotInSight } from '@/shell';
+import { answersOn, putStamp, type Reader, spotInSight } from '@/shell';
 import { readDrawerPictures } from '@/storage';
 import type { DrawerAsked } from './asked';
 import { takeLook } from './takeLook';
@@ -33,7 +32,8 @@ export async function takeFromDrawer(
   { spot, room }: DrawerAsked,
 ): Promise<void> {
   if (item.sort === 'look') return takeLook(reader, item);
-  if (item.design) return takeStamp(reader, item, item.design, spot);
+  // Its outline fits what is filled in this time.
+  if (item.design) return putStamp(reader, item.design, spot, item);
   const { session, stage } = reader;
   const attachments = await readDrawerPictures(item.attachments);
   if (attachments.length < item.attachments.length)
@@ -74,19 +74,4 @@ async function lineAt(reader: Reader, index: number, at: Vec): Promise<OnLine | 
     at: transform(invertMatrix(display), { x: middle, y: line.y }),
     room: { width, height },
   };
-}
-
-/** Its outline fits what is filled in this time. */
-async function takeStamp(
-  reader: Reader,
-  item: DrawerItem,
-  design: StampDesign,
-  spot: Spot | null,
-): Promise<void> {
-  try {
-    if (await putStamp(reader, design, spot, item.uses + 1)) await noteUsed(item);
-  } catch (e) {
-    console.warn('A stamp could not be set.', e);
-    reader.session.notices.tell('The face of the stamp could not be loaded: nothing was put.');
-  }
 }

@@ -5,7 +5,7 @@ import { Path, Svg } from '@/ui';
 
 /** Letters lean out of their boxes, ems. */
 const BEYOND = 0.08;
-/** Pixels to the em of what is drawn: outlines are whole numbers of these. */
+/** Units of the drawing to the em: its numbers are short so. */
 const UNIT = 100;
 const LARGE = scaleAbout(UNIT, -UNIT, { x: 0, y: 0 });
 

@@ -40,7 +40,6 @@ function PartButton({ part, onPress }: { part: EquationPart; onPress: () => void
     );
     return () => {
       isWanted = false;
-      equationSetter.forget(shown);
     };
   }, [shown]);
   return (

@@ -24,8 +24,8 @@ export function keepEquation(reader: Reader, { id, spot }: EquationAsked, set: S
   const { document } = session.store.getState();
   if (id !== null) {
     const change = changeEquation(document, id, set);
-    if (change) session.dispatch(change);
-    return session.inHand.pick([id]);
+    if (change && session.dispatch(change)) session.inHand.pick([id]);
+    return;
   }
   const { index, at } = spot ?? spotInSight(reader);
   const page = stage.pages[index];

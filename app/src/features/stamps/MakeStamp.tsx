@@ -6,8 +6,8 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { keepInDrawer, lastOrder, stampFieldsFor, useDrawer, useSession } from '@/session';
-import { useReader } from '@/shell';
-import { dataUrlOf, pictureOfMarks, setStamp } from '@/stage';
+import { PAPER, useReader } from '@/shell';
+import { previewOf, setStamp } from '@/stage';
 import { Action, Choices, Field, InkDrop, NumberField, Sheet, ToggleChip } from '@/ui';
 import { StampPreview } from './StampPreview';
 
@@ -29,8 +29,8 @@ const LIVE = [
   { field: '{number}', label: 'Running number' },
 ] as const;
 const [SMALLEST, LARGEST] = [6, 72];
-/** Pixels of the longer side of its small picture. */
-const PREVIEW = 320;
+/** What it lies on while it is in the drawer. */
+const SHEET = plainPage(600, 800);
 
 /** A stamp of one's own: what it says, what is around it, its ink and its size. */
 export function MakeStamp(props: {
@@ -57,14 +57,9 @@ export function MakeStamp(props: {
     const items = useDrawer.getState().items ?? [];
     const item: DrawerItem = {
       ...{ id, name: design.says, folder: '', sort: 'stamp', dated: false, design },
-      ...{ page: plainPage(600, 800), marks: [stamp], attachments: [] },
+      ...{ page: SHEET, marks: [stamp], attachments: [] },
       ...{ order: lastOrder(items), uses: 0, usedAt: 0, madeAt: Date.now() },
-      preview: await pictureOfMarks([stamp], plainPage(600, 800), PREVIEW)
-        .then(dataUrlOf)
-        .catch((e: unknown) => {
-          console.warn('There is no picture of the stamp.', e);
-          return '';
-        }),
+      preview: await previewOf([stamp], SHEET),
     };
     onDone((await keepInDrawer(session, [item])) ? item : null);
   };
@@ -135,7 +130,7 @@ const styles = StyleSheet.create({
   paper: {
     minHeight: 84,
     padding: 12,
-    backgroundColor: '#ffffff',
+    backgroundColor: PAPER,
     borderRadius: 4,
     alignItems: 'center',
     justifyContent: 'center',

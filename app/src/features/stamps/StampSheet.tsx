@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useStore } from 'zustand';
-import { noteUsed, useDrawer } from '@/session';
+import { useDrawer } from '@/session';
 import { putStamp, useReader } from '@/shell';
 import { Action, Sheet } from '@/ui';
 import { stampAsked } from './asked';
@@ -20,15 +20,9 @@ export function StampSheet({ onClose }: { onClose: () => void }) {
   const items = useDrawer((s) => s.items) ?? NONE;
   const [isMaking, setMaking] = useState(false);
   useEffect(() => void useDrawer.getState().read(), []);
-  const put = async (design: StampDesign, item?: DrawerItem): Promise<void> => {
+  const put = (design: StampDesign, item?: DrawerItem): void => {
     onClose();
-    try {
-      const isPut = await putStamp(reader, design, spot, item && item.uses + 1);
-      if (isPut && item) await noteUsed(item);
-    } catch (e) {
-      console.warn('A stamp could not be set.', e);
-      reader.session.notices.tell('The face of the stamp could not be loaded: nothing was put.');
-    }
+    void putStamp(reader, design, spot, item);
   };
   if (isMaking)
     return (
@@ -36,7 +30,7 @@ export function StampSheet({ onClose }: { onClose: () => void }) {
         onClose={onClose}
         onDone={(item) => {
           setMaking(false);
-          if (item?.design) void put(item.design, item);
+          if (item?.design) put(item.design, item);
         }}
       />
     );
@@ -62,14 +56,14 @@ export function StampSheet({ onClose }: { onClose: () => void }) {
               key={item.id}
               design={design}
               number={item.uses + 1}
-              onPress={() => void put(design, item)}
+              onPress={() => put(design, item)}
             />
           ))}
         </View>
       )}
       <View role="group" aria-label="Stamps for papers" style={styles.all}>
         {FIRST_STAMPS.map((design) => (
-          <StampButton key={design.id} design={design} onPress={() => void put(design)} />
+          <StampButton key={design.id} design={design} onPress={() => put(design)} />
         ))}
       </View>
     </Sheet>

@@ -1,5 +1,5 @@
 import { findMark, markChange } from '@marginalis/core/document';
-import { EquationRefusal, texIn } from '@marginalis/core/equations';
+import { EquationRefusal, isTooMuch, texIn } from '@marginalis/core/equations';
 import { asText, type TextMark } from '@marginalis/core/kinds';
 import type { MarkId } from '@marginalis/core/marks';
 import { type BlockEquation, textOfSpans } from '@marginalis/core/type';
@@ -25,17 +25,18 @@ export async function setEquationsIn(session: DocumentSession, id: MarkId): Prom
   const known = new Map(before.map((one) => [one.tex, one]));
   const equations: BlockEquation[] = [];
   const problems: string[] = [];
-  for (const tex of wanted) {
-    const one = known.get(tex);
-    if (one) equations.push(one);
-    else
-      try {
-        equations.push({ tex, outline: await equationSetter.set(tex, true) });
-      } catch (e) {
-        if (!(e instanceof EquationRefusal)) throw e;
-        problems.push(`$${tex}$ stays as it was typed. ${e.message}`);
+  for (const tex of wanted)
+    try {
+      const one = known.get(tex) ?? { tex, outline: await equationSetter.set(tex, true) };
+      if (isTooMuch([...equations, one].map(({ outline }) => outline))) {
+        problems.push('There are more equations in this text than it can keep: make two of it.');
+        break;
       }
-  }
+      equations.push(one);
+    } catch (e) {
+      if (!(e instanceof EquationRefusal)) throw e;
+      problems.push(`$${tex}$ stays as it was typed. ${e.message}`);
+    }
   const isSame =
     equations.length === before.length && equations.every((one) => before.includes(one));
   // While it was set something else may have been done with the box.

@@ -1,5 +1,5 @@
 import { array, boolean, number, object, string } from 'yup';
-import { LONGEST_TEX, outlineShape } from '../../equations/index.ts';
+import { outlinesInTextShape } from '../../equations/index.ts';
 import { colourShape, finite, type MarkRecord, markShape, shareShape } from '../../marks/index.ts';
 import { ALIGNMENTS, FAMILIES, LISTS } from '../../type/index.ts';
 import { pointShape } from '../quadShape.ts';
@@ -9,7 +9,6 @@ import type { TextMark } from './mark.ts';
 export const LONGEST_TEXT = 100_000;
 const MOST_SPANS = 10_000;
 const MOST_POINTS = 100_000;
-const MOST_EQUATIONS = 200;
 
 const span = object({
   text: string().strict().defined().max(LONGEST_TEXT),
@@ -24,11 +23,6 @@ const span = object({
     underline: boolean().strict().required(),
     colour: colourShape,
   }).required(),
-}).required();
-
-const equation = object({
-  tex: string().strict().required().max(LONGEST_TEX),
-  outline: outlineShape,
 }).required();
 
 const shape = object({
@@ -52,7 +46,7 @@ const shape = object({
       .moreThan(0)
       .max(10 * MOST_POINTS),
     cell: number().strict().moreThan(0).max(MOST_POINTS),
-    equations: array(equation).strict().max(MOST_EQUATIONS),
+    equations: outlinesInTextShape,
   }).required(),
   height: finite.min(0).max(10 * MOST_POINTS),
   padding: finite.min(0).max(MOST_POINTS),

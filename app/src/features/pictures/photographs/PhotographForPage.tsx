@@ -1,12 +1,12 @@
+import type { PagePicture } from '@marginalis/core/pdf';
 import { spotInSight, useReader } from '@/shell';
-import type { Jobs } from '@/work';
 import { putPictures } from '../putPictures';
 import { PhotographSheet } from './PhotographSheet';
 
 /** Puts photographed sheets on the page as pictures. */
 export function PhotographForPage({ onClose }: { onClose: () => void }) {
   const reader = useReader();
-  const put = async (pages: readonly Jobs['straighten']['answer'][]): Promise<void> => {
+  const put = async (pages: readonly PagePicture[]): Promise<void> => {
     onClose();
     const files = pages.map(({ bytes }, k) => {
       const name = `Photographed sheet ${k + 1}.jpg`;
@@ -17,7 +17,7 @@ export function PhotographForPage({ onClose }: { onClose: () => void }) {
   return (
     <PhotographSheet
       done={(count) => (count === 1 ? 'Put it on the page' : `Put ${count} on the page`)}
-      onPages={(pages) => void put(pages)}
+      onPages={put}
       onClose={onClose}
     />
   );

@@ -1,7 +1,7 @@
+import type { PagePicture } from '@marginalis/core/pdf';
 import { StyleSheet, View } from 'react-native';
 import { ActivityIndicator, Text, useTheme } from 'react-native-paper';
 import { Action, pickFiles, Sheet, SwitchRow } from '@/ui';
-import type { Jobs } from '@/work';
 import { CornersFrame } from './CornersFrame';
 import { PhotoStrip } from './PhotoStrip';
 import { useSamplePhoto } from './useSamplePhoto';
@@ -11,29 +11,29 @@ import { usePhotos } from './usePhotos';
 export function PhotographSheet(props: {
   /** What its last button says for so many pages. */
   done: (count: number) => string;
-  onPages: (pages: readonly Jobs['straighten']['answer'][]) => void;
+  /** Rejects with a PictureRefusal, which is told, where nothing can be made of them. */
+  onPages: (pages: readonly PagePicture[]) => Promise<void>;
   onClose: () => void;
 }) {
   const { done, onPages, onClose } = props;
   const { colors } = useTheme();
-  const { photos, shown, show, waits, trouble, change, straighten, add, remove, pages } =
-    usePhotos();
+  const photographs = usePhotos();
+  const { photos, shown, waits, trouble } = photographs;
   const sample = useSamplePhoto();
-  const take = async (camera?: 'camera'): Promise<void> => add(await pickFiles('image/*', camera));
-  const finish = async (): Promise<void> => {
-    const made = await pages();
-    if (made) onPages(made);
-  };
   const ways = (
     <View style={styles.row}>
-      <Action mode="outlined" disabled={waits} onPress={() => void take('camera')}>
+      <Action
+        mode="outlined"
+        disabled={waits}
+        onPress={() => void photographs.add(() => pickFiles('image/*', 'camera'))}
+      >
         {photos.length > 0 ? 'Photograph another' : 'Photograph a sheet'}
       </Action>
-      <Action disabled={waits} onPress={() => void take()}>
+      <Action disabled={waits} onPress={() => void photographs.add(() => pickFiles('image/*'))}>
         Choose photographs
       </Action>
       {sample && photos.length === 0 && (
-        <Action disabled={waits} onPress={() => void sample().then((file) => add([file]))}>
+        <Action disabled={waits} onPress={() => void photographs.add(sample)}>
           Use a sample photograph
         </Action>
       )}
@@ -43,7 +43,7 @@ export function PhotographSheet(props: {
     <View style={styles.foot}>
       {photos.length > 0 && ways}
       {photos.length > 0 && (
-        <Action mode="contained" disabled={waits} onPress={() => void finish()}>
+        <Action mode="contained" disabled={waits} onPress={() => void photographs.finish(onPages)}>
           {done(photos.length)}
         </Action>
       )}
@@ -76,7 +76,7 @@ export function PhotographSheet(props: {
             address={shown.address}
             aspect={shown.aspect}
             corners={shown.corners}
-            onCorners={(corners) => change(shown.id, { corners })}
+            onCorners={(corners) => photographs.correct(shown, { corners })}
           />
         </>
       )}
@@ -95,23 +95,27 @@ export function PhotographSheet(props: {
       {shown && (
         <View style={styles.row}>
           {shown.made ? (
-            <Action onPress={() => change(shown.id, {})}>Back to the corners</Action>
+            <Action onPress={() => photographs.toCorners(shown)}>Back to the corners</Action>
           ) : (
-            <Action mode="outlined" disabled={waits} onPress={() => void straighten(shown)}>
+            <Action
+              mode="outlined"
+              disabled={waits}
+              onPress={() => void photographs.straighten(shown)}
+            >
               See it straight
             </Action>
           )}
-          <Action onPress={() => remove(shown)}>Leave this one out</Action>
+          <Action onPress={() => photographs.remove(shown)}>Leave this one out</Action>
         </View>
       )}
       {shown && (
         <SwitchRow
           label="White paper, without shadows"
           on={shown.isLightEvened}
-          onChange={(isLightEvened) => change(shown.id, { isLightEvened })}
+          onChange={(isLightEvened) => photographs.correct(shown, { isLightEvened })}
         />
       )}
-      {photos.length > 1 && <PhotoStrip photos={photos} shown={shown} onShow={show} />}
+      {photos.length > 1 && <PhotoStrip photos={photos} shown={shown} onShow={photographs.show} />}
     </Sheet>
   );
 }

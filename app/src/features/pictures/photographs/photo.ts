@@ -1,8 +1,7 @@
 import { type Quad, sheetQuad } from '@marginalis/core/photographed';
 import { LARGEST_FILE, pictureHead, PictureRefusal } from '@marginalis/core/pictures';
-import { type Jobs, startWork } from '@/work';
-
-type Page = Jobs['straighten']['answer'];
+import type { PagePicture } from '@marginalis/core/pdf';
+import { startWork } from '@/work';
 
 /** A photograph of a sheet of paper, and the page that is made of it. */
 export interface Photo {
@@ -18,7 +17,13 @@ export interface Photo {
   readonly isFound: boolean;
   readonly isLightEvened: boolean;
   /** What was made of it as it is now; null where that is still to be done. */
-  readonly made: { readonly page: Page; readonly address: string } | null;
+  readonly made: MadePage | null;
+}
+
+/** A page that was made of a photograph, and where the browser has it. */
+export interface MadePage {
+  readonly page: PagePicture;
+  readonly address: string;
 }
 
 /** Where corners are that nobody has seen: within reach, away from the edges. */
@@ -50,9 +55,7 @@ export async function readPhoto(file: File): Promise<Photo> {
 }
 
 /** The page of a photograph. @throws PictureRefusal with a sentence for people */
-export async function makePage(photo: Photo): Promise<NonNullable<Photo['made']>> {
-  if (photo.made) return photo.made;
-  const { file, corners, isLightEvened } = photo;
+export async function makePage({ file, corners, isLightEvened }: Photo): Promise<MadePage> {
   const asked = { file, name: file.name, corners, isLightEvened };
   const made = await startWork('straighten', asked).result;
   if (!made.ok) throw new PictureRefusal('no-picture', failure(made.failure));

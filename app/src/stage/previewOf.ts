@@ -1,6 +1,7 @@
 import type { PageBox } from '@marginalis/core/geometry';
 import type { Mark } from '@marginalis/core/kinds';
-import { dataUrlOf, pictureOfMarks } from '@/stage';
+import { dataUrlOf } from './dataUrlOf';
+import { pictureOfMarks } from './pictureOfMarks';
 
 /** Pixels of its longer side. */
 const LARGEST = 320;
@@ -10,7 +11,7 @@ export async function previewOf(marks: readonly Mark[], page: PageBox): Promise<
   try {
     return await dataUrlOf(await pictureOfMarks(marks, page, LARGEST));
   } catch (e) {
-    console.warn('There is no picture of what was put in the drawer.', e);
+    console.warn('There is no small picture of these marks.', e);
     return '';
   }
 }
