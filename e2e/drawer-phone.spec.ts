@@ -98,6 +98,29 @@ test('what is picked goes into the drawer, is found there, taken out, saved as a
   await expect(drawer).toBeHidden();
   await openMarks(page);
   await expect(page.getByRole('button', { name: /^Go to Stamp/ })).toHaveCount(1);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('Escape');
+  // Dragged it goes where it is let go, beside the pages nowhere.
+  const dragTo = async (toX: number, toY: number): Promise<void> => {
+    await command(page, 'Open the drawer');
+    const card = drawer.getByRole('button', { name: 'Put on the page: Wavy line' });
+    const box = await card.boundingBox();
+    if (!box) throw new Error('There is no card.');
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 60, box.y - 30, { steps: 4 });
+    await expect(drawer).toBeHidden();
+    await page.mouse.move(toX, toY, { steps: 4 });
+    await expect(page.locator('[data-dragged]')).toBeVisible();
+    await page.mouse.up();
+    await expect(page.locator('[data-dragged]')).toHaveCount(0);
+  };
+  const place = await placeOn(page, 1, 0.6, 0.3);
+  const before = await inkOn(page, 1);
+  await dragTo(...place);
+  await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(before + 50);
+  await dragTo(place[0], 4);
+  await expect(page.getByText('Nothing was put there: let it go over a page.')).toBeVisible();
 });
 
 test('the look of a text is kept, and given to another text and to what is typed next', async ({

@@ -1,4 +1,3 @@
-import { PNG } from 'pngjs';
 import { drawingOf } from '../core/src/derived';
 import { emptyDocument, marksOn, pagesOfSource } from '../core/src/document';
 import { type NewEquation, putEquation } from '../core/src/editing';
@@ -13,7 +12,7 @@ import { pdfWith } from '../core/testing/pdfs';
 import { deflate } from './support/markedCopy';
 import { changeBetween, marksApart, type Picture } from './support/pictures';
 import { complaintOfQpdf, newComplaints, pictureBy } from './support/programs';
-import { shotByChromium } from './support/byChromium';
+import { svgsByChromium } from './support/svgsByChromium';
 import { READER_NAMES, type ReaderName } from './support/readers';
 import { paintedOnScreen } from './support/screen';
 
@@ -51,36 +50,14 @@ const EQUATIONS = {
   'two inks': 'a + \\color{red}{b} = \\underbrace{c + d}_{\\text{known}}',
 } as const;
 
-/** CSS pixels to the point. */
-const CSS = 96 / 72;
-
 /** What the library itself makes of TeX, where the equation lies on its sheet. */
 function svgByLibrary({ tex, outline, place }: EquationMark): string {
   const svg = adaptor.outerHTML(drawnByLibrary(tex, false, ({ message }) => new Error(message)));
   const box = outlineBox(outline);
   const corner = transform(place, { x: box.minX, y: box.maxY });
   const [width, height] = [SIZE * (box.maxX - box.minX), SIZE * (box.maxY - box.minY)];
-  // Within a drawing of the whole sheet: elements of a page are laid onto whole pixels.
   const placed = `x="${corner.x}" y="${HEIGHT - corner.y}" width="${width}" height="${height}"`;
   return svg.replace(/^<svg [^>]*?viewBox/, `<svg ${placed} style="color: ${INK}" viewBox`);
-}
-
-/** SVGs as Chromium draws them, each on a sheet of its own. */
-function drawnByChromium(svgs: readonly string[]): Picture[] {
-  const size = `width="${WIDTH * CSS}" height="${HEIGHT * CSS}" viewBox="0 0 ${WIDTH} ${HEIGHT}"`;
-  const sheets = svgs.map((svg) => `<svg ${size} style="display: block">${svg}</svg>`);
-  const png = PNG.sync.read(
-    shotByChromium(`<body style="margin: 0; background: #ffffff">${sheets.join('')}</body>`, {
-      width: WIDTH * CSS,
-      height: HEIGHT * CSS * svgs.length,
-      scale: DPI / 96,
-    }),
-  );
-  const [width, height] = [(WIDTH * DPI) / 72, (HEIGHT * DPI) / 72];
-  return svgs.map((_, k) => ({
-    ...{ width, height },
-    data: new Uint8Array(png.data.subarray(4 * width * height * k, 4 * width * height * (k + 1))),
-  }));
 }
 
 const page = plainPage(WIDTH, HEIGHT);
@@ -110,7 +87,10 @@ const MADE = [...NAMES.map((name) => withEquation(EQUATIONS[name])), lacking];
 let own: readonly Picture[];
 
 beforeAll(() => {
-  own = drawnByChromium(MADE.map(({ mark }) => svgByLibrary(mark)));
+  own = svgsByChromium(
+    MADE.map(({ mark }) => svgByLibrary(mark)),
+    { width: WIDTH, height: HEIGHT, dpi: DPI },
+  );
 });
 
 const onScreen = ({ mark }: { mark: EquationMark }): Picture =>

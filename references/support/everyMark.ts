@@ -11,6 +11,7 @@ import type { FigureKind } from '../../core/src/figures';
 import {
   type EquationMark,
   type FigureMark,
+  type GraphicMark,
   KINDS,
   type Mark,
   type PictureMark,
@@ -19,6 +20,7 @@ import {
   type TextMark,
   type WordsMark,
 } from '../../core/src/kinds';
+import { readSvg } from '../../core/src/graphics/readSvg';
 import { setEquation } from '../../core/src/equations/setEquation';
 import { FIRST_ROLL, toBase64, WORD_MANNERS } from '../../core/src/marks';
 import { pictureName } from '../../core/src/pictures';
@@ -96,6 +98,10 @@ const picture = ((): Attachment => {
 
 const EQUATION = '\\frac{1}{2} \\sum_{k=1}^{n} \\color{red}{\\sqrt{k}}';
 
+const DRAWN = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 60">
+  <rect width="100" height="60" fill="#f3efe6"/><path d="M5 55Q50-30 95 55Z" fill="#c9b79c" stroke="#3b3226" stroke-width="4" stroke-linejoin="round"/>
+  <circle cx="50" cy="30" r="8" fill="#3b3226" fill-opacity=".5"/></svg>`;
+
 const pictureOn = (page: string): PictureMark => ({
   ...base(page, `${page}-picture`, 400),
   kind: 'picture',
@@ -125,6 +131,15 @@ const equationOn = (page: string): EquationMark => ({
   tex: EQUATION,
   outline: setEquation(EQUATION),
   place: [14, 2, -2, 14, 320, 60],
+});
+
+const graphicOn = (page: string): GraphicMark => ({
+  ...base(page, `${page}-graphic`, 530),
+  kind: 'graphic',
+  style: { ...style, opacity: 0.9 },
+  graphic: readSvg(DRAWN, { width: 100, height: 60 }).graphic,
+  place: [60, 12, -9, 40, 240, 40],
+  says: 'A limpet from the side',
 });
 
 /** Letters and a line beneath them as a signature. */
@@ -166,6 +181,7 @@ export function withEveryMark(pages: readonly Page[]): DocState {
       stampOn(id),
       signatureOn(id),
       equationOn(id),
+      graphicOn(id),
     ];
     const drawn = { label: 'Draw', changes: marks.map((mark) => markChange(null, mark)) };
     return done(state, drawn);

@@ -20,6 +20,7 @@ import type {
   TakenUp,
 } from '@marginalis/core/pdf';
 import type { Quad } from '@marginalis/core/photographed';
+import type { ReadSvg } from '@marginalis/core/svg';
 import type { PictureHead } from '@marginalis/core/pictures';
 import type { Raster } from '@marginalis/core/pdfium';
 import type { CopyToProve, Proof, ProvedPage } from '@marginalis/core/proof';
@@ -138,6 +139,11 @@ interface LookJobs {
   pictures: { ask: PicturesAsk; answer: Blob };
   /** A picture as a document carries it: turned as its camera was held, no larger than wanted, with nothing said of where and by whom it was made. */
   picture: { ask: PictureAsk; answer: Attachment };
+  /** What a drawing in SVG draws, as outlines; null where it is not simple. */
+  graphic: {
+    ask: { svg: Uint8Array; width: number; height: number };
+    answer: ReadSvg | null;
+  };
   /** Where on a photograph a sheet of paper is: its corners, in shares of the sides, from the upper left one clockwise; null where none is seen. */
   findSheet: {
     ask: { file: Blob; name: string };
@@ -169,7 +175,7 @@ export type LookJob = keyof LookJobs;
 export type JobName = keyof Jobs;
 
 const LOOK_JOBS: readonly LookJob[] = [
-  ...(['pagePicture', 'pictures', 'picture'] as const),
+  ...(['pagePicture', 'pictures', 'picture', 'graphic'] as const),
   ...(['findSheet', 'straighten', 'prove'] as const),
 ];
 

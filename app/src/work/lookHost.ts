@@ -8,6 +8,7 @@ import { answer, type Run } from './answering';
 import type { LookJob, WorkReply, WorkRequest } from './contract';
 import { makePicture } from './makePicture';
 import { pagePictures } from './pagePictures';
+import { readGraphic } from './readGraphic';
 import { findSheet, straightenSheet } from './photographed';
 import { startPdfium } from './startPdfium';
 import { textFiles } from './textFiles';
@@ -47,6 +48,7 @@ const runs: { [J in LookJob]: Run<J> } = {
     }
   },
   picture: makePicture,
+  graphic: readGraphic,
   findSheet,
   straighten: straightenSheet,
   async prove({ sources, copy, drawn, password, faces, own, ...asked }, onProgress) {

@@ -24,7 +24,7 @@ interface Kept {
 export async function makePicture(ask: PictureAsk): Promise<Attachment> {
   const { bytes, type, width, height } = (await asItIs(ask)) ?? (await drawnAnew(ask));
   if (bytes.length > LARGEST_PICTURE)
-    throw new Error(`“${ask.name}” is larger than 20 MB, even at the size it has on the page.`);
+    throw new Error(`“${ask.name}” is larger than 60 MB, even at the size it has on the page.`);
   return {
     id: pictureName(bytes),
     name: ask.name.slice(0, 200),

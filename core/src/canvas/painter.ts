@@ -119,13 +119,18 @@ export function drawingPainter<Context extends Canvas2d>(
 
   function paintGroup(
     ctx: Context,
-    { items, clip, opacity = 1, blend = 'normal' }: Group,
+    { items, clip, opacity = 1, blend = 'normal', says, layered }: Group,
     matrix: Matrix,
     files: DrawingFiles,
   ): void {
+    // What is together only because it says something needs no canvas.
+    if (says && !clip && opacity === 1 && blend === 'normal') {
+      for (const item of items) paintItem(ctx, item, matrix, files);
+      return;
+    }
     ctx.save();
     if (clip) ctx.clip(keptPath(clip));
-    const shape = seamless && items.length > 1 ? null : oneShape(items);
+    const shape = layered || (seamless && items.length > 1) ? null : oneShape(items);
     ctx.globalAlpha = opacity;
     ctx.globalCompositeOperation = compositeOf(blend);
     if (shape) {

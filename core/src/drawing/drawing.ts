@@ -64,6 +64,8 @@ export interface Group {
   readonly opacity?: number;
   /** What it says, for those who do not see it. */
   readonly says?: string;
+  /** Its outlines run either way round, so that they are never filled in one go: where they cross they would take one another away. */
+  readonly layered?: true;
 }
 
 export type Item = Fill | Glyphs | Text | Picture | Group;

@@ -82,10 +82,13 @@ export {
 export { keepAttachments } from './keepAttachments.ts';
 export { repeatMarks } from './repeat.ts';
 export {
+  cropGraphic,
   cropPicture,
   swapPicture,
   describePicture,
+  type NewGraphic,
   type NewPicture,
+  putGraphic,
   putPicture,
 } from './pictures.ts';
 export { changeEquation, type NewEquation, putEquation, type SetTex } from './equations.ts';

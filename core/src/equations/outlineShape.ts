@@ -1,5 +1,5 @@
 import { array, number, object, string } from 'yup';
-import { VERB_COORDS } from '../geometry/index.ts';
+import { isWellPacked, PACKED_VERBS } from '../geometry/index.ts';
 import { type EquationOutline, LARGEST, MOST_COORDS, UNITS } from './outline.ts';
 
 /** Units of text that an equation may have. */
@@ -8,21 +8,8 @@ const FARTHEST = LARGEST * UNITS;
 
 const em = number().strict().required().min(-LARGEST).max(LARGEST);
 const coord = number().strict().required().integer().min(-FARTHEST).max(FARTHEST);
-const BY_LETTER: Readonly<Record<string, number>> = {
-  M: VERB_COORDS[0],
-  L: VERB_COORDS[1],
-  C: VERB_COORDS[2],
-  Z: VERB_COORDS[3],
-};
-const taken = (verbs: string): number =>
-  [...verbs].reduce((sum, letter) => sum + (BY_LETTER[letter] ?? NaN), 0);
-
 const pieceShape = object({
-  verbs: string()
-    .strict()
-    .required()
-    .matches(/^M[MLCZ]*$/)
-    .max(MOST_COORDS),
+  verbs: string().strict().required().matches(PACKED_VERBS).max(MOST_COORDS),
   coords: array(coord).strict().required().max(MOST_COORDS),
   colour: string()
     .strict()
@@ -30,7 +17,7 @@ const pieceShape = object({
 }).test(
   'coords-of-verbs',
   'An equation has other coordinates than its outlines take.',
-  ({ verbs, coords }) => taken(verbs) === coords.length,
+  isWellPacked,
 );
 
 /** How many coordinates it is drawn with. */

@@ -1,4 +1,3 @@
-import svgpath from 'svgpath';
 import {
   type Box,
   cutToBox,
@@ -6,18 +5,13 @@ import {
   joinPaths,
   type Path,
   pathBounds,
-  PathBuilder,
+  PathPacker,
   polygonPath,
   polylinesOf,
 } from '../geometry/index.ts';
+import { rectPath, svgPath } from '../graphics/index.ts';
 import { colourOf } from './colourOf.ts';
-import {
-  type EquationOutline,
-  type EquationPiece,
-  LARGEST,
-  MOST_COORDS,
-  UNITS,
-} from './outline.ts';
+import { type EquationOutline, LARGEST, MOST_COORDS, UNITS } from './outline.ts';
 import { EquationRefusal } from './refusal.ts';
 
 /** An element of a drawing, as what sets equations makes it. */
@@ -45,9 +39,9 @@ interface Around {
 }
 
 /** A piece that is being gathered. */
-interface Gathered extends Omit<EquationPiece, 'verbs' | 'coords'> {
-  readonly verbs: string[];
-  readonly coords: number[];
+interface Gathered {
+  readonly colour: string | null;
+  readonly packer: PathPacker;
 }
 
 /**
@@ -65,13 +59,15 @@ export function outlineOfSvg(svg: SvgElement): EquationOutline {
   const gathering = new Gathering();
   const around = { transform: `translate(${-minX},0)`, colour: null, window: null };
   for (const child of svg.children) gathering.add(child, around);
-  const pieces = gathering.pieces.filter(({ verbs }) => verbs.length > 0);
+  const pieces = gathering.pieces
+    .map(({ colour, packer }) => ({ ...packer.packed(), ...(colour ? { colour } : {}) }))
+    .filter(({ verbs }) => verbs !== '');
   if (pieces.length === 0) throw new EquationRefusal('Nothing of this equation would be seen.');
   return {
     width: width / PER_EM,
     ascent: -minY / PER_EM,
     descent: (minY + height) / PER_EM,
-    pieces: pieces.map((piece) => ({ ...piece, verbs: piece.verbs.join('') })),
+    pieces,
   };
 }
 
@@ -101,72 +97,21 @@ class Gathering {
   }
 
   private draw(data: string, { transform, colour, window }: Around): void {
-    const piece = this.pieceFor(colour);
-    const point = (x: number, y: number): void => {
-      if (!(Math.abs(x) <= FARTHEST && Math.abs(y) <= FARTHEST)) throw tooLarge();
-      piece.coords.push(toUnits(x), toUnits(-y));
-      if (++this.count * 2 > MOST_COORDS) throw tooLarge();
-    };
-    const path = pathOf(data, transform);
-    drawPathInto(
-      {
-        moveTo(x, y) {
-          piece.verbs.push('M');
-          point(x, y);
-        },
-        lineTo(x, y) {
-          piece.verbs.push('L');
-          point(x, y);
-        },
-        bezierCurveTo(x1, y1, x2, y2, x, y) {
-          piece.verbs.push('C');
-          point(x1, y1);
-          point(x2, y2);
-          point(x, y);
-        },
-        closePath: () => void piece.verbs.push('Z'),
-      },
-      window ? within(path, window) : path,
-    );
+    const path = svgPath(data, transform);
+    drawPathInto(this.packerFor(colour), window ? within(path, window) : path);
   }
 
-  private pieceFor(colour: string | null): Gathered {
+  private packerFor(colour: string | null): PathPacker {
     const last = this.pieces.at(-1);
-    if (last && (last.colour ?? null) === colour) return last;
-    const piece = { ...{ verbs: [], coords: [] }, ...(colour ? { colour } : {}) };
-    this.pieces.push(piece);
-    return piece;
-  }
-}
-
-/** The data of an SVG path after what is done to it; what is filled is closed, said or not. */
-function pathOf(data: string, transform: string): Path {
-  const builder = new PathBuilder();
-  let isOpen = false;
-  const close = (): void => {
-    if (isOpen) builder.closePath();
-    isOpen = false;
-  };
-  svgpath(data)
-    .transform(transform)
-    .abs()
-    .unshort()
-    .unarc()
-    .iterate((segment, _, x, y) => {
-      const v = segment.slice(1) as number[];
-      if (segment[0] === 'M') {
-        close();
-        isOpen = true;
-        builder.moveTo(v[0], v[1]);
-      } else if (segment[0] === 'Z') close();
-      else if (segment[0] === 'C' || segment[0] === 'Q') {
-        const [x1, y1, x2, y2, toX, toY] = segment[0] === 'C' ? v : cubicOf(x, y, v);
-        builder.bezierCurveTo(x1, y1, x2, y2, toX, toY);
-      } else if (segment[0] === 'V') builder.lineTo(x, v[0]);
-      else builder.lineTo(v[0], segment[0] === 'H' ? y : v[1]);
+    if (last?.colour === colour) return last.packer;
+    const packer = new PathPacker((x, y) => {
+      if (!(Math.abs(x) <= FARTHEST && Math.abs(y) <= FARTHEST)) throw tooLarge();
+      if (++this.count * 2 > MOST_COORDS) throw tooLarge();
+      return [toUnits(x), toUnits(-y)];
     });
-  close();
-  return builder.build();
+    this.pieces.push({ colour, packer });
+    return packer;
+  }
 }
 
 /** Curves within a window are cut as lines, thousandths of an em from them. */
@@ -197,19 +142,9 @@ function windowed(a: SvgElement['attributes'], around: Around): Around {
   return {
     ...around,
     transform: `${around.transform} ${into}`,
-    window: pathBounds(pathOf(rectPath(x, y, width, height), around.transform)),
+    window: pathBounds(svgPath(rectPath(x, y, width, height), around.transform)),
   };
 }
-
-/** A quadratic curve as a cubic one. */
-const cubicOf = (x: number, y: number, [x1, y1, toX, toY]: readonly number[]): number[] => [
-  ...[x + (2 / 3) * (x1 - x), y + (2 / 3) * (y1 - y)],
-  ...[toX + (2 / 3) * (x1 - toX), toY + (2 / 3) * (y1 - toY)],
-  ...[toX, toY],
-];
-
-const rectPath = (x: number, y: number, width: number, height: number): string =>
-  `M${x} ${y}h${width}v${height}h${-width}Z`;
 
 /** Its inner side runs the other way round, so that it stays empty. */
 function framePath(x: number, y: number, width: number, height: number, thick: number): string {

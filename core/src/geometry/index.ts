@@ -39,6 +39,7 @@ export {
   transform,
   invertMatrix,
   transformBox,
+  unitCorners,
   turnAbout,
   scaleAbout,
   moveBy,
@@ -66,6 +67,13 @@ export {
   simplifiedIndices,
 } from './polyline.ts';
 export { cubicInto, partsOfPath, polylinesOf } from './flatten.ts';
+export {
+  isWellPacked,
+  PACKED_VERBS,
+  type PackedPath,
+  PathPacker,
+  unpackPath,
+} from './packedPath.ts';
 export { convexHull } from './hull.ts';
 export { cutToBox } from './cutToBox.ts';
 export { degrees, roundedAngle } from './angle.ts';

@@ -47,6 +47,14 @@ export function transformBox(m: Matrix, b: Box): Box {
   ]);
 }
 
+/** Where the corners of the unit square (0,0)–(1,1), y up, come to lie: its upper left, upper right, lower right and lower left one. */
+export const unitCorners = (m: Matrix): readonly [Vec, Vec, Vec, Vec] => [
+  transform(m, { x: 0, y: 1 }),
+  transform(m, { x: 1, y: 1 }),
+  transform(m, { x: 1, y: 0 }),
+  transform(m, { x: 0, y: 0 }),
+];
+
 /** The turn by an angle (radians, anticlockwise where y goes up) about a point. */
 export function turnAbout(angle: number, { x, y }: Vec): Matrix {
   const [c, s] = [Math.cos(angle), Math.sin(angle)];

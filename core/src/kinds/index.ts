@@ -47,7 +47,8 @@ export {
 export { asSignature, type SignatureMark } from './signature/index.ts';
 export type { ComposedMark } from './composed.ts';
 export { asStamp, type StampMark } from './stamp/index.ts';
-export { asPicture, LONGEST_SAID, pictureCorners, type PictureMark } from './picture/index.ts';
+export { asGraphic, type GraphicMark } from './graphic/index.ts';
+export { asPicture, type PictureMark } from './picture/index.ts';
 export { asEquation, equationCorners, type EquationMark, equationSize } from './equation/index.ts';
 export {
   asField,

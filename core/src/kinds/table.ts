@@ -1,6 +1,7 @@
 import { EQUATION } from './equation/index.ts';
 import { FIELD } from './field/index.ts';
 import { FIGURE } from './figure/index.ts';
+import { GRAPHIC } from './graphic/index.ts';
 import { INK } from './ink/index.ts';
 import type { Kind } from './kind.ts';
 import { NOTE } from './note/index.ts';
@@ -18,6 +19,7 @@ const PLAIN = {
   note: NOTE,
   text: TEXT,
   picture: PICTURE,
+  graphic: GRAPHIC,
   equation: EQUATION,
   field: FIELD,
 };

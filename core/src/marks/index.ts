@@ -21,6 +21,7 @@ export {
   type MarkRecord,
   MarkRecordError,
   markShape,
+  LONGEST_SAID,
   matrixShape,
   shareShape,
 } from './markShape.ts';

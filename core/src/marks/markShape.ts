@@ -46,6 +46,9 @@ export const markShape = {
   locked: boolean().strict().oneOf([true]),
 };
 
+/** Units of text that may say what is to be seen on a picture. */
+export const LONGEST_SAID = 2000;
+
 /** Where something was carried, as it is stored. */
 export const matrixShape = array(number().strict().required().min(-1e6).max(1e6))
   .strict()

@@ -43,6 +43,17 @@ export function DrawerSheet({ onClose }: { onClose: () => void }) {
     onClose();
     void takeFromDrawer(reader, item, asked);
   };
+  const drag = (item: DrawerItem) => ({
+    onBegin: onClose,
+    onDrop: (clientX: number, clientY: number): void => {
+      const { stage, session } = reader;
+      stage.locate();
+      const hit = stage.pageAt(stage.fromClient(clientX, clientY));
+      if (!hit) return session.notices.tell('Nothing was put there: let it go over a page.');
+      const spot = { index: hit.index, at: hit.user };
+      void takeFromDrawer(reader, item, { ...asked, spot });
+    },
+  });
   const move = (item: DrawerItem, way: 1 | -1): (() => void) | null => {
     const order = by === 'hand' ? orderBeside(found, item.id, way) : null;
     return order === null ? null : () => void keepInDrawer(reader.session, [{ ...item, order }]);
@@ -121,6 +132,7 @@ export function DrawerSheet({ onClose }: { onClose: () => void }) {
             key={item.id}
             item={item}
             onTake={() => take(item)}
+            drag={item.sort === 'look' ? null : drag(item)}
             onMove={{ up: move(item, -1), down: move(item, 1) }}
             onRename={() => setRenamed(item)}
             onRemove={() => void removeItem(reader.session, item)}

@@ -3,6 +3,7 @@ import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { Menu, Text, useTheme } from 'react-native-paper';
 import { PAPER } from '@/shell';
 import { MenuButton } from '@/ui';
+import { type DragOut, dragOut } from './dragOut';
 
 const SORTS = {
   marks: 'Marks',
@@ -11,16 +12,18 @@ const SORTS = {
   look: 'Look of text',
 } as const;
 
-/** A thing of the drawer: pressed it is put on the page; what else can be done with it is in its menu. */
+/** A thing of the drawer: pressed it is put on the page, dragged it goes where it is let go; what else can be done with it is in its menu. */
 export function ItemCard(props: {
   item: DrawerItem;
   onTake: () => void;
+  /** Once it is dragged, and where it is let go, CSS pixels of the window; null where it is not dragged. */
+  drag: Omit<DragOut, 'preview'> | null;
   /** Null where it cannot be moved that way. */
   onMove: { readonly up: (() => void) | null; readonly down: (() => void) | null };
   onRename: () => void;
   onRemove: () => void;
 }) {
-  const { item, onTake, onMove, onRename, onRemove } = props;
+  const { item, onTake, drag, onMove, onRename, onRemove } = props;
   const { colors } = useTheme();
   const ways = [
     { title: 'Rename …', run: onRename },
@@ -34,6 +37,11 @@ export function ItemCard(props: {
         role="button"
         accessibilityLabel={`${item.sort === 'look' ? 'Give texts this look' : 'Put on the page'}: ${item.name}`}
         onPress={onTake}
+        onPointerDown={({ nativeEvent, currentTarget }) => {
+          if (!drag) return;
+          const pressed = currentTarget as unknown as Element;
+          dragOut(nativeEvent, pressed, { ...drag, preview: item.preview });
+        }}
         style={styles.take}
       >
         {item.preview ? (

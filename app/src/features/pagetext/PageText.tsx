@@ -1,3 +1,4 @@
+import { inkOf } from '@marginalis/core/derived';
 import { inOrder, marksOn, type Page } from '@marginalis/core/document';
 import { boxCentre } from '@marginalis/core/geometry';
 import { kindFor } from '@marginalis/core/kinds';
@@ -68,7 +69,8 @@ function useMarksTold(page: Page | undefined, told: readonly Told[]): MarksTold 
     for (const mark of inOrder(marks)) {
       const kind = kindFor(mark);
       const { name, text } = kind.words(mark);
-      const said = [name, inkName(mark.style.colour), text].filter(Boolean).join(', ');
+      const ink = inkOf(mark);
+      const said = [name, ink && inkName(ink), text].filter(Boolean).join(', ');
       const near = toldNear(told, boxCentre(kind.roughBounds(mark)));
       if (near) by.set(near, [...(by.get(near) ?? []), said]);
       else elsewhere.push(said);

@@ -1,5 +1,5 @@
 import { findMark, type Page } from '@marginalis/core/document';
-import { carryMarks, describePicture } from '@marginalis/core/editing';
+import { carryMarks, cropGraphic, describePicture } from '@marginalis/core/editing';
 import {
   boxCentre,
   boxOfPoints,
@@ -9,24 +9,32 @@ import {
   scaleAbout,
   transform,
   turnAbout,
+  unitCorners,
   type Vec,
 } from '@marginalis/core/geometry';
-import { asPicture, LONGEST_SAID, pictureCorners, type PictureMark } from '@marginalis/core/kinds';
+import {
+  asGraphic,
+  asPicture,
+  type GraphicMark,
+  type Mark,
+  type PictureMark,
+} from '@marginalis/core/kinds';
+import { LONGEST_SAID } from '@marginalis/core/marks';
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
-import { pagePictures } from '@/stage';
 import { Action, Field, Sheet } from '@/ui';
 import { CropFrame, WHOLE } from './CropFrame';
 import { cropPart } from './cropPart';
 import { takePaperOut } from './takePaperOut';
+import { useShown } from './useShown';
 
 /** What is to be seen on the picture that is picked, which part of it stays, and which way round it lies. */
 export function AboutPicture({ onClose }: { onClose: () => void }) {
   const mark = useSessionState(({ document, picked }) => {
     const [id] = picked;
-    return picked.size === 1 ? asPicture(findMark(document, id)) : null;
+    return picked.size === 1 ? pictured(findMark(document, id)) : null;
   });
   const page = useSessionState(
     ({ document }) => document.pages.find(({ id }) => id === mark?.page) ?? null,
@@ -38,6 +46,10 @@ export function AboutPicture({ onClose }: { onClose: () => void }) {
   );
 }
 
+/** What can be described and cropped; null for every other mark. */
+const pictured = (mark: Mark | null): PictureMark | GraphicMark | null =>
+  asPicture(mark) ?? asGraphic(mark);
+
 /** A quarter clockwise, as it is seen. */
 const QUARTER = Math.PI / 2;
 
@@ -48,15 +60,15 @@ const WAYS: readonly { name: string; label: string; by: (middle: Vec) => Matrix 
   { name: 'Upside down', label: 'Mirror', by: (middle) => scaleAbout(1, -1, middle) },
 ];
 
-function About({ mark, page }: { mark: PictureMark; page: Page }) {
+function About({ mark, page }: { mark: PictureMark | GraphicMark; page: Page }) {
   const session = useSession();
   const [says, setSays] = useState(mark.says);
   const [part, setPart] = useState(WHOLE);
   const [waits, setWaits] = useState(false);
-  const address = pagePictures.address(mark.source);
-  const attachment = session.store.getState().document.attachments.get(mark.source);
+  const [photo, drawn] = [asPicture(mark), asGraphic(mark)];
+  const shown = useShown(mark);
   const describe = (): void => {
-    const now = asPicture(findMark(session.store.getState().document, mark.id));
+    const now = pictured(findMark(session.store.getState().document, mark.id));
     if (now) session.dispatch(describePicture(now, says.trim()));
   };
   // A sheet that is closed takes the focus from nothing: what was typed last is kept then.
@@ -67,18 +79,19 @@ function About({ mark, page }: { mark: PictureMark; page: Page }) {
   useEffect(() => () => last.current(), []);
   const carry = (by: (middle: Vec) => Matrix, label: string): void => {
     const { document } = session.store.getState();
-    const middle = transform(displayMatrix(page), boxCentre(boxOfPoints(pictureCorners(mark))));
+    const middle = transform(displayMatrix(page), boxCentre(boxOfPoints(unitCorners(mark.place))));
     session.dispatch(carryMarks(document, [mark.id], mapAsSeen(page, by(middle)), label));
   };
   const crop = async (): Promise<void> => {
     setWaits(true);
-    await cropPart(session, mark, part);
+    if (photo) await cropPart(session, photo, part);
+    else if (drawn) session.dispatch(cropGraphic(drawn, part));
     setPart(WHOLE);
     setWaits(false);
   };
-  const bare = async (): Promise<void> => {
+  const bare = async (from: PictureMark): Promise<void> => {
     setWaits(true);
-    await takePaperOut(session, mark);
+    await takePaperOut(session, from);
     setWaits(false);
   };
   return (
@@ -92,12 +105,12 @@ function About({ mark, page }: { mark: PictureMark; page: Page }) {
         onBlur={describe}
       />
       <Text variant="bodySmall">Read aloud to those who do not see it, here and in copies.</Text>
-      {address !== null && attachment && (
+      {shown && (
         <>
           <CropFrame
-            address={address}
-            says={says.trim() || attachment.name}
-            aspect={attachment.width / attachment.height}
+            address={shown.address}
+            says={says.trim() || shown.name}
+            aspect={shown.aspect}
             part={part}
             onPart={setPart}
           />
@@ -105,9 +118,11 @@ function About({ mark, page }: { mark: PictureMark; page: Page }) {
             <Action mode="outlined" disabled={waits || part === WHOLE} onPress={() => void crop()}>
               Crop
             </Action>
-            <Action mode="outlined" disabled={waits} onPress={() => void bare()}>
-              Take the paper out
-            </Action>
+            {photo && (
+              <Action mode="outlined" disabled={waits} onPress={() => void bare(photo)}>
+                Take the paper out
+              </Action>
+            )}
             {part !== WHOLE && <Action onPress={() => setPart(WHOLE)}>Keep all of it</Action>}
           </View>
         </>

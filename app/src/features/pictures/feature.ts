@@ -1,5 +1,5 @@
 import { findMark } from '@marginalis/core/document';
-import { asPicture, type PictureMark } from '@marginalis/core/kinds';
+import { asGraphic, asPicture } from '@marginalis/core/kinds';
 import {
   type Command,
   late,
@@ -30,11 +30,11 @@ async function fromFile(reader: Reader, spot: Spot, camera?: 'camera'): Promise<
   if (file) await put(reader, [file], spot);
 }
 
-/** The one picture that is picked; null with another number of marks. */
-function pickedPicture({ session }: Reader): PictureMark | null {
+/** Whether one picture is picked, and nothing beside it. */
+function isPicturePicked({ session }: Reader): boolean {
   const { document, picked } = session.store.getState();
-  const [id] = picked;
-  return picked.size === 1 ? asPicture(findMark(document, id)) : null;
+  const [mark] = [...picked].map((id) => findMark(document, id));
+  return picked.size === 1 && (asPicture(mark) ?? asGraphic(mark)) !== null;
 }
 
 const commands = (reader: Reader): readonly Command[] => {
@@ -82,7 +82,7 @@ const commands = (reader: Reader): readonly Command[] => {
       icon: 'picture',
       forPicked: 'Picture',
       forDoubleTap: true,
-      able: () => writable() && pickedPicture(reader) !== null,
+      able: () => writable() && isPicturePicked(reader),
       run: () => reader.shell.openDialog(ABOUT_PICTURE),
     },
   ];

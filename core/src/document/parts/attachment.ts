@@ -20,7 +20,7 @@ export interface Attachment {
 /** Characters that the picture of a task has in base64. */
 export const LARGEST_ATTACHMENT = 600_000;
 /** Bytes of the picture of a mark; in base64 a third more. */
-export const LARGEST_PICTURE = 20_000_000;
+export const LARGEST_PICTURE = 60_000_000;
 const MOST_CHARACTERS = 4 * Math.ceil(LARGEST_PICTURE / 3);
 /** Pixels of a side. */
 const LONGEST_SIDE = 20_000;

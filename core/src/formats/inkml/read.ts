@@ -2,7 +2,7 @@ import type { Element as XmlElement } from '@xmldom/xmldom';
 import { type Matrix, transform } from '../../geometry/index.ts';
 import { type InkSample, type NibManner, PLAIN_NIB } from '../../ink/index.ts';
 import type { MarkStyle } from '../../marks/index.ts';
-import { elementsOf, openXml, XmlError } from '../xml.ts';
+import { elementsOf, openXml, XmlError } from '../../xml/index.ts';
 import { INKML, OWN } from './names.ts';
 import { parseTraceData, TraceDataError } from './traceData.ts';
 

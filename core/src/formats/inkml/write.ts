@@ -2,7 +2,7 @@ import { type DocState, inOrder, marksOn, type Page } from '../../document/index
 import { displayMatrix } from '../../geometry/index.ts';
 import type { InkSample } from '../../ink/index.ts';
 import { asInk, type InkMark, leftSamples } from '../../kinds/index.ts';
-import { escapeXml } from '../xml.ts';
+import { escapeXml } from '../../xml/index.ts';
 import { INKML, OWN } from './names.ts';
 
 const decimals = (v: number, count: number): string => String(Number(v.toFixed(count)));

@@ -1,7 +1,7 @@
 import { type DocState, inOrder, marksOn } from '../../document/index.ts';
 import { asField, kindFor } from '../../kinds/index.ts';
 import type { Element as XmlElement } from '@xmldom/xmldom';
-import { elementsOf, escapeXml } from '../xml.ts';
+import { elementsOf, escapeXml } from '../../xml/index.ts';
 
 /** What is filled into the form, each field once (ISO 19444-1, fields); nothing where nothing is. */
 export function fieldsOf(state: DocState): string {

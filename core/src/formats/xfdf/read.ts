@@ -1,7 +1,7 @@
 import type { Element as XmlElement } from '@xmldom/xmldom';
 import { type Annotation, readPdfDate } from '../../annotations/index.ts';
 import { box, type Box } from '../../geometry/index.ts';
-import { elementsOf, openXml, XmlError } from '../xml.ts';
+import { elementsOf, openXml, XmlError } from '../../xml/index.ts';
 import { colourOf, numbersOf, wordOf } from './attributes.ts';
 import { readFields } from './fields.ts';
 import { sketchOf } from './sketchOf.ts';

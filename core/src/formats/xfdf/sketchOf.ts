@@ -9,8 +9,9 @@ import {
 } from '../../annotations/index.ts';
 import type { Box, Matrix, Vec } from '../../geometry/index.ts';
 import type { Attachment } from '../../document/index.ts';
-import { type AnnotationSketch, LONGEST_SAID } from '../../kinds/index.ts';
-import { elementsOf } from '../xml.ts';
+import type { AnnotationSketch } from '../../kinds/index.ts';
+import { LONGEST_SAID } from '../../marks/index.ts';
+import { elementsOf } from '../../xml/index.ts';
 import { pictureIn } from './pictureIn.ts';
 import { colourOf, numbersOf, pointsOf, wordOf } from './attributes.ts';
 

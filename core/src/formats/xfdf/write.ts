@@ -8,7 +8,7 @@ import {
 import { type DocState, inOrder, marksOn } from '../../document/index.ts';
 import type { Box, Vec } from '../../geometry/index.ts';
 import type { AnnotationSketch } from '../../kinds/index.ts';
-import { escapeXml } from '../xml.ts';
+import { escapeXml } from '../../xml/index.ts';
 import { fieldsOf } from './fields.ts';
 import { XFDF } from './names.ts';
 

@@ -1,12 +1,12 @@
-import { boxOfPoints, thenMatrix } from '../../geometry/index.ts';
+import { boxOfPoints, thenMatrix, unitCorners } from '../../geometry/index.ts';
 import { widened } from '../../marks/index.ts';
 import type { Kind } from '../kind.ts';
-import { pictureCorners } from './corners.ts';
 import type { PictureMark } from './mark.ts';
 import { pictureOfSketch } from './ofSketch.ts';
 import { fromPictureRecord, toPictureRecord } from './record.ts';
 
-const bounds = (mark: PictureMark) => boxOfPoints(pictureCorners(mark));
+const corners = ({ place }: PictureMark) => unitCorners(place);
+const bounds = (mark: PictureMark) => boxOfPoints(corners(mark));
 
 export const PICTURE: Kind<PictureMark> = {
   name: 'picture',
@@ -19,8 +19,8 @@ export const PICTURE: Kind<PictureMark> = {
   ],
   bounds,
   roughBounds: bounds,
-  areas: (mark) => [pictureCorners(mark)],
-  edge: pictureCorners,
+  areas: (mark) => [corners(mark)],
+  edge: corners,
   // Ink on a photograph is rubbed out every now and then; the photograph is to stay.
   unrubbed: true,
   carry: (mark, by, { widthFollows = false }) => ({

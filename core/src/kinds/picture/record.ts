@@ -1,9 +1,6 @@
 import { object, string } from 'yup';
-import { type MarkRecord, markShape, matrixShape } from '../../marks/index.ts';
+import { LONGEST_SAID, type MarkRecord, markShape, matrixShape } from '../../marks/index.ts';
 import type { PictureMark } from './mark.ts';
-
-/** Units of text that may say what is to be seen on a picture. */
-export const LONGEST_SAID = 2000;
 
 const shape = object({
   ...markShape,

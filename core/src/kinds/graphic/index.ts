@@ -1,0 +1,2 @@
+export { GRAPHIC } from './graphic.ts';
+export { asGraphic, type GraphicMark } from './mark.ts';

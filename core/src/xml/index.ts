@@ -1,0 +1,1 @@
+export { elementsOf, escapeXml, openXml, XmlError } from './xml.ts';
