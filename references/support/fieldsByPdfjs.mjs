@@ -12,6 +12,10 @@ const fields = {};
 for (let number = 1; number <= doc.numPages; number++) {
   const page = await doc.getPage(number);
   for (const { subtype, fieldName, fieldValue, hasAppearance } of await page.getAnnotations())
-    if (subtype === 'Widget') fields[fieldName] = { value: fieldValue, hasAppearance };
+    if (subtype === 'Widget') {
+      // Of radio buttons only the one that is on has to be seen.
+      const isSeen = hasAppearance || fields[fieldName]?.hasAppearance === true;
+      fields[fieldName] = { value: fieldValue, hasAppearance: isSeen };
+    }
 }
 process.stdout.write(JSON.stringify(fields));

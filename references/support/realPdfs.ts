@@ -52,6 +52,20 @@ export const JAPANESE = debian(
   'doc/debmake-doc/debmake-doc.ja.pdf',
 );
 
+/** Forms that were made by two packages for typesetting. */
+export const REAL_FORMS: readonly RealPdf[] = [
+  debian(
+    'worksheet with fields',
+    'texlive-publishers-doc',
+    'doc/texlive-doc/latex/schule/Beispiele/beispiel-ab-formulare.pdf',
+  ),
+  debian(
+    'radio buttons',
+    'texlive-latex-recommended-doc',
+    'doc/texlive-doc/latex/pdfmanagement-testphase/l3pdffield-radiobutton.pdf',
+  ),
+];
+
 /** A face with Arabic letters, each drawn whole. */
 export const ARABIC_FACE = debian(
   'Arabic face',
