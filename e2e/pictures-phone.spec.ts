@@ -168,6 +168,12 @@ test('what is no sound picture is refused in a sentence; a drawing of numbers ru
     page.getByRole('button', { name: /^Go to Graphic, page 1, Two pools/ }),
   ).toBeVisible();
   expect(wanted.filter((url) => /ran/.test(url))).toEqual([]);
+  await page.keyboard.press('Escape');
+  // Where there is no camera the sample stands in.
+  const drawing = await inkOn(page, 1);
+  await command(page, /^Photograph something/);
+  await expect(page.getByText(/^There is no camera here: a sample photograph/)).toBeVisible();
+  await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(drawing + 2000);
 });
 
 test('the paper of a photographed signature is taken out, and the print beneath is seen through it', async ({

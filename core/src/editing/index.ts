@@ -62,7 +62,18 @@ export {
 } from './clip.ts';
 export { takeIn, type TakenIn } from './takeIn.ts';
 export { type IncomingInk, bringInInk } from './bringIn.ts';
-export { addPaper } from './pages.ts';
+export {
+  addPaper,
+  cropPages,
+  duplicatePages,
+  type Insets,
+  insetsOf,
+  interleavePages,
+  movePages,
+  removePages,
+  reversePages,
+  turnPages,
+} from './pages/index.ts';
 export { addBookmark, moveBookmark, removeBookmark, renameBookmark } from './bookmarks.ts';
 export { type AreaMarking, markArea, resizeArea } from './markArea.ts';
 export {

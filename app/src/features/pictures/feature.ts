@@ -25,9 +25,14 @@ async function put(reader: Reader, files: readonly File[], spot: Spot): Promise<
   await putPictures(reader, files, spot);
 }
 
-async function fromFile(reader: Reader, spot: Spot, camera?: 'camera'): Promise<void> {
-  const file = await pickFile(camera ? 'image/*' : ACCEPTED, camera);
+async function fromFile(reader: Reader, spot: Spot): Promise<void> {
+  const file = await pickFile(ACCEPTED);
   if (file) await put(reader, [file], spot);
+}
+
+async function fromCamera(reader: Reader, spot: Spot): Promise<void> {
+  const { photograph } = await import('./photograph');
+  await photograph(reader, spot);
 }
 
 /** Whether one picture is picked, and nothing beside it. */
@@ -63,7 +68,7 @@ const commands = (reader: Reader): readonly Command[] => {
       also: 'camera take picture photo snapshot capture',
       icon: 'camera',
       able: writable,
-      run: () => void fromFile(reader, spotInSight(reader), 'camera'),
+      run: () => void fromCamera(reader, spotInSight(reader)),
     },
     {
       id: PHOTOGRAPH_PAPER,

@@ -1,0 +1,5 @@
+export { addPaper } from './addPaper.ts';
+export { duplicatePages } from './duplicatePages.ts';
+export { interleavePages, movePages, reversePages } from './movePages.ts';
+export { removePages } from './removePages.ts';
+export { cropPages, type Insets, insetsOf, turnPages } from './turnPages.ts';
