@@ -5,13 +5,23 @@ import {
   emptyDocument,
   type Page,
   pagesOfSource,
+  type Transaction,
   turnPage,
 } from '@marginalis/core/document';
-import { addPaper } from '@marginalis/core/editing';
+import {
+  addPaper,
+  cropPages,
+  duplicatePages,
+  reversePages,
+  turnPages,
+} from '@marginalis/core/editing';
 import { partOf } from '@marginalis/core/leaving';
 import { usualRuling } from '@marginalis/core/paper';
 import { inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
+import { prove } from '../cli/proving';
 import { done } from '../core/testing/marks';
+import { deflate } from './support/markedCopy';
+import { realPdf, realPdfs } from './support/realPdfs';
 import { differingShare } from './support/pictures';
 import {
   complaintOfQpdf,
@@ -167,4 +177,31 @@ test('pages of another source, and one shown twice, come in', async () => {
   await expect(makeFixedCopy([{ sha: SHA, bytes: HANDBOOK }], document)).rejects.toThrow(
     'not at hand',
   );
+});
+
+test('pages that were arranged are proved, however they are turned: no false alarm', async () => {
+  const sources = [
+    ...['barnacles', 'rock-pool-zones', 'tide-log'].map(sample),
+    ...realPdfs().map(realPdf),
+  ];
+  for (const bytes of sources) {
+    const all = emptyDocument((await pagesOf(bytes)).slice(0, 8));
+    const ids = all.pages.map(({ id }) => id);
+    let count = 0;
+    const steps: ((state: DocState) => Transaction | null)[] = [
+      (state) => turnPages(state, ids.slice(0, 3), 90),
+      (state) => turnPages(state, ids.slice(2, 4), 180),
+      (state) => turnPages(state, ids.slice(4, 5), 270),
+      (state) => duplicatePages(state, ids.slice(0, 2), () => `copy ${count++}`),
+      (state) => cropPages(state, ids.slice(1, 3), { top: 40, right: 20, bottom: 0, left: 30 }),
+      (state) => reversePages(state, ids),
+    ];
+    const document = steps.reduce((state, make) => {
+      const transaction = make(state);
+      return transaction ? done(state, transaction) : state;
+    }, all);
+    const { bytes: copy } = await makeFixedCopy(bytes, document, { deflate });
+    const { proof } = await prove({ source: bytes, document }, copy);
+    expect(proof).toMatchObject({ alike: true });
+  }
 });

@@ -44,3 +44,4 @@ export { NibRing } from './NibRing';
 export { useMarkFeed } from './useMarkFeed';
 export { setStamp } from './setStamp';
 export { previewOf } from './previewOf';
+export { CropFrame, WHOLE } from './CropFrame';

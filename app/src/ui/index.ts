@@ -11,6 +11,7 @@ export { Tooltip } from './Tooltip';
 export { IconAction } from './IconAction';
 export { type Choice, Choices, withOwn } from './Choices';
 export { MenuButton } from './MenuButton';
+export { type Drag, dragFrom } from './dragFrom';
 export { MenuItems, type MenuWay } from './MenuItems';
 export { CheckBox } from './CheckBox';
 export { ToggleChip } from './ToggleChip';

@@ -11,6 +11,8 @@ export interface PdfiumModule {
     FPDF_CloseDocument(document: number): void;
     FPDF_GetPageCount(document: number): number;
     FPDF_GetPageSizeByIndexF(document: number, index: number, size: number): number;
+    FPDFPage_GetRotation(page: number): number;
+    FPDFPage_SetRotation(page: number, quarters: number): void;
     FPDF_GetPageWidthF(page: number): number;
     FPDF_GetPageHeightF(page: number): number;
     FPDFBitmap_Create(width: number, height: number, alpha: number): number;

@@ -15,8 +15,11 @@ export interface OpenPage {
   draw(window: Window, onNothing?: boolean): Raster;
   /** The same at any scale and place; it cannot be drawn otherwise afterwards. @throws RangeError when there is no room for the picture */
   drawPlaced(placed: Placed): Raster;
-  /** Its characters in the order they are drawn, with what its annotations and fields show; no spaces. It cannot be drawn afterwards. */
-  characters(): string;
+  /**
+   * Its characters, with what its annotations and fields show; no spaces. It cannot be drawn afterwards.
+   * @param rotate as it would be read if it were turned so, clockwise, degrees: characters of lines that run across are put in another order. As it is without
+   */
+  characters(rotate?: number): string;
   /** How many annotations it has of each kind, by their numbers in fpdf_annot.h. */
   annotations(): ReadonlyMap<number, number>;
 }
@@ -61,10 +64,12 @@ export function openPages(module: PdfiumModule, bytes: Uint8Array, password?: st
           size,
           draw: (window, onNothing) => drawPage(module, page, form.handle, window, onNothing),
           drawPlaced: (placed) => drawPlaced(module, page, form.handle, placed),
-          characters: () =>
-            hasWords(pdfium, page)
-              ? onPage(module, handle, index, '', (_, text) => charactersIn(module, text))
-              : charactersOn(module, page),
+          characters: (rotate) =>
+            turned(pdfium, page, rotate, () =>
+              hasWords(pdfium, page)
+                ? onPage(module, handle, index, '', (_, text) => charactersIn(module, text))
+                : charactersOn(module, page),
+            ),
           annotations: () => annotationsOn(module, page),
         });
       } finally {
@@ -109,6 +114,24 @@ function openForm(
       pdfium.PDFiumExt_CloseFormFillInfo(info);
     },
   };
+}
+
+/** Looks at a page while it is turned. */
+function turned<T>(
+  pdfium: PdfiumModule['wasmExports'],
+  page: number,
+  rotate: number | undefined,
+  look: () => T,
+): T {
+  const was = pdfium.FPDFPage_GetRotation(page);
+  const quarters = rotate === undefined ? was : rotate / 90;
+  if (quarters === was) return look();
+  pdfium.FPDFPage_SetRotation(page, quarters);
+  try {
+    return look();
+  } finally {
+    pdfium.FPDFPage_SetRotation(page, was);
+  }
 }
 
 function charactersOn(module: PdfiumModule, page: number): string {

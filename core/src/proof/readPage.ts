@@ -31,7 +31,8 @@ export function readSource(
 ): ReadPage {
   if (!source || !page || !('source' in page.shows)) return NOTHING;
   const open = sources(page.shows.source);
-  return open ? read(open, page.shows.index, (one) => one.draw(source), covered) : NOTHING;
+  if (!open) return NOTHING;
+  return read(open, page.shows.index, (one) => one.draw(source), covered, page.rotate);
 }
 
 export const readCopy = ({ index }: WantedPage, { copy }: PictureGrid, open: OpenPages): ReadPage =>
@@ -42,13 +43,14 @@ function read(
   index: number,
   draw: (page: OpenPage) => Raster,
   covered: readonly Covered[] = [],
+  rotate?: number,
 ): ReadPage {
   const look = (page: OpenPage): ReadPage => {
     const annotations = page.annotations();
     const links = annotations.get(LINK) ?? 0;
     const all = [...annotations.values()].reduce((sum, n) => sum + n, 0);
     const picture = draw(page);
-    const characters = page.characters();
+    const characters = page.characters(rotate);
     return { picture, characters, links, annotations: all - links, size: page.size };
   };
   return open.page(index, look, covered) ?? NOTHING;

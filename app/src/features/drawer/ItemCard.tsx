@@ -2,8 +2,7 @@ import type { DrawerItem } from '@marginalis/core/drawer';
 import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { Menu, Text, useTheme } from 'react-native-paper';
 import { PAPER } from '@/shell';
-import { MenuButton } from '@/ui';
-import { type DragOut, dragOut } from './dragOut';
+import { type Drag, dragFrom, MenuButton } from '@/ui';
 
 const SORTS = {
   marks: 'Marks',
@@ -17,7 +16,7 @@ export function ItemCard(props: {
   item: DrawerItem;
   onTake: () => void;
   /** Once it is dragged, and where it is let go, CSS pixels of the window; null where it is not dragged. */
-  drag: Omit<DragOut, 'preview'> | null;
+  drag: Omit<Drag, 'preview'> | null;
   /** Null where it cannot be moved that way. */
   onMove: { readonly up: (() => void) | null; readonly down: (() => void) | null };
   onRename: () => void;
@@ -40,7 +39,7 @@ export function ItemCard(props: {
         onPointerDown={({ nativeEvent, currentTarget }) => {
           if (!drag) return;
           const pressed = currentTarget as unknown as Element;
-          dragOut(nativeEvent, pressed, { ...drag, preview: item.preview });
+          dragFrom(nativeEvent, pressed, { ...drag, preview: item.preview });
         }}
         style={styles.take}
       >

@@ -1,31 +1,38 @@
-import { marksOn } from '@marginalis/core/document';
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { FlatList, Pressable, StyleSheet, View } from 'react-native';
+import type { PageId } from '@marginalis/core/marks';
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { FlatList, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { usePageNames, useSessionState } from '@/session';
-import { PageThumb, useReader } from '@/shell';
+import { useReader } from '@/shell';
 import { useSight } from '@/stage';
-import { ToggleChip } from '@/ui';
+import { arrowStep, ToggleChip } from '@/ui';
+import { changePages } from './changePages';
+import { chosenTo, toggled } from './choice';
+import { ChoosePages } from './ChoosePages';
+import { type CellWays, NAME, PageCell, TALL } from './PageCell';
+import { PagesBar } from './PagesBar';
+import { usePageDrag } from './usePageDrag';
 
-/** A page has at least so much room, and so much between it and the next, CSS pixels; it is no taller than it is wide by this. */
+/** A page has at least so much room, and so much between it and the next, CSS pixels. */
 const LEAST = 88;
 const GAP = 10;
-const TALL = 1.42;
-/** Room around a picture, and for the name of its page beneath. */
-const AROUND = 6;
-const NAME = 24;
 const APART = 12;
+const NONE: ReadonlySet<PageId> = new Set();
 
-/** All pages as small pictures, with their marks: a tap leads there. */
+/** All pages as small pictures, with their marks: a tap leads there, or chooses them; they are dragged to another place. */
 export function PageTable({ onGone }: { onGone: () => void }) {
-  const { stage } = useReader();
+  const { stage, session } = useReader();
   const { colors } = useTheme();
   const { current } = useSight();
   const nameOf = usePageNames();
   const pages = useSessionState((s) => s.document.pages);
   const marks = useSessionState((s) => s.document.marks);
+  const writable = useSessionState((s) => s.writable);
   const [marked, setMarked] = useState(false);
+  const [picked, setPicked] = useState<ReadonlySet<PageId> | null>(null);
   const [width, setWidth] = useState(0);
+  const last = useRef<PageId | null>(null);
+  const list = useRef<FlatList<number>>(null);
   const columns = Math.max(1, Math.floor((width + GAP) / (LEAST + GAP)));
   const cell = Math.floor((width - (columns - 1) * GAP) / columns);
   const rowHeight = Math.round(TALL * cell) + NAME + APART;
@@ -34,7 +41,10 @@ export function PageTable({ onGone }: { onGone: () => void }) {
     const hasMarks = (k: number): boolean => (marks.get(pages[k].id)?.size ?? 0) > 0;
     return marked ? all.filter(hasMarks) : all;
   }, [pages, marks, marked]);
-  const list = useRef<FlatList<number>>(null);
+  const chosen = useMemo(
+    () => picked && pages.filter(({ id }) => picked.has(id)).map(({ id }) => id),
+    [pages, picked],
+  );
   const begun = useRef(false);
   useEffect(() => {
     if (begun.current || width === 0) return;
@@ -42,20 +52,81 @@ export function PageTable({ onGone }: { onGone: () => void }) {
     const row = Math.floor(shown.indexOf(stage.getSight().current) / columns);
     if (row > 0) list.current?.scrollToOffset({ offset: rowHeight * row, animated: false });
   }, [stage, shown, columns, rowHeight, width]);
-  const go = useCallback(
-    (index: number): void => {
+
+  /** Those that go along with a page: all that are chosen, where it is one of them. */
+  const together = (index: number): readonly PageId[] => {
+    const { id } = pages[index];
+    return picked?.has(id) && chosen ? chosen : [id];
+  };
+  const change = changePages(session);
+  const cells = { count: shown.length, columns, across: cell + GAP, down: rowHeight };
+  const drag = usePageDrag(list, cells, (index, gap) => {
+    const behind = gap === 0 ? null : pages[shown[gap - 1]].id;
+    change.move(together(index), behind);
+  });
+  const press = (index: number, isRange: boolean): void => {
+    const { id } = pages[index];
+    if (picked === null && !isRange) {
       stage.goToSpot(index, null);
-      onGone();
-    },
-    [stage, onGone],
-  );
+      return onGone();
+    }
+    const ids = shown.map((one) => pages[one].id);
+    const from = last.current ?? pages[current]?.id ?? id;
+    setPicked(isRange ? chosenTo(picked ?? NONE, ids, from, id) : toggled(picked ?? NONE, id));
+    last.current = id;
+  };
+  const keyDown = (index: number, e: KeyboardEvent): void => {
+    const step = arrowStep(e);
+    if (step && e.altKey && writable) {
+      // By one place, or by a row.
+      const by = Math.sign(step.x) + columns * Math.sign(step.y);
+      const at = shown.indexOf(index);
+      const to = Math.min(shown.length - 1, Math.max(0, at + by));
+      const behind = shown[by > 0 ? to : to - 1];
+      if (change.move(together(index), behind === undefined ? null : pages[behind].id))
+        focusCell(list, columns, to, to);
+    } else if (step) {
+      const to = shown.indexOf(index) + Math.sign(step.x) + columns * Math.sign(step.y);
+      if (shown[to] !== undefined) focusCell(list, columns, to, shown[to]);
+    } else if (e.key === 'Delete' && writable) change.remove(together(index));
+    else return;
+    e.preventDefault();
+    e.stopPropagation();
+  };
+  const ways = useLatest<CellWays>({
+    onPress: press,
+    onPointerDown: (index, e) => writable && drag.begin(index, e),
+    onKeyDown: keyDown,
+  });
+  const gapOf = (at: number): 'before' | 'behind' | null =>
+    drag.gap === null
+      ? null
+      : drag.gap === at
+        ? 'before'
+        : drag.gap === at + 1 && (at === shown.length - 1 || (at + 1) % columns === 0)
+          ? 'behind'
+          : null;
   return (
     <View style={styles.panel} onLayout={(e) => setWidth(e.nativeEvent.layout.width)}>
       <View style={styles.row}>
-        <ToggleChip label="With marks" on={marked} onPress={() => setMarked(!marked)} />
-        <Text variant="bodySmall" role="status" style={{ color: colors.onSurfaceVariant }}>
-          {countOf(shown.length, pages.length)}
-        </Text>
+        {writable && (
+          <ToggleChip
+            label="Arrange"
+            hint="Choose pages, to move, turn, copy, crop or remove them"
+            on={picked !== null}
+            onPress={() => setPicked(picked ? null : NONE)}
+          />
+        )}
+        {picked ? (
+          <ChoosePages onChoose={(ids) => setPicked(new Set(ids))} />
+        ) : (
+          <>
+            <ToggleChip label="With marks" on={marked} onPress={() => setMarked(!marked)} />
+            <Text variant="bodySmall" role="status" style={{ color: colors.onSurfaceVariant }}>
+              {countOf(shown.length, pages.length)}
+            </Text>
+          </>
+        )}
       </View>
       {width > 0 && (
         <FlatList
@@ -69,20 +140,25 @@ export function PageTable({ onGone }: { onGone: () => void }) {
           getItemLayout={(_, row) => ({ length: rowHeight, offset: rowHeight * row, index: row })}
           initialNumToRender={4}
           windowSize={5}
-          extraData={current}
+          extraData={[current, picked, drag.gap]}
           accessibilityLabel="Pages"
           style={styles.rows}
-          renderItem={({ item }) => (
-            <Cell
-              index={item}
-              width={cell}
-              name={nameOf(item)}
-              here={item === current}
-              onPress={go}
-            />
+          renderItem={({ item, index: at }) => (
+            <View style={styles.cell}>
+              <PageCell
+                index={item}
+                width={cell}
+                name={nameOf(item)}
+                here={item === current}
+                chosen={picked && pages[item] ? picked.has(pages[item].id) : null}
+                gap={gapOf(at)}
+                ways={ways}
+              />
+            </View>
           )}
         />
       )}
+      {chosen && <PagesBar ids={chosen} onDone={() => setPicked(NONE)} />}
     </View>
   );
 }
@@ -90,53 +166,45 @@ export function PageTable({ onGone }: { onGone: () => void }) {
 const countOf = (shown: number, all: number): string =>
   shown === all ? (all === 1 ? '1 page' : `${all} pages`) : `${shown} of ${all} pages`;
 
-/** One page of the table: what is seen of it does not change as the paper moves. */
-const Cell = memo(function Cell(props: {
-  index: number;
-  width: number;
-  name: string;
-  here: boolean;
-  onPress: (index: number) => void;
-}) {
-  const { index, width, name, here, onPress } = props;
-  const height = Math.round(TALL * width);
-  const { colors } = useTheme();
-  const count = useSessionState(({ document }) => {
-    const page = document.pages[index];
-    return page ? marksOn(document, page.id).size : 0;
+/** The same object as long as it is there, which does what the last one does: cells are not drawn anew for it. */
+function useLatest<T extends CellWays>(ways: T): CellWays {
+  const now = useRef(ways);
+  useEffect(() => {
+    now.current = ways;
   });
-  const said = count === 0 ? '' : count === 1 ? ', 1 mark' : `, ${count} marks`;
-  return (
-    <Pressable
-      role="button"
-      accessibilityLabel={`Page ${name}${said}`}
-      aria-current={here ? 'page' : undefined}
-      onPress={() => onPress(index)}
-      style={[styles.cell, { width }, here && { backgroundColor: colors.secondaryContainer }]}
-    >
-      <View style={[styles.picture, { height }]}>
-        <PageThumb index={index} width={width - 2 * AROUND} tallest={height - 2 * AROUND} />
-      </View>
-      <View style={styles.name}>
-        <Text
-          variant="bodySmall"
-          style={{ color: here ? colors.onSecondaryContainer : colors.onSurface }}
-        >
-          {name}
-        </Text>
-        {count > 0 && <View style={[styles.tick, { backgroundColor: colors.primary }]} />}
-      </View>
-    </Pressable>
+  return useMemo<CellWays>(
+    () => ({
+      onPress: (...given) => now.current.onPress(...given),
+      onPointerDown: (...given) => now.current.onPointerDown(...given),
+      onKeyDown: (...given) => now.current.onKeyDown(...given),
+    }),
+    [],
   );
-});
+}
+
+/** Brings a cell into sight, and the focus to it once it is there. */
+function focusCell(
+  list: { readonly current: FlatList<number> | null },
+  columns: number,
+  at: number,
+  index: number,
+): void {
+  list.current?.scrollToIndex({
+    index: Math.floor(at / columns),
+    animated: false,
+    viewPosition: 0.5,
+  });
+  requestAnimationFrame(() =>
+    requestAnimationFrame(() =>
+      document.querySelector<HTMLElement>(`[data-cell="${index}"]`)?.focus(),
+    ),
+  );
+}
 
 const styles = StyleSheet.create({
   panel: { flex: 1, minHeight: 0, gap: 4 },
-  row: { flexDirection: 'row', alignItems: 'center', gap: 10 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: 8 },
   rows: { flex: 1 },
   line: { gap: GAP },
-  cell: { marginBottom: APART, alignItems: 'center', borderRadius: 4 },
-  picture: { justifyContent: 'center' },
-  name: { height: NAME, flexDirection: 'row', alignItems: 'center', gap: 6 },
-  tick: { width: 10, height: 2 },
+  cell: { marginBottom: APART },
 });

@@ -1,8 +1,10 @@
 import { addPaper } from '@marginalis/core/editing';
 import { PAPERS, type Pattern, PATTERNS, usualRuling } from '@marginalis/core/paper';
 import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
+import { pagesAsked } from './asked';
+import { changePages } from './changePages';
+import { CROP_PAGES, MOVE_PAGES, TABLE } from './ids';
 
-const TABLE = 'pages';
 const PageTable = late(async () => (await import('./PageTable')).PageTable);
 
 /** Puts an empty page after the one in sight, and goes there. */
@@ -12,6 +14,75 @@ function addPage({ session, stage }: Reader, pattern: Pattern): void {
   const id = crypto.randomUUID();
   if (session.dispatch(addPaper(document, after?.id ?? null, usualRuling(pattern), id)))
     stage.goToAdded(id);
+}
+
+const MovePages = late(async () => (await import('./MovePages')).MovePages);
+const CropPages = late(async () => (await import('./CropPages')).CropPages);
+
+/** What can be done with the page in sight; with several it is done in the table. */
+function onePage(reader: Reader): readonly Command[] {
+  const { session, stage, shell } = reader;
+  const here = (): string[] => {
+    const page = session.store.getState().document.pages[stage.getSight().current];
+    return page ? [page.id] : [];
+  };
+  const change = changePages(session);
+  const ask = (dialog: string): void => {
+    pagesAsked.setState({ ids: here() });
+    shell.openDialog(dialog);
+  };
+  const able = (): boolean => session.store.getState().writable;
+  const shared = { group: 'Pages', able } as const;
+  return [
+    {
+      ...shared,
+      id: 'turn-page-right',
+      title: 'Turn this page right',
+      also: 'rotate clockwise scan lies on its side',
+      icon: 'turn',
+      run: () => change.turn(here(), 90),
+    },
+    {
+      ...shared,
+      id: 'turn-page-left',
+      title: 'Turn this page left',
+      also: 'rotate anticlockwise counterclockwise',
+      icon: 'turnLeft',
+      run: () => change.turn(here(), 270),
+    },
+    {
+      ...shared,
+      id: 'duplicate-page',
+      title: 'Duplicate this page',
+      also: 'copy page again',
+      icon: 'duplicate',
+      run: () => change.duplicate(here()),
+    },
+    {
+      ...shared,
+      id: 'remove-page',
+      title: 'Remove this page',
+      also: 'delete drop page',
+      icon: 'remove',
+      run: () => change.remove(here()),
+    },
+    {
+      ...shared,
+      id: MOVE_PAGES,
+      title: 'Move this page …',
+      also: 'reorder order place',
+      icon: 'move',
+      run: () => ask(MOVE_PAGES),
+    },
+    {
+      ...shared,
+      id: CROP_PAGES,
+      title: 'Crop pages …',
+      also: 'cut trim edges margins frame',
+      icon: 'crop',
+      run: () => ask(CROP_PAGES),
+    },
+  ];
 }
 
 const command = (reader: Reader, pattern: Pattern): Command => ({
@@ -39,6 +110,11 @@ export const pagesFeature: ReaderFeature = {
       run: () => reader.shell.togglePanel('roll', TABLE),
     },
     ...PATTERNS.map((pattern) => command(reader, pattern)),
+    ...onePage(reader),
   ],
   panels: [{ id: TABLE, title: 'Pages', side: 'roll', way: { order: 3 }, Content: PageTable }],
+  dialogs: [
+    { id: MOVE_PAGES, Content: MovePages },
+    { id: CROP_PAGES, Content: CropPages },
+  ],
 };

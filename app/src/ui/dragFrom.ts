@@ -6,20 +6,24 @@ const HOLD = 350;
 const LARGEST = 160;
 
 /** What becomes of a press on a thing. */
-export interface DragOut {
+export interface Drag {
   /** Its picture, as a data URL; empty where there is none. */
   readonly preview: string;
   /** Once it is dragged. */
   readonly onBegin: () => void;
+  /** Where it is, CSS pixels of the window. */
+  readonly onMove?: (clientX: number, clientY: number) => void;
   /** Where it is let go, CSS pixels of the window. */
   readonly onDrop: (clientX: number, clientY: number) => void;
+  /** When it has been dragged, wherever it went. */
+  readonly onEnd?: () => void;
 }
 
 /** Follows a press that may become a drag, wherever it goes; Escape gives it up. What was pressed may be gone once it is dragged. */
-export function dragOut(
+export function dragFrom(
   down: Pick<PointerEvent, 'pointerId' | 'pointerType' | 'clientX' | 'clientY' | 'button'>,
   pressed: Element,
-  { preview, onBegin, onDrop }: DragOut,
+  { preview, onBegin, onMove, onDrop, onEnd }: Drag,
 ): void {
   if (down.button !== 0) return;
   let picture: HTMLElement | null = null;
@@ -34,7 +38,9 @@ export function dragOut(
   const end = (): void => {
     clearTimeout(holding);
     stop.abort();
-    picture?.remove();
+    if (!picture) return;
+    picture.remove();
+    onEnd?.();
   };
   const listen = { signal: stop.signal, capture: true };
   window.addEventListener(
@@ -47,6 +53,7 @@ export function dragOut(
         // The pages beneath are not written on.
         e.stopPropagation();
         place(picture, at);
+        onMove?.(at.x, at.y);
       } else if (moved > SLACK) {
         if (down.pointerType === 'touch') end();
         else begin();

@@ -1,8 +1,8 @@
 import { type Box, box, boxHeight, boxWidth } from '@marginalis/core/geometry';
 import { type KeyboardEvent, type PointerEvent, useRef } from 'react';
 import { useTheme } from 'react-native-paper';
-import { Grip } from '@/stage';
 import { Area, arrowStep } from '@/ui';
+import { Grip } from './Grip';
 
 /** What stays is no narrower, shares of a side. */
 const LEAST = 0.02;

@@ -1,0 +1,85 @@
+import type { PageId } from '@marginalis/core/marks';
+import { StyleSheet, View } from 'react-native';
+import { Text, useTheme } from 'react-native-paper';
+import { useReader } from '@/shell';
+import { IconAction, MenuButton, MenuItems, type MenuWay } from '@/ui';
+import { pagesAsked } from './asked';
+import { changePages } from './changePages';
+import { CROP_PAGES, MOVE_PAGES } from './ids';
+
+/** What can be done with the pages that are chosen. */
+export function PagesBar({ ids, onDone }: { ids: readonly PageId[]; onDone: () => void }) {
+  const { session, shell } = useReader();
+  const { colors } = useTheme();
+  const none = ids.length === 0;
+  const change = changePages(session);
+  const ask = (dialog: string): void => {
+    pagesAsked.setState({ ids });
+    shell.openDialog(dialog);
+  };
+  const together: readonly MenuWay[] =
+    ids.length < 2
+      ? []
+      : [
+          { title: 'Last page first', icon: 'flip', run: () => change.reverse(ids) },
+          {
+            title: 'Interleave two scans',
+            icon: 'facing',
+            run: () => change.interleave(ids, false),
+          },
+          {
+            title: 'Interleave, second reversed',
+            icon: 'facing',
+            run: () => change.interleave(ids, true),
+          },
+        ];
+  const ways: readonly MenuWay[] = [
+    { title: 'Crop …', icon: 'crop', run: () => ask(CROP_PAGES) },
+    { title: 'Turn left', icon: 'turnLeft', run: () => change.turn(ids, 270) },
+    { title: 'Turn upside down', icon: 'turn', run: () => change.turn(ids, 180) },
+    ...together,
+  ];
+  const said = none ? 'None chosen' : ids.length === 1 ? '1 chosen' : `${ids.length} chosen`;
+  return (
+    <View
+      role="toolbar"
+      aria-label="Chosen pages"
+      style={[styles.bar, { borderColor: colors.outlineVariant }]}
+    >
+      <Text variant="bodySmall" role="status" style={styles.said}>
+        {said}
+      </Text>
+      <IconAction icon="move" label="Move …" disabled={none} onPress={() => ask(MOVE_PAGES)} />
+      <IconAction
+        icon="turn"
+        label="Turn right"
+        disabled={none}
+        onPress={() => change.turn(ids, 90)}
+      />
+      <IconAction
+        icon="duplicate"
+        label="Duplicate pages"
+        disabled={none}
+        onPress={() => change.duplicate(ids)}
+      />
+      <IconAction
+        icon="remove"
+        label="Remove pages"
+        disabled={none}
+        onPress={() => change.remove(ids) && onDone()}
+      />
+      {none ? (
+        <IconAction icon="more" label="More for these pages" disabled onPress={onDone} />
+      ) : (
+        <MenuButton icon="more" label="More for these pages">
+          {(close) => <MenuItems ways={ways} close={close} />}
+        </MenuButton>
+      )}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  bar: { flexDirection: 'row', alignItems: 'center', borderTopWidth: 1 },
+  said: { flex: 1, minWidth: 0 },
+});

@@ -1,0 +1,3 @@
+export const TABLE = 'pages';
+export const MOVE_PAGES = 'move-pages';
+export const CROP_PAGES = 'crop-pages';

@@ -1,0 +1,115 @@
+import { expect, type Page, test } from '@playwright/test';
+import { PDFDocument } from '@cantoo/pdf-lib';
+import { readFileSync } from 'node:fs';
+import { textOf } from '../references/support/programs';
+import {
+  command,
+  downloadProved,
+  drawn,
+  kept,
+  openDesk,
+  openDocument,
+  openSend,
+  pageBox,
+  placeOn,
+} from './support/reader';
+import { Pen, wave } from './support/pen';
+
+/** Pages are arranged in their table. */
+
+/** What the pages of the table are headed with, in order: their text stands beside them. */
+const order = (page: Page): Promise<string[]> =>
+  page.evaluate(() =>
+    [...document.querySelectorAll('[data-cell]')].map(
+      (cell) => cell.getAttribute('aria-label') ?? '',
+    ),
+  );
+
+test('pages are chosen, turned, copied, moved by keys, by number and by hand, removed, and leave so', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  const pen = await Pen.of(page);
+  await pen.draw(wave(...(await placeOn(page, 1, 0.3, 0.3)), 90));
+  await kept(page);
+  await command(page, 'Page table');
+  const table = page.getByRole('dialog', { name: 'Pages' });
+  await table.getByRole('button', { name: 'Arrange' }).click();
+  await table.getByLabel('Choose pages').fill('2-3, 5');
+  await table.getByLabel('Choose pages').press('Enter');
+  await expect(table.getByText('3 chosen')).toBeVisible();
+  await expect(table.getByRole('checkbox', { name: 'Page 5' })).toBeChecked();
+  await table.getByRole('checkbox', { name: 'Page 5' }).click();
+  await expect(table.getByText('2 chosen')).toBeVisible();
+  await table.getByLabel('Choose pages').fill('2-99');
+  await table.getByLabel('Choose pages').press('Enter');
+  await expect(table.getByRole('alert')).toHaveText('There is no page “2-99”.');
+  await table.getByRole('button', { name: 'Turn right' }).click();
+  await table.getByRole('button', { name: 'Move …' }).click();
+  const move = page.getByRole('dialog', { name: 'Move 2 pages' });
+  await move.getByRole('button', { name: 'To the beginning' }).click();
+  await expect(move).toBeHidden();
+  // The page with ink is the third now.
+  await expect.poll(() => order(page)).toContain('Page 3, 1 mark');
+  const inked = table.getByRole('checkbox', { name: /1 mark$/ });
+  await inked.focus();
+  await page.keyboard.press('Alt+ArrowLeft');
+  await expect.poll(() => order(page)).toContain('Page 2, 1 mark');
+  await expect(inked).toBeFocused();
+  await page.keyboard.press('ArrowRight');
+  await expect(table.getByRole('checkbox', { name: 'Page 3', exact: true })).toBeFocused();
+  const [from, to] = [
+    await inked.boundingBox(),
+    await table.getByRole('checkbox', { name: 'Page 4' }).boundingBox(),
+  ];
+  if (!from || !to) throw new Error('The pages are not there.');
+  await page.mouse.move(from.x + 40, from.y + 40);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 60, from.y + 60, { steps: 3 });
+  await page.mouse.move(to.x + to.width - 4, to.y + 30, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(() => order(page)).toContain('Page 4, 1 mark');
+  await table.getByRole('button', { name: 'Choose many' }).click();
+  await page.getByRole('menuitem', { name: 'None' }).click();
+  await inked.click();
+  await table.getByRole('button', { name: 'Duplicate pages' }).click();
+  await expect.poll(() => order(page)).toContain('Page 5, 1 mark');
+  await table.getByLabel('Choose pages').fill('6-7');
+  await table.getByLabel('Choose pages').press('Enter');
+  await table.getByRole('button', { name: 'Remove pages' }).click();
+  await expect.poll(() => order(page)).toHaveLength(5);
+  await table.getByRole('button', { name: 'Close' }).click();
+  const send = await openSend(page);
+  const bytes = new Uint8Array(readFileSync(await downloadProved(page, send)));
+  const copy = await PDFDocument.load(bytes);
+  expect(copy.getPages().map((one) => one.getRotation().angle)).toEqual([90, 90, 0, 0, 0]);
+  const texts = textOf(bytes).split('\f');
+  expect(texts[3]).toBe(texts[4]);
+});
+
+test('pages are cropped by numbers and shown whole again, on all of them', async ({ page }) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  const shape = async (): Promise<number> => {
+    const box = await pageBox(page, 1).boundingBox();
+    return box ? Math.round((100 * box.height) / box.width) : 0;
+  };
+  const whole = await shape();
+  await command(page, 'Crop pages …');
+  const crop = page.getByRole('dialog', { name: 'Crop pages' });
+  await crop.getByLabel('Top, mm').fill('100');
+  await crop.getByLabel('Top, mm').press('Enter');
+  await expect(crop.getByRole('button', { name: 'Upper left corner' })).toBeVisible();
+  await crop.getByRole('radio', { name: 'All pages' }).click();
+  await crop.getByRole('button', { name: 'Crop', exact: true }).click();
+  await expect.poll(shape).toBeLessThan(whole - 30);
+  await kept(page);
+  await page.reload();
+  await drawn(page, 1);
+  expect(await shape()).toBeLessThan(whole - 30);
+  await command(page, 'Crop pages …');
+  await expect(crop.getByLabel('Top, mm')).toHaveValue('100');
+  await crop.getByRole('button', { name: 'Show all of it again' }).click();
+  await expect.poll(shape).toBe(whole);
+});
