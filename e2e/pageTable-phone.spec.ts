@@ -113,3 +113,54 @@ test('pages are cropped by numbers and shown whole again, on all of them', async
   await crop.getByRole('button', { name: 'Show all of it again' }).click();
   await expect.poll(shape).toBe(whole);
 });
+
+test('pages of a file and of another document come in, one is replaced, and some become a document of their own', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  await command(page, 'Add pages of another document …');
+  const adding = page.getByRole('dialog', { name: 'Add pages' });
+  const give = async (name: string, bytes: Buffer): Promise<void> => {
+    const chooser = page.waitForEvent('filechooser');
+    await adding.getByRole('button', { name: 'From a file …' }).click();
+    await (await chooser).setFiles({ name, mimeType: 'application/pdf', buffer: bytes });
+  };
+  await give('Words.pdf', Buffer.from('barnacles'));
+  await expect(adding.getByRole('alert')).toContainText('“Words.pdf”');
+  await give('log.pdf', readFileSync('demo/documents/tide-log.pdf'));
+  const log = page.getByRole('dialog', { name: /Tide log/i });
+  await expect(log.getByRole('checkbox', { name: 'Page 1' })).toBeChecked();
+  await log.getByRole('button', { name: 'None' }).click();
+  await log.getByRole('checkbox', { name: 'Page 1' }).click();
+  await log.getByRole('button', { name: 'Add 1 page behind page 1' }).click();
+  await expect(page.getByLabel('Page, 1 to 3')).toHaveValue('2');
+  await drawn(page, 2);
+  await command(page, 'Replace this page …');
+  await page
+    .getByRole('dialog', { name: 'Replace a page' })
+    .getByRole('button', { name: /^Course handbook/ })
+    .click();
+  const handbook = page.getByRole('dialog', { name: 'Course handbook' });
+  await handbook.getByRole('checkbox', { name: 'Page 2', exact: true }).click();
+  await handbook.getByRole('button', { name: 'Replace the page' }).click();
+  await kept(page);
+  await page.reload();
+  await drawn(page, 1);
+  const send = await openSend(page);
+  const bytes = new Uint8Array(readFileSync(await downloadProved(page, send)));
+  const texts = textOf(bytes).split('\f');
+  expect(texts[0]).toContain('Rock-pool zones');
+  expect(texts[1]).toContain('Contents');
+  await send.getByRole('button', { name: 'Close' }).click();
+  await command(page, 'Split into documents …');
+  const split = page.getByRole('dialog', { name: 'Split into documents' });
+  await split.getByLabel('Pages each').fill('2');
+  await split.getByLabel('Pages each').press('Enter');
+  await split.getByRole('button', { name: 'Make 2 documents' }).click();
+  await expect(page.getByText(/^2 documents lie on the desk/)).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the desk' }).click();
+  await page.getByRole('button', { name: 'Open Rock-pool zones, part 1' }).click();
+  await expect(page.getByLabel('Page, 1 to 2')).toBeVisible();
+  await drawn(page, 2);
+});

@@ -61,7 +61,7 @@ export async function addDocument(
 ): Promise<Added> {
   const source = await sha256(bytes);
   const alike = (await readShelf()).documents.filter(
-    (d) => d.source === source || d.cameAs === source,
+    (d) => !d.isPart && (d.source === source || d.cameAs === source),
   );
   // The one that lies here, not one that was taken off.
   const known = alike.find((d) => !d.removed) ?? alike[0];
@@ -83,6 +83,8 @@ export async function addDocument(
     source,
     sources: [],
     marked: null,
+    count: null,
+    isPart: false,
     copyOf: null,
     cameAs: null,
     written: null,

@@ -29,6 +29,12 @@ export class Guide {
     }));
   }
 
+  /** Reads what pages are called of a file whose pages were added. */
+  async readNames(source: string, file: Pick<PdfGuide, 'labels'>): Promise<void> {
+    this.labels.set(source, await file.labels());
+    this.name();
+  }
+
   /** Reads what the file of the document says. */
   async read(source: string, file: Pick<PdfGuide, 'labels' | 'outline'>): Promise<void> {
     this.labels.set(source, await file.labels());

@@ -2,6 +2,7 @@ export { DocumentSession } from './documentSession';
 export { pagesAsCame } from './pagesAsCame';
 export type { Begun, SessionState, TidyOffer, Undoable } from './sessionState';
 export { openSourceFile } from './sourceFile';
+export { SourceFiles } from './sourceFiles';
 export { openSession, leaveSession, useOpenSessions, useUnloadGuard } from './openSessions';
 export { useLatelyWritten } from './useLatelyWritten';
 export {
@@ -53,3 +54,5 @@ export { formKnown, formOf, useForm } from './forms';
 export { useOwnFonts } from './ownFonts';
 export { unlockDocument } from './unlocking';
 export { typingInstrument } from './typingInstrument';
+export { layPages } from './layPages';
+export { type Coming, pagesOfDocument, pagesOfFile } from './comingPages';

@@ -1,4 +1,4 @@
-import { marksOn } from '@marginalis/core/document';
+import { marksOn, type Page, type PageMarks } from '@marginalis/core/document';
 import { displaySize } from '@marginalis/core/geometry';
 import { useEffect, useState } from 'react';
 import { Image, StyleSheet, View } from 'react-native';
@@ -19,10 +19,25 @@ export function PageThumb({
   width: number;
   tallest: number;
 }) {
-  const { thumbnails } = useReader();
-  const { colors } = useTheme();
   const page = useSessionState((s) => s.document.pages[index]);
   const marks = useSessionState((s) => (page ? marksOn(s.document, page.id) : null));
+  return <PagePreview page={page ?? null} marks={marks} width={width} tallest={tallest} />;
+}
+
+/** Any page with marks, also of a document that is not open here; white while there is none. */
+export function PagePreview({
+  page,
+  marks,
+  width,
+  tallest,
+}: {
+  page: Page | null;
+  marks: PageMarks | null;
+  width: number;
+  tallest: number;
+}) {
+  const { thumbnails } = useReader();
+  const { colors } = useTheme();
   const size = page ? displaySize(page) : { width: 1, height: 1 };
   const scale = Math.min(width / size.width, tallest / size.height);
   const [w, h] = [Math.round(size.width * scale), Math.round(size.height * scale)];

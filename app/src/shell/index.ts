@@ -1,4 +1,4 @@
-export { PageThumb } from './PageThumb';
+export { PagePreview, PageThumb } from './PageThumb';
 export { doDoubleTap, isAble, spelledKeys } from './commands';
 export type {
   Command,

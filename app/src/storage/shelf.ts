@@ -31,6 +31,10 @@ const documentShape = object({
   picture: string().nullable().default(null),
   /** The same with its marks, once there are any. */
   marked: string().nullable().default(null),
+  /** How many pages it has by now, where these are other than it came with. */
+  count: number().integer().min(1).nullable().default(null),
+  /** It began as some pages of another: its file by itself is not what it is. */
+  isPart: boolean().default(false),
   /** What it is a marked copy of. */
   copyOf: object({ title: string().required(), madeAt: number().required() })
     .nullable()

@@ -18,6 +18,8 @@ export const deskDocument = (part: Partial<DeskDocument> = {}): DeskDocument => 
   removed: false,
   picture: null,
   marked: null,
+  count: null,
+  isPart: false,
   copyOf: null,
   cameAs: null,
   written: null,

@@ -27,6 +27,7 @@ export { InkDrop } from './InkDrop';
 export { NumberField } from './NumberField';
 export { AuthorChoice, InkChoice, type PageRange, PageRangeFields } from './Narrowing';
 export { Field } from './Field';
+export { pagesInWords } from './pagesInWords';
 export { ago, timeAgo } from './timeAgo';
 export { unseen } from './unseen';
 export { PlainInput, PlainSelect, PlainTextArea, Suggestions } from './plainFields';

@@ -12,6 +12,7 @@ export {
   nextOrder,
   countMarks,
   isAsCame,
+  sourcesOfPages,
   plainDocument,
 } from './state.ts';
 export { attachmentsCarried, attachmentsOfMark, attachmentsOfThread } from './carried.ts';

@@ -43,6 +43,11 @@ export function pagesById({ pages }: DocState): ReadonlyMap<PageId, Page> {
 export const findPage = (state: DocState, id: PageId): Page | null =>
   pagesById(state).get(id) ?? null;
 
+/** The sources that pages come from, each once. */
+export const sourcesOfPages = (pages: readonly Page[]): readonly string[] => [
+  ...new Set(pages.flatMap(({ shows }) => ('source' in shows ? [shows.source] : []))),
+];
+
 /** Whether the document shows all pages of its source, which has so many, as they came, and no others. */
 export const isAsCame = ({ pages }: DocState, sha: string, count: number): boolean =>
   pages.length === count &&

@@ -64,6 +64,7 @@ export { takeIn, type TakenIn } from './takeIn.ts';
 export { type IncomingInk, bringInInk } from './bringIn.ts';
 export {
   addPaper,
+  bringPages,
   cropPages,
   duplicatePages,
   type Insets,
@@ -71,6 +72,7 @@ export {
   interleavePages,
   movePages,
   removePages,
+  replacePage,
   reversePages,
   turnPages,
 } from './pages/index.ts';

@@ -1,5 +1,5 @@
 import { type CopyNote, type NotesAt, notesInCopy } from '../copy/index.ts';
-import { type DocState, marksOn } from '../document/index.ts';
+import { type DocState, marksOn, type Page } from '../document/index.ts';
 import type { Box } from '../geometry/index.ts';
 import { type PageProof, type ProofTools, type ProvedPage, provePage } from './provePage.ts';
 import { wantedPage } from './wantedPage.ts';
@@ -80,6 +80,25 @@ function byPage(places: readonly PlaceOnPage[]): Map<number, Box[]> {
   return boxes;
 }
 
+/** Pages that have come from another file than most, and those before which another stands than in their file. */
+function arrangedPages(pages: readonly Page[]): ReadonlySet<number> {
+  const counts = new Map<string, number>();
+  for (const { shows } of pages)
+    if ('source' in shows) counts.set(shows.source, (counts.get(shows.source) ?? 0) + 1);
+  const [own] = [...counts].sort(([, a], [, b]) => b - a).map(([source]) => source);
+  const arranged = new Set<number>();
+  pages.forEach(({ shows }, index) => {
+    if (!('source' in shows)) return;
+    const before = pages[index - 1]?.shows;
+    const follows =
+      before === undefined
+        ? shows.index === 0
+        : 'source' in before && before.source === shows.source && before.index + 1 === shows.index;
+    if (shows.source !== own || !follows) arranged.add(index);
+  });
+  return arranged;
+}
+
 function changedPages(
   { document, notes, annotated, smaller = [] }: CopyToProve,
   count: number,
@@ -87,11 +106,13 @@ function changedPages(
   const madeSmaller = new Set(smaller.map(({ page }) => page));
   const noted = new Set(notes.map(({ place }) => place?.page));
   const drawnInto = new Set(annotated);
+  const arranged = arrangedPages(document.pages);
   const changed = document.pages.flatMap((page, index) =>
     marksOn(document, page.id).size > 0 ||
     noted.has(index) ||
     drawnInto.has(index) ||
     madeSmaller.has(index) ||
+    arranged.has(index) ||
     'paper' in page.shows ||
     page.turn !== 0 ||
     page.crop !== null

@@ -2,7 +2,7 @@ import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { Menu, Text, useTheme } from 'react-native-paper';
 import { passwordFor } from '@/session';
 import type { DeskDocument } from '@/storage';
-import { Icon, MenuButton, paperIcon, timeAgo } from '@/ui';
+import { Icon, MenuButton, paperIcon, timeAgo, pagesInWords } from '@/ui';
 
 const dayOf = (time: number): string =>
   new Date(time).toLocaleDateString(undefined, { day: 'numeric', month: 'short' });
@@ -37,8 +37,8 @@ export function DocumentCard(props: {
   const { document, wide, now, onOpen, onSend, onRename, onRemove } = props;
   const { colors } = useTheme();
   const picture = document.marked ?? document.picture;
-  const pages = document.pages.length;
-  const length = pages === 0 ? 'Pages unknown' : pages === 1 ? '1 page' : `${pages} pages`;
+  const pages = document.count ?? document.pages.length;
+  const length = pages === 0 ? 'Pages unknown' : pagesInWords(pages);
   return (
     <View
       role="listitem"

@@ -13,8 +13,9 @@ import type { DeskDocument } from '@/storage';
 const RESTED = 10_000;
 const WIDTH = 280;
 
-/** What the picture shows: the first page and its marks. */
-const shownBy = ({ pages, marks }: DocState) => [pages[0], marks.get(pages[0]?.id)] as const;
+/** What the desk shows: the first page and its marks, and how many there are. */
+const shownBy = ({ pages, marks }: DocState) =>
+  [pages[0], marks.get(pages[0]?.id), pages.length] as const;
 
 /** The picture made when the document came, where the page is still its first one as it came. */
 async function pictureAsCame(
@@ -45,7 +46,7 @@ export function DeskPicture() {
       const marks = marksOn(document, page.id);
       const print = await pictureAsCame(session.desk, page);
       const marked = await pictureOfPage(page, marks, pictures, WIDTH, { print });
-      if (marked) await changeDocument(id, { marked });
+      if (marked) await changeDocument(id, { marked, count: document.pages.length });
     };
     const renew = (): void => {
       resting = undefined;
@@ -63,7 +64,7 @@ export function DeskPicture() {
     const unsubscribe = session.store.subscribe((now, before) => {
       if (now.phase !== 'open' || before.phase !== 'open') return;
       const [a, b] = [shownBy(now.document), shownBy(before.document)];
-      if (a[0] === b[0] && a[1] === b[1]) return;
+      if (a.every((one, k) => one === b[k])) return;
       clearTimeout(resting);
       resting = setTimeout(renewRested, RESTED);
     });

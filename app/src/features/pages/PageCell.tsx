@@ -4,7 +4,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { useSessionState } from '@/session';
 import { PageThumb } from '@/shell';
-import { Icon } from '@/ui';
+import { CheckBoxSign } from './CheckBoxSign';
 
 /** Room around a picture, and for the name of its page beneath, CSS pixels. */
 const AROUND = 6;
@@ -70,17 +70,7 @@ export const PageCell = memo(function PageCell(props: {
         </Text>
         {count > 0 && <View style={[styles.tick, { backgroundColor: colors.primary }]} />}
       </View>
-      {chosen !== null && (
-        <View
-          style={[
-            styles.box,
-            { borderColor: colors.onSurfaceVariant, backgroundColor: colors.surface },
-            chosen && { borderColor: colors.primary, backgroundColor: colors.primary },
-          ]}
-        >
-          {chosen && <Icon name="check" size={16} color={colors.onPrimary} />}
-        </View>
-      )}
+      {chosen !== null && <CheckBoxSign on={chosen} />}
       {gap && (
         <View
           style={[
@@ -99,17 +89,6 @@ const styles = StyleSheet.create({
   picture: { justifyContent: 'center' },
   name: { height: NAME, flexDirection: 'row', alignItems: 'center', gap: 6 },
   tick: { width: 10, height: 2 },
-  box: {
-    position: 'absolute',
-    top: 2,
-    left: 2,
-    width: 22,
-    height: 22,
-    borderWidth: 2,
-    borderRadius: 3,
-    alignItems: 'center',
-    justifyContent: 'center',
-  },
   gap: { position: 'absolute', top: 0, bottom: 0, width: 4, borderRadius: 2 },
   before: { left: -7 },
   behind: { right: -7 },

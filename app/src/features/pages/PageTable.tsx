@@ -5,7 +5,7 @@ import { Text, useTheme } from 'react-native-paper';
 import { usePageNames, useSessionState } from '@/session';
 import { useReader } from '@/shell';
 import { useSight } from '@/stage';
-import { arrowStep, ToggleChip } from '@/ui';
+import { arrowStep, ToggleChip, pagesInWords } from '@/ui';
 import { changePages } from './changePages';
 import { chosenTo, toggled } from './choice';
 import { ChoosePages } from './ChoosePages';
@@ -164,7 +164,7 @@ export function PageTable({ onGone }: { onGone: () => void }) {
 }
 
 const countOf = (shown: number, all: number): string =>
-  shown === all ? (all === 1 ? '1 page' : `${all} pages`) : `${shown} of ${all} pages`;
+  shown === all ? pagesInWords(all) : `${shown} of ${all} pages`;
 
 /** The same object as long as it is there, which does what the last one does: cells are not drawn anew for it. */
 function useLatest<T extends CellWays>(ways: T): CellWays {

@@ -2,20 +2,28 @@ import type { PageId } from '@marginalis/core/marks';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { useReader } from '@/shell';
-import { IconAction, MenuButton, MenuItems, type MenuWay } from '@/ui';
+import { IconAction, MenuButton, MenuItems, type MenuWay, pagesInWords } from '@/ui';
 import { pagesAsked } from './asked';
 import { changePages } from './changePages';
-import { CROP_PAGES, MOVE_PAGES } from './ids';
+import { BRING_PAGES, CROP_PAGES, MOVE_PAGES } from './ids';
+import { takeOut } from './takeOut';
 
 /** What can be done with the pages that are chosen. */
 export function PagesBar({ ids, onDone }: { ids: readonly PageId[]; onDone: () => void }) {
-  const { session, shell } = useReader();
+  const reader = useReader();
+  const { session, shell } = reader;
   const { colors } = useTheme();
   const none = ids.length === 0;
   const change = changePages(session);
   const ask = (dialog: string): void => {
     pagesAsked.setState({ ids });
     shell.openDialog(dialog);
+  };
+  const asDocument = (): Promise<void> => {
+    const { pages } = session.store.getState().document;
+    const indices = pages.flatMap(({ id }, index) => (ids.includes(id) ? [index] : []));
+    const title = `${session.desk.title}, ${pagesInWords(ids.length)}`;
+    return takeOut(reader, [{ title, pages: indices }]);
   };
   const together: readonly MenuWay[] =
     ids.length < 2
@@ -38,6 +46,8 @@ export function PagesBar({ ids, onDone }: { ids: readonly PageId[]; onDone: () =
     { title: 'Turn left', icon: 'turnLeft', run: () => change.turn(ids, 270) },
     { title: 'Turn upside down', icon: 'turn', run: () => change.turn(ids, 180) },
     ...together,
+    { title: 'Add pages behind …', icon: 'addPage', run: () => ask(BRING_PAGES) },
+    { title: 'Take out as a document', icon: 'cut', run: () => void asDocument() },
   ];
   const said = none ? 'None chosen' : ids.length === 1 ? '1 chosen' : `${ids.length} chosen`;
   return (

@@ -3,7 +3,7 @@ import { PAPERS, type Pattern, PATTERNS, usualRuling } from '@marginalis/core/pa
 import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
 import { pagesAsked } from './asked';
 import { changePages } from './changePages';
-import { CROP_PAGES, MOVE_PAGES, TABLE } from './ids';
+import { BRING_PAGES, CROP_PAGES, MOVE_PAGES, REPLACE_PAGE, SPLIT_PAGES, TABLE } from './ids';
 
 const PageTable = late(async () => (await import('./PageTable')).PageTable);
 
@@ -17,6 +17,9 @@ function addPage({ session, stage }: Reader, pattern: Pattern): void {
 }
 
 const MovePages = late(async () => (await import('./MovePages')).MovePages);
+const BringPages = late(async () => (await import('./BringPages')).BringPages);
+const ReplacePage = late(async () => (await import('./BringPages')).ReplacePage);
+const SplitPages = late(async () => (await import('./SplitPages')).SplitPages);
 const CropPages = late(async () => (await import('./CropPages')).CropPages);
 
 /** What can be done with the page in sight; with several it is done in the table. */
@@ -82,6 +85,31 @@ function onePage(reader: Reader): readonly Command[] {
       icon: 'crop',
       run: () => ask(CROP_PAGES),
     },
+    {
+      ...shared,
+      id: BRING_PAGES,
+      title: 'Add pages of another document …',
+      also: 'insert join merge combine append file',
+      icon: 'addPage',
+      run: () => ask(BRING_PAGES),
+    },
+    {
+      ...shared,
+      id: REPLACE_PAGE,
+      title: 'Replace this page …',
+      also: 'swap exchange other file',
+      icon: 'pages',
+      run: () => ask(REPLACE_PAGE),
+    },
+    {
+      id: SPLIT_PAGES,
+      group: 'Pages',
+      title: 'Split into documents …',
+      also: 'extract separate divide chapters parts',
+      icon: 'cut',
+      able: () => session.store.getState().document.pages.length > 1,
+      run: () => shell.openDialog(SPLIT_PAGES),
+    },
   ];
 }
 
@@ -116,5 +144,8 @@ export const pagesFeature: ReaderFeature = {
   dialogs: [
     { id: MOVE_PAGES, Content: MovePages },
     { id: CROP_PAGES, Content: CropPages },
+    { id: BRING_PAGES, Content: BringPages },
+    { id: REPLACE_PAGE, Content: ReplacePage },
+    { id: SPLIT_PAGES, Content: SplitPages },
   ],
 };

@@ -3,7 +3,7 @@ import { Text, useTheme } from 'react-native-paper';
 import useSWR from 'swr';
 import { DESK_KEY, deskDocuments } from '@/session';
 import { useReader } from '@/shell';
-import { Sheet } from '@/ui';
+import { Sheet, pagesInWords } from '@/ui';
 
 /** The other documents on the desk: one is chosen to stand beside the one that is open. */
 export function OtherDocument({ onClose }: { onClose: () => void }) {
@@ -20,13 +20,13 @@ export function OtherDocument({ onClose }: { onClose: () => void }) {
     <Sheet title="Another document beside this one" open onClose={onClose}>
       {error && <Text role="alert">The documents on the desk could not be read.</Text>}
       {others?.length === 0 && <Text>No other document lies on the desk.</Text>}
-      {others?.map(({ id, title, pages }) => (
+      {others?.map(({ id, title, pages, count }) => (
         <Pressable key={id} role="button" onPress={() => open(id)} style={styles.row}>
           <Text variant="bodyLarge" numberOfLines={1}>
             {title}
           </Text>
           <Text variant="bodySmall" style={{ color: colors.onSurfaceVariant }}>
-            {pages.length === 1 ? '1 page' : `${pages.length} pages`}
+            {pagesInWords(count ?? pages.length)}
           </Text>
         </Pressable>
       ))}

@@ -6,6 +6,7 @@ import {
   openSession,
   openSourceFile,
   passwordFor,
+  SourceFiles,
   takeInAnswers,
   takeInWaiting,
   useSettings,
@@ -14,7 +15,6 @@ import { type DeskDocument, findDocument, readPlace } from '@/storage';
 import type { Opened } from '@/shell';
 import { ServerError } from '@/remote';
 import type { SourcePictures } from '@/stage';
-import type { PdfPictures } from '@/work';
 
 export type OpenedDocument =
   | { readonly phase: 'opening' }
@@ -63,9 +63,20 @@ export function useOpenDocument(id: string): OpenedDocument {
       const place = await readPlace(id);
       // The instrument in hand last, and what fingers do, are among the settings.
       await useSettings.getState().ready();
-      const pictures = await openSourceFile(document);
-      if (closed) return pictures.close();
+      const file = await openSourceFile(document);
+      if (closed) return file.close();
       const session = openSession(document);
+      const files = new SourceFiles({
+        // Whoever looked for it in vain looks again.
+        onOpened(source, added) {
+          session.guide.readNames(source, added.guide).catch(console.warn);
+          setOpened((now) => (now.phase === 'open' ? { ...now, pictures: lookup() } : now));
+        },
+        onTrouble: session.notices.tell,
+      });
+      files.hold(document.source, file);
+      /** Another function each time, so that what was made with the one before is made anew. */
+      const lookup = (): SourcePictures => (source) => files.of(source);
       void takeInWaiting(session).catch((e: unknown) =>
         session.notices.tell(
           `It could not be taken in. ${e instanceof Error ? e.message : ''}`.trim(),
@@ -76,9 +87,9 @@ export function useOpenDocument(id: string): OpenedDocument {
         if (!(e instanceof ServerError)) console.error(e);
       });
       // A file that does not tell the way is read without.
-      session.guide.read(document.source, pictures.guide).catch(console.warn);
+      session.guide.read(document.source, file.guide).catch(console.warn);
       close = () => {
-        pictures.close();
+        files.close();
         void leaveSession(session);
       };
       const unsubscribe = session.store.subscribe((now, before) => {
@@ -88,9 +99,7 @@ export function useOpenDocument(id: string): OpenedDocument {
           noteWorkedOn(id, Date.now()).catch(() => undefined);
         }
       });
-      const own = (source: string): PdfPictures | null =>
-        source === document.source ? pictures : null;
-      return show({ phase: 'open', session, pictures: own, place });
+      return show({ phase: 'open', session, pictures: lookup(), place });
     }
     open().catch((e: unknown) => {
       show({ phase: 'failed', message: e instanceof Error ? e.message : String(e) });

@@ -1,5 +1,6 @@
 import type { NotesAt } from '@marginalis/core/copy';
-import { plainDocument } from '@marginalis/core/document';
+import { plainDocument, sourcesOfPages } from '@marginalis/core/document';
+import type { Source } from '@marginalis/core/pdf';
 import { type DocumentSession, passwordFor } from '@/session';
 import { readSource } from '@/storage';
 import { faceAddresses, type Jobs, ownFaces } from '@/work';
@@ -15,6 +16,18 @@ export type AskOfCopy = Jobs['fixedCopy']['ask'];
 export const notesAtOf = (notes: CopyOfPart['notes']): NotesAt =>
   notes === 'beside' ? 'beside' : 'end';
 
+/** The files that pages are taken from; null where the bytes of one are gone. */
+async function sourcesOf(shas: Iterable<string>): Promise<AskOfCopy['sources'] | null> {
+  const sources: Source[] = [];
+  for (const sha of shas) {
+    const bytes = await readSource(sha);
+    if (!bytes) return null;
+    const password = passwordFor(sha);
+    sources.push({ sha, bytes, ...(password === undefined ? {} : { password }) });
+  }
+  return sources;
+}
+
 /** Gathers what a copy is made of; what is missing, in words. Rejects when storage cannot be read. */
 export async function askOfCopy(
   session: DocumentSession,
@@ -24,13 +37,12 @@ export async function askOfCopy(
 > {
   const { source, title } = session.desk;
   const { document, names } = part;
-  const bytes = await readSource(source);
-  if (!bytes) return { ok: false, message: BYTES_GONE };
+  const sources = await sourcesOf(new Set([source, ...sourcesOfPages(document.pages)]));
+  if (!sources) return { ok: false, message: BYTES_GONE };
   const layers = session.copyLayers.known(document);
   const unknown = new Map([...document.marks].filter(([page]) => !layers.has(page)));
-  const password = passwordFor(source);
   const ask: AskOfCopy = {
-    sources: [{ sha: source, bytes, ...(password === undefined ? {} : { password }) }],
+    sources,
     document: plainDocument({ ...document, marks: unknown }),
     layers,
     faces: faceAddresses(),

@@ -1,5 +1,5 @@
 import type { FixedCopy, LivingCopy } from '@marginalis/core/pdf';
-import { sizeInWords } from '@/ui';
+import { sizeInWords, pagesInWords } from '@/ui';
 
 const MOST_NAMED = 5;
 
@@ -25,7 +25,7 @@ function sizesInWords({ bytes, smaller }: FixedCopy | LivingCopy): string {
 
 /** What a copy has become, in words. */
 export function copyInWords(copy: FixedCopy | LivingCopy): string {
-  const pages = copy.pages === 1 ? '1 page' : `${copy.pages} pages`;
+  const pages = pagesInWords(copy.pages);
   const ready = `Ready: ${pages}, ${sizesInWords(copy)}.`;
   const locked = [
     copy.encryptionLost && 'The original is encrypted; this copy is not.',

@@ -1,4 +1,5 @@
 export { addPaper } from './addPaper.ts';
+export { bringPages, replacePage } from './bringPages.ts';
 export { duplicatePages } from './duplicatePages.ts';
 export { interleavePages, movePages, reversePages } from './movePages.ts';
 export { removePages } from './removePages.ts';

@@ -1,0 +1,75 @@
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { ActivityIndicator, Text, useTheme } from 'react-native-paper';
+import useSWR from 'swr';
+import { type Coming, DESK_KEY, deskDocuments, pagesOfDocument, pagesOfFile } from '@/session';
+import { useReader } from '@/shell';
+import { Action, pickFile, pagesInWords } from '@/ui';
+
+type There = Extract<Coming, { ok: true }>;
+
+/** Where pages are to come from: a file, or another document on the desk. */
+export function ComingFrom({ onComing }: { onComing: (coming: There) => void }) {
+  const { session } = useReader();
+  const { colors } = useTheme();
+  const { data, error } = useSWR(DESK_KEY, deskDocuments);
+  const [waits, setWaits] = useState(false);
+  const [trouble, setTrouble] = useState('');
+  const others = data?.documents.filter(({ id }) => id !== session.desk.id) ?? [];
+  const take = async (read: () => Promise<Coming | null>): Promise<void> => {
+    setTrouble('');
+    setWaits(true);
+    try {
+      const coming = await read();
+      if (coming?.ok) onComing(coming);
+      else if (coming) setTrouble(coming.message);
+    } catch (e) {
+      setTrouble(e instanceof Error ? e.message : String(e));
+    } finally {
+      setWaits(false);
+    }
+  };
+  const fromFile = async (): Promise<Coming | null> => {
+    const file = await pickFile('application/pdf');
+    return file && pagesOfFile(file);
+  };
+  return (
+    <View style={styles.all}>
+      <View style={styles.row}>
+        <Action mode="contained" disabled={waits} onPress={() => void take(fromFile)}>
+          From a file …
+        </Action>
+        {waits && <ActivityIndicator accessibilityLabel="Reading its pages" />}
+      </View>
+      {trouble !== '' && (
+        <Text role="alert" style={{ color: colors.error }}>
+          {trouble}
+        </Text>
+      )}
+      {error && <Text role="alert">The documents on the desk could not be read.</Text>}
+      {others.length > 0 && <Text variant="titleSmall">From the desk</Text>}
+      {others.map((one) => (
+        <Pressable
+          key={one.id}
+          role="button"
+          disabled={waits}
+          onPress={() => void take(() => pagesOfDocument(one))}
+          style={styles.document}
+        >
+          <Text variant="bodyLarge" numberOfLines={1}>
+            {one.title}
+          </Text>
+          <Text variant="bodySmall" style={{ color: colors.onSurfaceVariant }}>
+            {pagesInWords(one.count ?? one.pages.length)}
+          </Text>
+        </Pressable>
+      ))}
+    </View>
+  );
+}
+
+const styles = StyleSheet.create({
+  all: { gap: 8 },
+  row: { flexDirection: 'row', alignItems: 'center', gap: 12 },
+  document: { minHeight: 52, justifyContent: 'center' },
+});

@@ -1,0 +1,41 @@
+import type { DocState } from '../document/index.ts';
+import type { OutlineEntry } from '../guide/index.ts';
+
+/** A part that a document is split into. */
+export interface Split {
+  /** What it is called by itself; empty where it has no name of its own. */
+  readonly title: string;
+  /** From 0, in order. */
+  readonly pages: readonly number[];
+}
+
+const upTo = (from: number, to: number): number[] =>
+  Array.from({ length: to - from }, (_, k) => from + k);
+
+/** Parts of so many pages each; the last has what is left. */
+export const splitEvery = (count: number, pages: number): Split[] =>
+  upTo(0, Math.ceil(count / pages)).map((k) => ({
+    title: '',
+    pages: upTo(k * pages, Math.min(count, (k + 1) * pages)),
+  }));
+
+/** A part for each entry at the top of a source's outline, from its page to that of the next; what stands before the first is a part too. Those that begin on one page are one. */
+export function splitByOutline(
+  { pages }: DocState,
+  source: string,
+  outline: readonly OutlineEntry[],
+): Split[] {
+  const starts = outline.flatMap(({ title, place }) => {
+    const at = pages.findIndex(
+      ({ shows }) => 'source' in shows && shows.source === source && shows.index === place?.page,
+    );
+    return place === null || at < 0 ? [] : [{ title, at }];
+  });
+  starts.sort((a, b) => a.at - b.at);
+  const first = starts[0]?.at === 0 ? [] : [{ title: '', at: 0 }];
+  const parts = [...first, ...starts.filter(({ at }, k) => k === 0 || at !== starts[k - 1].at)];
+  return parts.map(({ title, at }, k) => ({
+    title,
+    pages: upTo(at, parts[k + 1]?.at ?? pages.length),
+  }));
+}
