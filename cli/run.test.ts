@@ -276,3 +276,34 @@ test('annotations and XFDF are told as marks and threads, and marks are written 
   });
   expect(await run(['xfdf', 'marks.json'], io)).toBe(EXIT.badMarks);
 });
+
+test('files are joined in their order, one of them twice, and split again by number and by ranges', async () => {
+  const io = stand({ 'a.pdf': await plainPdf(2), 'b.pdf': await plainPdf(3) });
+  expect(await run(['join', 'a.pdf', 'b.pdf', 'a.pdf', '-o', 'all.pdf'], io)).toBe(EXIT.done);
+  expect(io.results).toMatchObject([{ ok: true, pages: 7 }]);
+  expect(await run(['split', 'all.pdf', '--every', '3', '-o', 'part.pdf'], io)).toBe(EXIT.done);
+  expect(io.results[1]).toMatchObject({
+    files: [
+      { out: 'part-1.pdf', pages: 3 },
+      { out: 'part-2.pdf', pages: 3 },
+      { out: 'part-3.pdf', pages: 1 },
+    ],
+  });
+  expect(await run(['split', 'all.pdf', '--ranges', '1, 3; 5-', '-o', 'some'], io)).toBe(EXIT.done);
+  expect(io.results[2]).toMatchObject({ files: [{ pages: 2 }, { out: 'some-2.pdf', pages: 3 }] });
+  expect(await pages(io.files.get('some-2.pdf') as Uint8Array)).toHaveLength(3);
+});
+
+test.each([
+  [['join', 'a.pdf']],
+  [['join', 'a.pdf', 'gone.pdf', '-o', 'x.pdf']],
+  [['split', 'a.pdf', '-o', 'x.pdf']],
+  [['split', 'a.pdf', '--every', '0', '-o', 'x.pdf']],
+  [['split', 'a.pdf', '--every', '2', '--ranges', '1', '-o', 'x.pdf']],
+  [['split', 'a.pdf', '--ranges', '1-2; 4-9', '-o', 'x.pdf']],
+])('what cannot be done writes nothing: %j', async (args) => {
+  const io = stand({ 'a.pdf': await plainPdf(2) });
+  expect(await run(args, io)).not.toBe(EXIT.done);
+  expect([...io.files.keys()]).toEqual(['a.pdf']);
+  expect(io.words.join('')).not.toBe('');
+});

@@ -4,8 +4,10 @@ import { find } from './commands/find.ts';
 import { annotations } from './commands/annotations.ts';
 import { fixed } from './commands/fixed.ts';
 import { inspect } from './commands/inspect.ts';
+import { join } from './commands/join.ts';
 import { living } from './commands/living.ts';
 import { proof } from './commands/proof.ts';
+import { split } from './commands/split.ts';
 import { words } from './commands/words.ts';
 import { readMarks, writeMarks } from './commands/xfdf.ts';
 import { CommandError, EXIT, type ExitCode, type Io } from './io.ts';
@@ -33,6 +35,10 @@ export const HELP = `npm run -s cli -- COMMAND
       whether a fixed copy shows what its source and the marks of a file ought to show: one JSON object for each page that
       was changed, with the share of its ink that differs, the places, and the marks that are not found;
       --lock, --smaller: as the copy was made
+  join FILE FILE … [--password P] -o OUT
+      puts the pages of several PDFs one after the other into one
+  split FILE --every N | --ranges "1-3; 4, 6-9" [--password P] -o OUT
+      makes several PDFs of one, called OUT-1.pdf, OUT-2.pdf …: of so many pages each, or of ranges
   help
       this text
 
@@ -49,6 +55,8 @@ const OPTIONS = {
   out: { type: 'string', short: 'o' },
   exact: { type: 'boolean' },
   whole: { type: 'boolean' },
+  every: { type: 'string' },
+  ranges: { type: 'string' },
 } as const;
 
 /** Runs a command line; the exit code. */
@@ -91,12 +99,22 @@ async function dispatch(args: readonly string[], io: Io): Promise<ExitCode> {
       throw wrong('A source, its marks and a copy are needed.');
     return (await proof(io, { ...options, file, marks, copy })) ? EXIT.done : EXIT.unlike;
   }
+  if (command === 'join') {
+    const { out, password } = options;
+    if (out === undefined) throw wrong('Where to? Say it with -o OUT.');
+    await join(io, { files: [file, ...more], out, password });
+    return EXIT.done;
+  }
   if (more.length > 0) throw wrong('One file is needed.');
   if (command === 'words') await words(io, file, options.password);
   else if (command === 'annotations') await annotations(io, file, options.password);
   else if (command === 'inspect') await inspect(io, file, options.password);
   else if (command === 'xfdf' && options.out === undefined) await readMarks(io, file);
-  else if (command === 'fixed' || command === 'living' || command === 'xfdf') {
+  else if (command === 'split') {
+    const { out } = options;
+    if (out === undefined) throw wrong('Where to? Say it with -o OUT.');
+    await split(io, { ...options, file, out });
+  } else if (command === 'fixed' || command === 'living' || command === 'xfdf') {
     const { out } = options;
     if (out === undefined) throw wrong('Where to? Say it with -o OUT.');
     await WRITES[command](io, { ...options, file, out });

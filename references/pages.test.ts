@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import { decodePDFRawStream, PDFDocument, type PDFPage, PDFRawStream } from '@cantoo/pdf-lib';
 import {
   cropPage,
   type DocState,
@@ -15,9 +16,10 @@ import {
   reversePages,
   turnPages,
 } from '@marginalis/core/editing';
-import { partOf } from '@marginalis/core/leaving';
+import { partOf, splitEvery } from '@marginalis/core/leaving';
 import { usualRuling } from '@marginalis/core/paper';
-import { inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
+import { inspectPdf, makeFixedCopy, makeLivingCopy } from '@marginalis/core/pdf';
+import { textFiles } from '../cli/faces';
 import { prove } from '../cli/proving';
 import { done } from '../core/testing/marks';
 import { deflate } from './support/markedCopy';
@@ -203,5 +205,94 @@ test('pages that were arranged are proved, however they are turned: no false ala
     const { bytes: copy } = await makeFixedCopy(bytes, document, { deflate });
     const { proof } = await prove({ source: bytes, document }, copy);
     expect(proof).toMatchObject({ alike: true });
+  }
+});
+
+const content = (page: PDFPage): string => {
+  const streams = page.node.normalizedEntries().Contents?.asArray() ?? [];
+  return streams
+    .map((ref) => page.doc.context.lookup(ref))
+    .map((stream) =>
+      stream instanceof PDFRawStream
+        ? Buffer.from(decodePDFRawStream(stream).decode()).toString('latin1').trim()
+        : '',
+    )
+    .filter((text) => text !== '')
+    .join('\n');
+};
+const contentsOf = async (bytes: Uint8Array): Promise<string[]> =>
+  (await PDFDocument.load(bytes, { updateMetadata: false })).getPages().map(content);
+
+/** Several sources as one document, all their pages in order. */
+async function joined(files: readonly Uint8Array[]) {
+  const sources = files.map((bytes, k) => ({ sha: 'abcdef'[k].repeat(64), bytes }));
+  const pages = await Promise.all(sources.map(({ bytes, sha }) => pagesOf(bytes, sha)));
+  const document = emptyDocument(pages.flat().map((page, order) => ({ ...page, order })));
+  return { sources, document };
+}
+
+test('documents put together of three sources are sound, read page by page as these do, and are no larger', async () => {
+  const sets = [['handbook', 'barnacles', 'tide-log'].map(sample)];
+  const [first, second] = realPdfs().map(realPdf);
+  sets.push([sample('rock-pool-zones'), first, second]);
+  for (const files of sets) {
+    const { sources, document } = await joined(files);
+    const { bytes } = await makeFixedCopy(sources, document, { deflate });
+    expect(complaintOfQpdf(bytes)).toBeNull();
+    const words = (one: Uint8Array): string[] => textOf(one).split('\f').slice(0, -1);
+    expect(words(bytes)).toEqual(files.flatMap(words));
+    const sum = files.reduce((size, one) => size + one.length, 0);
+    expect(bytes.length / sum).toBeLessThan(1.02);
+    const { outline } = outlineAndLabels(bytes);
+    expect(outline).toEqual(outlineAndLabels(files[0]).outline);
+  }
+});
+
+test('what was split and is joined again has the contents of its pages byte for byte', async () => {
+  for (const bytes of [HANDBOOK, sample('barnacles'), realPdf(realPdfs()[0])]) {
+    const whole = emptyDocument(await pagesOf(bytes));
+    const source = [{ sha: SHA, bytes }];
+    const parts = await Promise.all(
+      splitEvery(whole.pages.length, Math.ceil(whole.pages.length / 3)).map(async ({ pages }) => {
+        const part = await makeFixedCopy(source, partOf(whole, pages), { deflate });
+        return part.bytes;
+      }),
+    );
+    const { sources, document } = await joined(parts);
+    const again = await makeFixedCopy(sources, document, { deflate });
+    expect(complaintOfQpdf(again.bytes)).toBeNull();
+    expect(await contentsOf(again.bytes)).toEqual(await contentsOf(bytes));
+  }
+});
+
+test('pages that are had twice stand in the file once; a form among them is filled in and leaves', async () => {
+  const twice = async (bytes: Uint8Array): Promise<DocState> => {
+    const pages = await pagesOf(bytes);
+    return emptyDocument(
+      pages.flatMap((page, k) => [
+        { ...page, order: 2 * k },
+        { ...page, id: `${page.id} again`, order: 2 * k + 1 },
+      ]),
+    );
+  };
+  const document = await twice(HANDBOOK);
+  const { bytes } = await makeFixedCopy(HANDBOOK, document, { deflate });
+  expect(complaintOfQpdf(bytes)).toBeNull();
+  // The objects of the pages and their links; with their faces it would be many times as large.
+  expect(bytes.length / HANDBOOK.length).toBeLessThan(1.5);
+  const words = textOf(HANDBOOK).split('\f').slice(0, -1);
+  expect(textOf(bytes).split('\f').slice(0, -1)).toEqual(words.flatMap((one) => [one, one]));
+  expect(linksOf(bytes).length).toBe(2 * linksOf(HANDBOOK).length);
+  for (const form of [sample('loan-form'), sample('equipment-form')]) {
+    const forms = await twice(form);
+    const copy = await makeFixedCopy(form, forms, { deflate, ...textFiles });
+    expect(complaintOfQpdf(copy.bytes)).toBeNull();
+    const { proof } = await prove({ source: form, document: forms }, copy.bytes);
+    expect(proof.alike).toBe(true);
+    const living = await makeLivingCopy([{ sha: SHA, bytes: form }], forms, {
+      ...{ deflate, madeAt: 0 },
+      ...textFiles,
+    });
+    expect(complaintOfQpdf(living.bytes)).toBeNull();
   }
 });

@@ -12,7 +12,7 @@ import {
 const INHERITED = ['Resources', 'MediaBox', 'CropBox', 'Rotate'];
 
 /** Makes a page say everything itself, so that it can hang anywhere. */
-function ownEntries(page: PDFPage): void {
+export function ownEntries(page: PDFPage): void {
   for (const key of INHERITED.map((name) => PDFName.of(name))) {
     if (page.node.has(key)) continue;
     let found: ReturnType<PDFDict['get']>;

@@ -4,6 +4,7 @@ import { refreshFieldAppearances } from '../fields.ts';
 import { openPdf } from '../openPdf.ts';
 import { arrangePages } from './arrange.ts';
 import { pageGeometry } from './geometry.ts';
+import { clonePage, hasFields } from './clonePage.ts';
 import { keepLabels } from './labels.ts';
 import { pruneLeads } from './pruneLeads.ts';
 import { pruneStructure } from '../tags/pruneStructure.ts';
@@ -46,11 +47,11 @@ export async function gatherPages(
 ): Promise<GatheredPages> {
   const own = doc.getPages();
   const used = new Map<string, number>();
-  const shelf = new Shelf(doc, sources);
   const pages: GatheredPage[] = [];
   const from: (number | null)[] = [];
   // A document that names no page shows its source as it is.
   const wanted = document.pages.length > 0 ? document.pages : plainPages(sources[0].sha, own);
+  const shelf = new Shelf(doc, sources, wanted);
   for (const page of wanted) {
     const { shows } = page;
     if ('paper' in shows) {
@@ -92,24 +93,42 @@ function emptyPage(doc: PDFDocument, { box }: Page): PDFPage {
   return PDFPage.of(node, context.register(node), doc);
 }
 
-/** The other sources, opened when a page of theirs is first wanted; again for each time a page is shown once more. */
+/** Pages that are not the document's own, or not for the first time. All pages of a source are copied at once, so that what they share is there once. */
 class Shelf {
-  private readonly opened = new Map<string, Promise<PDFDocument>>();
+  private readonly copied = new Map<string, Promise<ReadonlyMap<number, PDFPage>>>();
   formDamaged = false;
 
   constructor(
     private readonly into: PDFDocument,
     private readonly sources: readonly Source[],
+    private readonly wanted: readonly Page[],
   ) {}
 
+  /** @param round how often the page has been shown before */
   async page(sha: string, index: number, round: number): Promise<PDFPage | undefined> {
-    const key = `${sha} ${round}`;
-    let doc = this.opened.get(key);
-    if (!doc) this.opened.set(key, (doc = this.open(sha)));
-    const other = await doc;
-    if (index >= other.getPages().length) return undefined;
-    const [page] = await this.into.copyPages(other, [index]);
+    const isOwn = sha === this.sources[0].sha;
+    if (!isOwn && round === 0) return (await this.pagesOf(sha)).get(index);
+    const first = isOwn ? this.into.getPages().at(index) : (await this.pagesOf(sha)).get(index);
+    if (!first || !hasFields(first)) return first && clonePage(this.into, first);
+    const [page] = await this.into.copyPages(await this.open(sha), [index]);
     return page;
+  }
+
+  private pagesOf(sha: string): Promise<ReadonlyMap<number, PDFPage>> {
+    let pages = this.copied.get(sha);
+    if (!pages) this.copied.set(sha, (pages = this.copy(sha)));
+    return pages;
+  }
+
+  private async copy(sha: string): Promise<ReadonlyMap<number, PDFPage>> {
+    const other = await this.open(sha);
+    const count = other.getPages().length;
+    const shown = this.wanted.flatMap(({ shows }) =>
+      'source' in shows && shows.source === sha && shows.index < count ? [shows.index] : [],
+    );
+    const indices = [...new Set(shown)];
+    const pages = await this.into.copyPages(other, indices);
+    return new Map(indices.map((index, k) => [index, pages[k]]));
   }
 
   private async open(sha: string): Promise<PDFDocument> {
