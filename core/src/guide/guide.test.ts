@@ -10,6 +10,7 @@ import {
 import { plainPage } from '../geometry/index.ts';
 import { addBookmark, moveBookmark, removeBookmark, renameBookmark } from '../editing/index.ts';
 import { bookmarkRows, contentsOf, farOf, ownBookmarks, rowAt, unfolded } from './contents.ts';
+import { leadsGone } from './leadsGone.ts';
 import { cornerOf, type OutlineEntry, pointOf } from './outline.ts';
 import { pageNamed, pageNames } from './pageNames.ts';
 import { proposeOutline } from './proposeOutline.ts';
@@ -200,4 +201,12 @@ test('headings make an outline, each under the one before it of a higher level',
     '2 Sea',
   ]);
   expect(rows[2].place).toEqual({ page: pages[2].id, at });
+});
+
+test('what leads to pages that were taken out is counted, also beneath what leads somewhere', () => {
+  const all = bookmarked(bookmarked(emptyDocument(pages), 'Here', 0.2), 'Gone', 2.5);
+  const without = { ...all, pages: pages.filter((_, k) => k !== 2 && k !== 4) };
+  expect(leadsGone(all, source, OUTLINE)).toEqual({ entries: 0, bookmarks: 0 });
+  expect(leadsGone(without, source, OUTLINE)).toEqual({ entries: 2, bookmarks: 1 });
+  expect(leadsGone(without, 'another', OUTLINE).entries).toBe(4);
 });

@@ -1,3 +1,4 @@
+export { type LeadsGone, leadsGone } from './leadsGone.ts';
 export { cornerOf, type FilePlace, type OutlineEntry, pointOf } from './outline.ts';
 export { proposeOutline } from './proposeOutline.ts';
 export { pageNamed, pageNames } from './pageNames.ts';

@@ -1,13 +1,13 @@
 import { number, object, string } from 'yup';
 
 /** What is printed on an empty page. */
-export const PATTERNS = ['blank', 'ruled', 'squared', 'dotted'] as const;
+export const PATTERNS = ['blank', 'ruled', 'squared', 'dotted', 'staved'] as const;
 export type Pattern = (typeof PATTERNS)[number];
 
 /** An empty page's print. */
 export interface Ruling {
   readonly pattern: Pattern;
-  /** From line to line, or dot to dot, points; of no account on a blank page. */
+  /** From line to line (of a stave too), or dot to dot, points; of no account on a blank page. */
   readonly pitch: number;
 }
 
@@ -21,6 +21,7 @@ export const PAPERS: Readonly<
   ruled: { name: 'Ruled', pitchMm: 8 },
   squared: { name: 'Squared', pitchMm: 5 },
   dotted: { name: 'Dotted', pitchMm: 5 },
+  staved: { name: 'Staved', pitchMm: 1.75 },
 };
 
 export const usualRuling = (pattern: Pattern): Ruling => ({

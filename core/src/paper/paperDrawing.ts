@@ -9,6 +9,9 @@ const LINE = 0.5;
 const DOT = 1.1;
 /** A ruled page begins so many lines from the top. */
 const HEAD_LINES = 2.5;
+/** A stave has so many lines, and its first line is so many pitches below that of the one above: between them there is room for what goes beyond it (common practice, no source). */
+const STAVE_LINES = 5;
+const STAVE_STEP = 12;
 /** More lines or dots than this are on no page. */
 const MOST = 60_000;
 
@@ -28,6 +31,15 @@ function evenly(from: number, to: number, pitch: number): number[] {
   const count = Math.floor((to - from) / pitch);
   const first = from + (to - from - count * pitch) / 2;
   return Array.from({ length: count + 1 }, (_, i) => first + i * pitch);
+}
+
+/** The first lines of staves, as far from the head of a page as the last is from its foot. */
+function staves({ minY, maxY }: Box, pitch: number): number[] {
+  const high = (STAVE_LINES - 1) * pitch;
+  const room = maxY - minY - high;
+  const count = Math.max(0, Math.floor(room / (STAVE_STEP * pitch)));
+  const above = (room - (count - 1) * STAVE_STEP * pitch) / 2;
+  return Array.from({ length: count }, (_, k) => maxY - above - k * STAVE_STEP * pitch);
 }
 
 const across = (path: PathBuilder, { minX, maxX }: Box, y: number): void =>
@@ -58,6 +70,9 @@ export function paperDrawing({ pattern, pitch }: Ruling, box: Box): Drawing {
     for (const y of rows()) across(path, box, y);
     for (const x of columns()) down(path, box, x);
   }
+  if (pattern === 'staved')
+    for (const top of staves(box, pitch))
+      for (let line = 0; line < STAVE_LINES; line++) across(path, box, top - line * pitch);
   if (pattern === 'dotted')
     for (const y of rows())
       for (const x of columns()) ellipseInto(gridSink(path), { x, y }, DOT / 2, DOT / 2);

@@ -1,5 +1,6 @@
 import { listMarks, listNotes, listRows } from '@marginalis/core/derived';
 import { isAsCame } from '@marginalis/core/document';
+import { leadsGone } from '@marginalis/core/guide';
 import { markedPages, saysAuthors } from '@marginalis/core/leaving';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -22,6 +23,7 @@ import { SendFoot } from './SendFoot';
 import { useSystemWays } from './system';
 import { type InSight, type Part, useAsked } from './useAsked';
 import { FIRST_TERMS, useLinks } from './useLinks';
+import { goneInWords } from './goneInWords';
 import { missedInForm } from './missedInForm';
 import { useNaming } from './useNaming';
 import { useSending } from './useSending';
@@ -122,12 +124,17 @@ function AsCopy(props: {
 }) {
   const { part, asked, as, first, isWrittenAnew } = props;
   const { notes, picture } = asked;
-  const { signed, source, pages } = useSession().desk;
+  const session = useSession();
+  const { signed, source, pages } = session.desk;
   const naming = useNaming(part.inName);
   const keepsSignature =
     as === 'living' && !isWrittenAnew && isAsCame(part.document, source, pages.length);
   const { colors } = useTheme();
   const missed = useMemo(() => missedInForm(part.document), [part]);
+  const gone = useMemo(() => {
+    const outline = session.guide.store.getState().outline ?? [];
+    return goneInWords(leadsGone(session.store.getState().document, source, outline));
+  }, [session, source]);
   // As people count them: a line of writing is one.
   const marks = useMemo(
     () => listRows(listMarks(documentOf({ part, notes, as }))).length,
@@ -154,6 +161,7 @@ function AsCopy(props: {
         </Text>
       )}
       {missed && <Text style={{ color: colors.error }}>{missed}</Text>}
+      {gone && as !== 'pictures' && <Text>{gone}</Text>}
     </PagePreview>
   );
 }
