@@ -13,6 +13,7 @@ import { tableOf } from './report';
 import { listTable } from './list';
 import { rubbingTable } from './rubbing';
 import { notesTable } from './notes';
+import { benchPages } from './pages';
 import { placedTable } from './placed';
 import { searchingTable } from './searching';
 import { sizeTable } from './size';
@@ -21,7 +22,7 @@ import { slowestTable } from './slowest';
 import { typingTable } from './typing';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready many-pages proof memory copy-notes searching typing notes placed size. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready many-pages proof memory copy-notes searching typing notes placed pages size. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
@@ -38,6 +39,7 @@ const PARTS: Record<string, () => Promise<string> | string> = {
   ready: async () => tableOf(await benchCopyReady()),
   'many-pages': async () => tableOf([await benchManyPages()]),
   memory: async () => tableOf(await benchMemory()),
+  pages: async () => tableOf(await benchPages()),
   'copy-notes': async () => tableOf(await benchCopyNotes()),
   searching: searchingTable,
   typing: typingTable,

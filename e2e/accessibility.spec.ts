@@ -266,6 +266,20 @@ test.describe('every screen', () => {
     await page.keyboard.press('PageDown');
     await expect(page.locator('[data-link]').first()).toBeAttached();
     expect(await complaints(page), 'hits and links').toEqual([]);
+    await command(page, 'Page table');
+    await panel.getByRole('button', { name: 'Arrange' }).click();
+    await panel.getByRole('checkbox', { name: 'Page ii' }).click();
+    expect(await complaints(page, '[role=dialog], [role=complementary]'), 'pages').toEqual([]);
+    for (const title of [
+      'Crop pages …',
+      'Add pages of another document …',
+      'Split into documents …',
+    ]) {
+      await command(page, title);
+      await page.getByRole('dialog').last().getByRole('button', { name: 'Close' }).waitFor();
+      expect(await complaints(page, '[role=dialog]'), title).toEqual([]);
+      await page.keyboard.press('Escape');
+    }
   });
 
   test('sending, and what a guest sees', async ({ page, browser }) => {

@@ -5,6 +5,7 @@ import { textOf } from '../references/support/programs';
 import {
   command,
   downloadProved,
+  inkOn,
   drawn,
   kept,
   openDesk,
@@ -112,6 +113,17 @@ test('pages are cropped by numbers and shown whole again, on all of them', async
   await expect(crop.getByLabel('Top, mm')).toHaveValue('100');
   await crop.getByRole('button', { name: 'Show all of it again' }).click();
   await expect.poll(shape).toBe(whole);
+  await command(page, 'Room to write …');
+  const room = page.getByRole('dialog', { name: 'Room to write' });
+  await room.getByRole('button', { name: 'Make room' }).click();
+  await expect.poll(shape).toBeLessThan(whole - 20);
+  const pen = await Pen.of(page);
+  const before = await inkOn(page, 1);
+  await pen.draw(wave(...(await placeOn(page, 1, 0.85, 0.3)), 30));
+  await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(before + 20);
+  const send = await openSend(page);
+  const copy = await PDFDocument.load(readFileSync(await downloadProved(page, send)));
+  expect(copy.getPage(0).getWidth() - copy.getPage(1).getWidth()).toBeCloseTo(141.7, 0);
 });
 
 test('pages of a file and of another document come in, one is replaced, and some become a document of their own', async ({

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { decodePDFRawStream, PDFDocument, type PDFPage, PDFRawStream } from '@cantoo/pdf-lib';
+import { decodePDFRawStream, PDFDocument, type PDFPage, PDFRawStream, rgb } from '@cantoo/pdf-lib';
 import {
   cropPage,
   type DocState,
@@ -15,6 +15,7 @@ import {
   duplicatePages,
   reversePages,
   turnPages,
+  widenPages,
 } from '@marginalis/core/editing';
 import { partOf, splitEvery } from '@marginalis/core/leaving';
 import { usualRuling } from '@marginalis/core/paper';
@@ -294,5 +295,41 @@ test('pages that are had twice stand in the file once; a form among them is fill
       ...textFiles,
     });
     expect(complaintOfQpdf(living.bytes)).toBeNull();
+  }
+});
+
+test('a page that is widened shows what it showed, where it was, and nothing of what lies beyond it', async () => {
+  const doc = await PDFDocument.create();
+  const page = doc.addPage([400, 600]);
+  page.drawRectangle({ x: 0, y: 0, width: 400, height: 600, color: rgb(0.8, 0.85, 0.95) });
+  page.drawText('Barnacles', { x: 120, y: 300, size: 30 });
+  page.setCropBox(50, 60, 300, 500);
+  const bytes = await doc.save();
+  const state = emptyDocument(await pagesOf(bytes));
+  for (const turn of [null, 90] as const) {
+    const turned = turn ? done(state, turnPages(state, ['a0'], turn)) : state;
+    const room = { top: 0, right: 120, bottom: 0, left: 40 };
+    const widening = widenPages(turned, ['a0'], room);
+    if (!widening) throw new Error('It is not widened.');
+    const wide = done(turned, widening);
+    const sources = [{ sha: SHA, bytes }];
+    const copies = [
+      (await makeFixedCopy(sources, wide, { deflate })).bytes,
+      (await makeLivingCopy(sources, wide, { deflate, madeAt: 0 })).bytes,
+    ];
+    for (const [k, copy] of copies.entries()) {
+      expect(complaintOfQpdf(copy)).toBeNull();
+      expect(textOf(copy)).toContain('Barnacles');
+      const { proof } = await prove({ source: bytes, document: wide, living: k === 1 }, copy);
+      expect(proof).toMatchObject({ alike: true, pages: [{ index: 0 }] });
+      for (const reader of ['poppler, Splash', 'MuPDF', 'PDFium'] as const) {
+        const { width, height, data } = await pictureBy(reader, copy, 1, 72);
+        expect([width, height]).toEqual(turn ? [660, 300] : [460, 500]);
+        const at = (x: number, y: number): number => data[4 * (y * width + x)];
+        // Blue on the page, white in the room at both sides.
+        expect([at(42, 150) < 230, at(width - 124, 150) < 230]).toEqual([true, true]);
+        expect([at(36, 150), at(width - 116, 150)]).toEqual([255, 255]);
+      }
+    }
   }
 });

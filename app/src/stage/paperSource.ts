@@ -1,8 +1,8 @@
-import type { Page } from '@marginalis/core/document';
-import { displayMatrix, type Tile } from '@marginalis/core/geometry';
+import { isWidened, type Page } from '@marginalis/core/document';
+import { displayMatrix, type Tile, transformBox } from '@marginalis/core/geometry';
 import type { Covered } from '@marginalis/core/kinds';
 import { paperDrawing, type Ruling } from '@marginalis/core/paper';
-import type { PdfPictures, PictureJob } from '@/work';
+import type { PdfPictures, PictureJob, SeenPage } from '@/work';
 import { paintDrawing } from './paintDrawing';
 import type { PagePicture } from './pagePicture';
 
@@ -51,12 +51,17 @@ const printed = (
   forget: () => pictures.forget(index),
 });
 
-/** How the person has turned the page, and where what they cut it down to begins, device pixels. */
-function asSeen(page: Page, scale: number): { rotation?: number; x?: number; y?: number } {
+/** How the person has turned the page, where what is seen of it begins, and where its print ends if there is room beyond, device pixels. */
+function asSeen(page: Page, scale: number): Omit<SeenPage, 'index'> {
   if (page.turn === 0 && !page.crop) return {};
   const whole = displayMatrix({ ...page, box: page.sheet }, scale);
   const seen = displayMatrix(page, scale);
-  return { rotation: page.rotate, x: seen[4] - whole[4], y: seen[5] - whole[5] };
+  return {
+    rotation: page.rotate,
+    x: seen[4] - whole[4],
+    y: seen[5] - whole[5],
+    ...(isWidened(page) ? { within: transformBox(seen, page.sheet) } : {}),
+  };
 }
 
 function ruled(page: Page, ruling: Ruling): PaperSource {

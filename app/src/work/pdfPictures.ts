@@ -1,6 +1,13 @@
 import type { Covered } from '@marginalis/core/kinds';
 import { REFUSALS } from '@marginalis/core/document';
-import { type Box, box, type PageBox, type Tile } from '@marginalis/core/geometry';
+import {
+  type Box,
+  box,
+  boxHeight,
+  boxWidth,
+  type PageBox,
+  type Tile,
+} from '@marginalis/core/geometry';
 import type * as pdfjs from 'pdfjs-dist';
 import { loadPdfJs } from './loadPdfJs';
 import { PdfAbout } from './pdfAbout';
@@ -43,6 +50,8 @@ export interface SeenPage {
   readonly rotation?: number;
   readonly x?: number;
   readonly y?: number;
+  /** Where its print ends, where the page goes on beyond it; what a file draws beyond its pages is not seen. */
+  readonly within?: Box;
   /** Annotations whose places marks take. */
   readonly covered?: readonly Covered[];
 }
@@ -212,7 +221,7 @@ export class PdfPictures {
   }
 
   private async draw(job: Waiting): Promise<HTMLCanvasElement | null> {
-    const { index, x = 0, y = 0, covered = [], ...turned } = job.page;
+    const { index, x = 0, y = 0, covered = [], within, ...turned } = job.page;
     const page = await this.doc.getPage(index + 1);
     if (job.dropped) return null;
     this.cover(covered);
@@ -227,8 +236,21 @@ export class PdfPictures {
       optionalContentConfigPromise: this.self?.changed,
     });
     await job.task.promise;
+    if (within) clearBeyond(canvas, job.tile, within);
     return job.dropped ? null : canvas;
   }
+}
+
+/** Leaves white what of a tile lies beyond a box of its page. */
+function clearBeyond(canvas: HTMLCanvasElement, { x, y, width, height }: Tile, within: Box): void {
+  const ctx = canvas.getContext('2d');
+  if (!ctx) return;
+  ctx.setTransform(1, 0, 0, 1, 0, 0);
+  ctx.fillStyle = '#ffffff';
+  const beyond = new Path2D();
+  beyond.rect(0, 0, width, height);
+  beyond.rect(within.minX - x, within.minY - y, boxWidth(within), boxHeight(within));
+  ctx.fill(beyond, 'evenodd');
 }
 
 /** A data URL of the first page, `width` pixels wide; null when it cannot be drawn. */

@@ -39,6 +39,8 @@ export {
   type Thread,
   type Turn,
   cropPage,
+  framePage,
+  isWidened,
   fromPartRecord,
   isDay,
   isPartName,

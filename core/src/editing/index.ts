@@ -75,6 +75,7 @@ export {
   replacePage,
   reversePages,
   turnPages,
+  widenPages,
 } from './pages/index.ts';
 export { addBookmark, moveBookmark, removeBookmark, renameBookmark } from './bookmarks.ts';
 export { type AreaMarking, markArea, resizeArea } from './markArea.ts';

@@ -7,6 +7,7 @@ import {
   type PDFRef,
   PDFStream,
 } from '@cantoo/pdf-lib';
+import type { Box } from '../geometry/index.ts';
 import { stateBalance } from './content/balance.ts';
 import { pageContent } from './content/pageContent.ts';
 import type { AddedRole, AddedTags } from './tags/addedTags.ts';
@@ -57,6 +58,21 @@ export function drawOverPage(
   const own = contentsOf(page);
   const opening = context.register(context.stream(`${before}\n`));
   const closing = context.register(context.stream(`\n${after}q ${forms.join(' ')} Q\n`));
+  page.node.set(PDFName.of('Contents'), context.obj([opening, ...own, closing] as PDFRef[]));
+}
+
+/** Shows nothing of the page's content beyond a box, in user space: what lies there is seen when the page becomes larger. */
+export function keepWithin(page: PDFPage, { minX, minY, maxX, maxY }: Box): void {
+  const own = contentsOf(page);
+  if (own.length === 0) return;
+  const { context } = page.doc;
+  const { missingSaves, missingRestores, openSections } = stateBalance(pageContent(page));
+  const opened = `q ${minX} ${minY} ${maxX - minX} ${maxY - minY} re W n`;
+  const before = `${opened} ${'q '.repeat(missingSaves)}`;
+  const after = `${'EMC '.repeat(openSections)}${'Q '.repeat(missingRestores + 1)}`;
+  const [opening, closing] = [`${before}\n`, `\n${after}\n`].map((text) =>
+    context.register(context.stream(text)),
+  );
   page.node.set(PDFName.of('Contents'), context.obj([opening, ...own, closing] as PDFRef[]));
 }
 

@@ -1,10 +1,10 @@
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { CopyFonts, type CopyNote, type NotesAt, notesInCopy } from '../copy/index.ts';
-import { type DocState, marksOn } from '../document/index.ts';
+import { type DocState, marksOn, isWidened } from '../document/index.ts';
 import { paperDrawing } from '../paper/index.ts';
 import { baseAddress } from './actions.ts';
 import { flattenAnnotations } from './annotations/flatten.ts';
-import { blendIn, drawOverPage, mendContents, type Over } from './appendContent.ts';
+import { blendIn, drawOverPage, mendContents, type Over, keepWithin } from './appendContent.ts';
 import { type CopyOf, noteCopyOf } from './copyOf.ts';
 import { refreshFieldAppearances } from './fields.ts';
 import { isSigned } from './inspect.ts';
@@ -145,6 +145,7 @@ export async function makeFixedCopy(
       draw(form, { words: form.words, role: 'Note' }, beside.page.box);
     }
     mendContents(pdf);
+    if (isWidened(page)) keepWithin(pdf, page.sheet);
     drawOverPage(pdf, drawn, tags);
     if (colours?.blended && drawn.length > 0) blendIn(pdf, colours.rgb);
     fixGeometry(pdf, beside?.page ?? geometry);

@@ -9,14 +9,10 @@ import { useReader } from '@/shell';
 import { CropFrame } from '@/stage';
 import { Action, Choices, NumberField, Sheet } from '@/ui';
 import { pagesAsked } from './asked';
+import { MM, SIDES } from './sides';
 
-const MM = 25.4 / 72;
-const SIDES = [
-  { side: 'top', label: 'Top, mm' },
-  { side: 'right', label: 'Right, mm' },
-  { side: 'bottom', label: 'Bottom, mm' },
-  { side: 'left', label: 'Left, mm' },
-] as const;
+/** There may be room beyond a page, mm. */
+const MOST_ROOM = 1000;
 const NOTHING: Insets = { top: 0, right: 0, bottom: 0, left: 0 };
 /** CSS pixels of the page's picture. */
 const WIDTH = 360;
@@ -44,10 +40,10 @@ export function CropPages({ onClose }: { onClose: () => void }) {
     return () => unwanted.abort();
   }, [thumbnails, session, page]);
   const part: Box = {
-    minX: insets.left / width,
-    minY: insets.top / height,
-    maxX: 1 - insets.right / width,
-    maxY: 1 - insets.bottom / height,
+    minX: Math.max(0, insets.left / width),
+    minY: Math.max(0, insets.top / height),
+    maxX: Math.min(1, 1 - insets.right / width),
+    maxY: Math.min(1, 1 - insets.bottom / height),
   };
   const crop = (by: Insets | null): void => {
     const { document } = session.store.getState();
@@ -60,7 +56,9 @@ export function CropPages({ onClose }: { onClose: () => void }) {
     <View style={styles.row}>
       <Action
         mode="contained"
-        onPress={() => crop(Object.values(insets).some((by) => by > 0.01) ? insets : null)}
+        onPress={() =>
+          crop(Object.values(insets).some((by) => Math.abs(by) > 0.01) ? insets : null)
+        }
       >
         Crop
       </Action>
@@ -91,7 +89,7 @@ export function CropPages({ onClose }: { onClose: () => void }) {
             key={side}
             label={label}
             value={Math.round(insets[side] * MM * 10) / 10}
-            least={0}
+            least={-MOST_ROOM}
             most={Math.floor((side === 'top' || side === 'bottom' ? height : width) * MM)}
             onChange={(mm) => setInsets({ ...insets, [side]: mm / MM })}
           />

@@ -3,7 +3,15 @@ import { PAPERS, type Pattern, PATTERNS, usualRuling } from '@marginalis/core/pa
 import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
 import { pagesAsked } from './asked';
 import { changePages } from './changePages';
-import { BRING_PAGES, CROP_PAGES, MOVE_PAGES, REPLACE_PAGE, SPLIT_PAGES, TABLE } from './ids';
+import {
+  BRING_PAGES,
+  CROP_PAGES,
+  MOVE_PAGES,
+  REPLACE_PAGE,
+  SPLIT_PAGES,
+  TABLE,
+  WIDEN_PAGES,
+} from './ids';
 
 const PageTable = late(async () => (await import('./PageTable')).PageTable);
 
@@ -17,6 +25,7 @@ function addPage({ session, stage }: Reader, pattern: Pattern): void {
 }
 
 const MovePages = late(async () => (await import('./MovePages')).MovePages);
+const WidenPages = late(async () => (await import('./WidenPages')).WidenPages);
 const BringPages = late(async () => (await import('./BringPages')).BringPages);
 const ReplacePage = late(async () => (await import('./BringPages')).ReplacePage);
 const SplitPages = late(async () => (await import('./SplitPages')).SplitPages);
@@ -87,6 +96,14 @@ function onePage(reader: Reader): readonly Command[] {
     },
     {
       ...shared,
+      id: WIDEN_PAGES,
+      title: 'Room to write …',
+      also: 'widen margin blank space larger page extend',
+      icon: 'fitPage',
+      run: () => ask(WIDEN_PAGES),
+    },
+    {
+      ...shared,
       id: BRING_PAGES,
       title: 'Add pages of another document …',
       also: 'insert join merge combine append file',
@@ -144,6 +161,7 @@ export const pagesFeature: ReaderFeature = {
   dialogs: [
     { id: MOVE_PAGES, Content: MovePages },
     { id: CROP_PAGES, Content: CropPages },
+    { id: WIDEN_PAGES, Content: WidenPages },
     { id: BRING_PAGES, Content: BringPages },
     { id: REPLACE_PAGE, Content: ReplacePage },
     { id: SPLIT_PAGES, Content: SplitPages },

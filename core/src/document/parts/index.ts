@@ -3,6 +3,8 @@ export {
   type Shown,
   type Turn,
   cropPage,
+  framePage,
+  isWidened,
   pageShape,
   pagesOfSource,
   paperPage,

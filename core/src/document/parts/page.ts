@@ -1,5 +1,11 @@
 import { number, object, string } from 'yup';
-import { type Box, intersectBoxes, isEmptyBox, type PageBox } from '../../geometry/index.ts';
+import {
+  type Box,
+  boxHolds,
+  intersectBoxes,
+  isEmptyBox,
+  type PageBox,
+} from '../../geometry/index.ts';
 import type { PageId } from '../../marks/index.ts';
 import { type Ruling, rulingShape } from '../../paper/index.ts';
 import { boxShape, pageBoxShape } from '../pageShape.ts';
@@ -26,7 +32,7 @@ export interface Page extends PageBox {
   readonly order: number;
   /** How far the person has turned it, clockwise, degrees. */
   readonly turn: Turn;
-  /** What the person has cut it down to, in user space; null when it is whole. */
+  /** What the person has cut it down to, or widened it to, in user space; null when it is as it came. */
   readonly crop: Box | null;
   /** The page's box as it came, in user space. */
   readonly sheet: Box;
@@ -72,6 +78,19 @@ export function cropPage(page: Page, crop: Box | null): Page {
   const isWhole = !seen || isEmptyBox(seen) || seen.minX === seen.maxX || seen.minY === seen.maxY;
   return isWhole ? { ...page, crop: null, box: page.sheet } : { ...page, crop: seen, box: seen };
 }
+
+/** Cut down or widened to a box; as it came where that is its sheet. Print and marks stay where they lie. */
+export function framePage(page: Page, frame: Box): Page {
+  const { sheet } = page;
+  const isWhole = (['minX', 'minY', 'maxX', 'maxY'] as const).every(
+    (side) => Math.abs(frame[side] - sheet[side]) < 1e-6,
+  );
+  return isWhole ? { ...page, crop: null, box: sheet } : { ...page, crop: frame, box: frame };
+}
+
+/** Whether there is room around what it came with. */
+export const isWidened = ({ crop, sheet }: Page): boolean =>
+  crop !== null && !boxHolds(sheet, crop);
 
 /** The pages of a source, as they come. */
 export const pagesOfSource = (

@@ -4,6 +4,7 @@ import {
   changeOf,
   type DocState,
   emptyDocument,
+  isWidened,
   invertTransaction,
   markChange,
   marksOn,
@@ -22,6 +23,7 @@ import {
   removePages,
   reversePages,
   turnPages,
+  widenPages,
 } from './index.ts';
 
 const SHA = 'a'.repeat(64);
@@ -146,6 +148,24 @@ test('a turned page is cropped as it is seen, and shown whole again', () => {
   const narrow = { top: 0, right: 300, bottom: 0, left: 295 };
   expect(cropPages(state, ['a'], narrow)).toBeNull();
   expect(done(cropped, cropPages(cropped, ['a', 'b'], null)).pages[1]).toEqual(state.pages[1]);
+});
+
+test('a page is given room at its sides as it is seen, more of it later, and it is cropped away again', () => {
+  const state = done(document(2), turnPages(document(2), ['a'], 90));
+  const right = { top: 0, right: 100, bottom: 0, left: 0 };
+  const wide = done(state, widenPages(state, ['a', 'b'], right));
+  expect(wide.pages.map((page) => displaySize(page))).toEqual([
+    { width: 700, height: 400 },
+    { width: 500, height: 600 },
+  ]);
+  // Print and marks stay where they lie: the room is at the head of the sheet as it came.
+  expect(wide.pages[0].box).toEqual({ minX: 0, minY: 0, maxX: 400, maxY: 700 });
+  expect(wide.pages.map(isWidened)).toEqual([true, true]);
+  const wider = done(wide, widenPages(wide, ['a'], { ...right, top: 30 }));
+  expect(insetsOf(wider.pages[0])).toEqual({ top: -30, right: -200, bottom: 0, left: 0 });
+  expect(widenPages(state, ['a'], { ...right, right: 14_000 })).toBeNull();
+  const back = done(wider, cropPages(wider, ['a', 'b'], null));
+  expect(back.pages).toEqual(state.pages);
 });
 
 const ids = fc.subarray([...'abcdef'], { minLength: 1 });

@@ -1,6 +1,6 @@
 import {
   changeOf,
-  cropPage,
+  framePage,
   type DocState,
   type Page,
   type Transaction,
@@ -27,7 +27,7 @@ export function turnPages(
   };
 }
 
-/** How much of a page is cut away at each side, as it is seen, points. */
+/** How much of a page is cut away at each side, as it is seen, points; less than nothing where there is room beyond it. */
 export interface Insets {
   readonly top: number;
   readonly right: number;
@@ -35,10 +35,11 @@ export interface Insets {
   readonly left: number;
 }
 
-/** No side of what stays is shorter, points. */
+/** No side of what stays is shorter, points, and none longer (ISO 32000-1, annex C.2). */
 const LEAST_SIDE = 10;
+const LONGEST_SIDE = 14_400;
 
-/** What stays of a page's whole sheet, in user space; null where too little would. */
+/** What is seen of a page by its whole sheet, in user space; null where that would be too little or too much. */
 function keptOf(page: Page, { top, right, bottom, left }: Insets): Box | null {
   const display = displayMatrix({ ...page, box: page.sheet });
   const whole = transformBox(display, page.sheet);
@@ -48,7 +49,8 @@ function keptOf(page: Page, { top, right, bottom, left }: Insets): Box | null {
     maxX: whole.maxX - right,
     maxY: whole.maxY - bottom,
   };
-  if (seen.maxX - seen.minX < LEAST_SIDE || seen.maxY - seen.minY < LEAST_SIDE) return null;
+  const sides = [seen.maxX - seen.minX, seen.maxY - seen.minY];
+  if (sides.some((side) => side < LEAST_SIDE || side > LONGEST_SIDE)) return null;
   return transformBox(invertMatrix(display), seen);
 }
 
@@ -73,13 +75,41 @@ export function cropPages(
   ids: Iterable<PageId>,
   insets: Insets | null,
 ): Transaction | null {
+  return framed(pages, ids, insets ? 'Crop' : 'Show all of', () => insets ?? NOTHING);
+}
+
+/** Gives pages room to write beyond what is seen of them, as they are seen, points; print and marks stay where they lie. Pages that are too large for it stay as they are. */
+export function widenPages(
+  { pages }: DocState,
+  ids: Iterable<PageId>,
+  { top, right, bottom, left }: Insets,
+): Transaction | null {
+  return framed(pages, ids, 'Widen', (page) => {
+    const now = insetsOf(page);
+    return {
+      top: now.top - top,
+      right: now.right - right,
+      bottom: now.bottom - bottom,
+      left: now.left - left,
+    };
+  });
+}
+
+const NOTHING: Insets = { top: 0, right: 0, bottom: 0, left: 0 };
+
+/** Pages of which other parts are seen; null where none changes. */
+function framed(
+  pages: readonly Page[],
+  ids: Iterable<PageId>,
+  verb: string,
+  insetsFor: (page: Page) => Insets,
+): Transaction | null {
   const changes = chosen(pages, ids).flatMap((page) => {
-    const kept = insets && keptOf(page, insets);
-    if (insets && !kept) return [];
-    const after = cropPage(page, kept);
+    const kept = keptOf(page, insetsFor(page));
+    if (!kept) return [];
+    const after = framePage(page, kept);
     const isSame = JSON.stringify(after.box) === JSON.stringify(page.box);
     return isSame ? [] : [changeOf('page', page, after)];
   });
-  if (changes.length === 0) return null;
-  return { label: labelled(insets ? 'Crop' : 'Show all of', changes.length), changes };
+  return changes.length === 0 ? null : { label: labelled(verb, changes.length), changes };
 }

@@ -1,10 +1,17 @@
 import { PDFArray, PDFName, type PDFPage, type PDFRef } from '@cantoo/pdf-lib';
 import { CopyFonts } from '../../copy/index.ts';
 import { liesBeneath } from '../../derived/index.ts';
-import { type DocState, inOrder, isAsCame, marksOn, type Thread } from '../../document/index.ts';
+import {
+  type DocState,
+  inOrder,
+  isAsCame,
+  marksOn,
+  type Thread,
+  isWidened,
+} from '../../document/index.ts';
 import { filledOn, withoutSecrets } from '../../fields/index.ts';
 import { paperDrawing } from '../../paper/index.ts';
-import { blendIn, drawOverPage } from '../appendContent.ts';
+import { blendIn, drawOverPage, keepWithin } from '../appendContent.ts';
 import { fillWidgets } from '../form/fillWidgets.ts';
 import { settleForm } from '../form/settleForm.ts';
 import { annotationsIn } from '../incoming/annotationsIn.ts';
@@ -99,6 +106,7 @@ export async function makeLivingCopy(
   let isFilled = false;
   for (const [k, { page, pdf }] of pages.entries()) {
     if (!addedTo) {
+      if (isWidened(page)) keepWithin(pdf, page.sheet);
       if ('paper' in page.shows) {
         const form = await encodeForm(paperDrawing(page.shows.paper, page.sheet), deflate);
         drawOverPage(pdf, [{ form: registerForm(context, form, page.box, held) }]);
