@@ -322,6 +322,9 @@ test('the way through a document', async ({ page }) => {
   }
   await page.getByRole('tab', { name: 'Pages' }).click();
   await page.locator('[aria-label="Pages"] img').nth(5).waitFor();
+  await page.getByRole('button', { name: 'Arrange' }).click();
+  await page.getByLabel('Choose pages').fill('2-3');
+  await page.getByLabel('Choose pages').press('Enter');
   await page.waitForTimeout(1500);
   await shot(page, 'pages');
 });

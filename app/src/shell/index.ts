@@ -1,3 +1,4 @@
+export { PagesField } from './PagesField';
 export { PagePreview, PageThumb } from './PageThumb';
 export { doDoubleTap, isAble, spelledKeys } from './commands';
 export type {

@@ -67,18 +67,43 @@ export function dragFrom(
       if (!isOwn(e)) return;
       const isDragged = picture !== null;
       end();
-      if (isDragged) onDrop(e.clientX, e.clientY);
+      if (!isDragged) return;
+      ignoreClick();
+      onDrop(e.clientX, e.clientY);
     },
     listen,
   );
   window.addEventListener('pointercancel', (e) => isOwn(e) && end(), listen);
-  window.addEventListener('keydown', (e) => e.key === 'Escape' && end(), listen);
+  window.addEventListener(
+    'keydown',
+    (e) => {
+      if (e.key !== 'Escape') return;
+      // The sheet beneath stays open.
+      if (picture) e.stopPropagation();
+      end();
+    },
+    listen,
+  );
   // A finger that drags does not scroll, nor does it call for a menu. What touches hears of it goes to what was touched, also when that is gone.
   const hinder = (e: Event): void => {
     if (picture) e.preventDefault();
   };
   pressed.addEventListener('touchmove', hinder, { passive: false, signal: stop.signal });
   window.addEventListener('contextmenu', hinder, listen);
+}
+
+/** What was dragged is not pressed as well: browsers click what a finger has been on all the while. */
+function ignoreClick(): void {
+  const ignored = new AbortController();
+  window.addEventListener(
+    'click',
+    (e) => {
+      e.stopPropagation();
+      e.preventDefault();
+    },
+    { capture: true, signal: ignored.signal },
+  );
+  setTimeout(() => ignored.abort());
 }
 
 function pictureAt(preview: string, at: { readonly x: number; readonly y: number }): HTMLElement {

@@ -1,12 +1,10 @@
 import type { DocState } from '@marginalis/core/document';
 import { bringPages, replacePage } from '@marginalis/core/editing';
-import { pageRanges } from '@marginalis/core/leaving';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { Text, useTheme } from 'react-native-paper';
 import { useSessionState } from '@/session';
-import { useReader } from '@/shell';
-import { Action, Choices, Field, Sheet, pagesInWords } from '@/ui';
+import { PagesField, useReader } from '@/shell';
+import { Action, Choices, Sheet, pagesInWords } from '@/ui';
 import { pagesAsked } from './asked';
 import { ComingFrom } from './ComingFrom';
 import { PageChoices } from './PageChoices';
@@ -35,29 +33,17 @@ function Bring({ isReplacing, onClose }: Props & { isReplacing: boolean }) {
 function Choose(props: Props & { isReplacing: boolean; title: string; document: DocState }) {
   const { isReplacing, title, document, onClose } = props;
   const { session, stage } = useReader();
-  const { colors } = useTheme();
   const [{ ids }] = useState(() => pagesAsked.getState());
   const after = ids.at(-1) ?? null;
   const place = useSessionState((s) => s.document.pages.findIndex(({ id }) => id === after) + 1);
   const all = document.pages.map((_, index) => index);
   const [chosen, setChosen] = useState<ReadonlySet<number>>(() => new Set(isReplacing ? [0] : all));
   const [marks, setMarks] = useState<'stay' | 'go'>('stay');
-  const [typed, setTyped] = useState('');
-  const [trouble, setTrouble] = useState('');
   const toggle = (index: number): void => {
     const next = new Set(isReplacing ? [] : chosen);
     if (chosen.has(index)) next.delete(index);
     else next.add(index);
     setChosen(next);
-  };
-  const take = (): void => {
-    if (typed.trim() === '') return;
-    const named = pageRanges(
-      typed,
-      all.map((index) => String(index + 1)),
-    );
-    if (named.ok) setChosen(new Set(named.pages));
-    setTrouble(named.ok ? '' : named.reason);
   };
   const bring = (): void => {
     const now = session.store.getState().document;
@@ -95,35 +81,20 @@ function Choose(props: Props & { isReplacing: boolean; title: string; document: 
         />
       ) : (
         <View style={styles.row}>
-          <Field
+          <PagesField
             label="Choose pages"
-            placeholder="2-5, 9"
-            value={typed}
-            maxLength={200}
-            style={styles.field}
-            onChangeText={(text) => {
-              setTyped(text);
-              setTrouble('');
-            }}
-            onSubmitEditing={take}
-            onBlur={take}
-          />
-          <Action onPress={() => setChosen(new Set(count === all.length ? [] : all))}>
-            {count === all.length ? 'None' : 'All'}
-          </Action>
+            names={all.map((index) => String(index + 1))}
+            onPages={(pages) => setChosen(new Set(pages))}
+          >
+            <Action onPress={() => setChosen(new Set(count === all.length ? [] : all))}>
+              {count === all.length ? 'None' : 'All'}
+            </Action>
+          </PagesField>
         </View>
-      )}
-      {trouble !== '' && (
-        <Text role="alert" style={{ color: colors.error }}>
-          {trouble}
-        </Text>
       )}
       <PageChoices document={document} chosen={chosen} onToggle={toggle} />
     </Sheet>
   );
 }
 
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', alignItems: 'center', gap: 8 },
-  field: { flex: 1, minWidth: 0 },
-});
+const styles = StyleSheet.create({ row: { flexDirection: 'row' } });

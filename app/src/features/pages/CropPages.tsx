@@ -7,8 +7,9 @@ import { Text } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
 import { useReader } from '@/shell';
 import { CropFrame } from '@/stage';
-import { Action, Choices, NumberField, Sheet } from '@/ui';
+import { Action, NumberField, Sheet } from '@/ui';
 import { pagesAsked } from './asked';
+import { OnPages } from './OnPages';
 import { MM, SIDES } from './sides';
 
 /** There may be room beyond a page, mm. */
@@ -95,15 +96,7 @@ export function CropPages({ onClose }: { onClose: () => void }) {
           />
         ))}
       </View>
-      <Choices
-        label="On"
-        value={on}
-        onChange={setOn}
-        choices={[
-          { value: 'these', label: ids.length === 1 ? 'This page' : `These ${ids.length} pages` },
-          { value: 'all', label: 'All pages' },
-        ]}
-      />
+      <OnPages count={ids.length} on={on} onChange={setOn} />
       <Text variant="bodySmall">
         What is cut away is not seen any more, here and in copies; it can be shown again here.
       </Text>

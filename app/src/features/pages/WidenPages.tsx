@@ -3,8 +3,9 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useSession } from '@/session';
-import { Action, Choices, NumberField, Sheet } from '@/ui';
+import { Action, NumberField, Sheet } from '@/ui';
 import { pagesAsked } from './asked';
+import { OnPages } from './OnPages';
 import { MM, SIDES } from './sides';
 
 /** So much room at one side, mm: enough for a line of writing in several words. */
@@ -51,15 +52,7 @@ export function WidenPages({ onClose }: { onClose: () => void }) {
           />
         ))}
       </View>
-      <Choices
-        label="On"
-        value={on}
-        onChange={setOn}
-        choices={[
-          { value: 'these', label: ids.length === 1 ? 'This page' : `These ${ids.length} pages` },
-          { value: 'all', label: 'All pages' },
-        ]}
-      />
+      <OnPages count={ids.length} on={on} onChange={setOn} />
       <Text variant="bodySmall">
         The pages become larger, here and in copies. “Crop pages” takes the room away again.
       </Text>

@@ -1,18 +1,17 @@
 import { repeatMarks } from '@marginalis/core/editing';
 import type { Mark } from '@marginalis/core/kinds';
-import { pageRanges } from '@marginalis/core/leaving';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { usePageNames, useSession } from '@/session';
-import { Action, Field } from '@/ui';
+import { PagesField } from '@/shell';
+import { Action } from '@/ui';
 
 /** Puts copies of marks on other pages, at the same place: on those that are named, or on all of them. */
 export function RepeatOnPages({ marks, onDone }: { marks: readonly Mark[]; onDone: () => void }) {
   const session = useSession();
   const nameOf = usePageNames();
   const { colors } = useTheme();
-  const [typed, setTyped] = useState('');
   const [trouble, setTrouble] = useState('');
   const { pages } = session.store.getState().document;
   const put = (indices: readonly number[]): void => {
@@ -28,34 +27,18 @@ export function RepeatOnPages({ marks, onDone }: { marks: readonly Mark[]; onDon
     session.dispatch(asked);
     onDone();
   };
-  const putThere = (): void => {
-    const named = pageRanges(
-      typed,
-      pages.map((_, index) => nameOf(index)),
-    );
-    if (named.ok) put(named.pages);
-    else setTrouble(named.reason);
-  };
   return (
     <View style={styles.all} role="group" aria-label="On other pages too">
-      <Field
+      <PagesField
         label="On these pages too"
-        placeholder="2-5, 9"
-        value={typed}
-        maxLength={200}
-        style={styles.pages}
-        onChangeText={(text) => {
-          setTyped(text);
-          setTrouble('');
-        }}
-        onSubmitEditing={putThere}
-      />
-      <Action mode="outlined" disabled={typed.trim() === ''} onPress={putThere}>
-        Put there
-      </Action>
-      <Action mode="outlined" onPress={() => put(pages.map((_, index) => index))}>
-        On every page
-      </Action>
+        names={pages.map((_, index) => nameOf(index))}
+        action="Put there"
+        onPages={put}
+      >
+        <Action mode="outlined" onPress={() => put(pages.map((_, index) => index))}>
+          On every page
+        </Action>
+      </PagesField>
       {trouble !== '' && (
         <Text role="alert" style={{ color: colors.error }}>
           {trouble}
@@ -65,7 +48,4 @@ export function RepeatOnPages({ marks, onDone }: { marks: readonly Mark[]; onDon
   );
 }
 
-const styles = StyleSheet.create({
-  all: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', gap: 8 },
-  pages: { flexGrow: 1, minWidth: 160 },
-});
+const styles = StyleSheet.create({ all: { gap: 4 } });
