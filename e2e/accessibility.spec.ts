@@ -266,15 +266,18 @@ test.describe('every screen', () => {
     await page.keyboard.press('PageDown');
     await expect(page.locator('[data-link]').first()).toBeAttached();
     expect(await complaints(page), 'hits and links').toEqual([]);
+  });
+
+  test('pages that are arranged', async ({ page }) => {
+    await openDesk(page);
+    await openDocument(page, 'Course handbook');
     await command(page, 'Page table');
+    const panel = page.locator('[role=dialog], [role=complementary]');
     await panel.getByRole('button', { name: 'Arrange' }).click();
     await panel.getByRole('checkbox', { name: 'Page ii' }).click();
     expect(await complaints(page, '[role=dialog], [role=complementary]'), 'pages').toEqual([]);
-    for (const title of [
-      'Crop pages …',
-      'Add pages of another document …',
-      'Split into documents …',
-    ]) {
+    await page.keyboard.press('Escape');
+    for (const title of ['Crop pages …', 'Add pages of another document …', 'Room to write …']) {
       await command(page, title);
       await page.getByRole('dialog').last().getByRole('button', { name: 'Close' }).waitFor();
       expect(await complaints(page, '[role=dialog]'), title).toEqual([]);

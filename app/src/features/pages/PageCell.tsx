@@ -90,6 +90,6 @@ const styles = StyleSheet.create({
   name: { height: NAME, flexDirection: 'row', alignItems: 'center', gap: 6 },
   tick: { width: 10, height: 2 },
   gap: { position: 'absolute', top: 0, bottom: 0, width: 4, borderRadius: 2 },
-  before: { left: -7 },
-  behind: { right: -7 },
+  before: { left: -2 },
+  behind: { right: -2 },
 });
