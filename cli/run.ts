@@ -100,9 +100,7 @@ async function dispatch(args: readonly string[], io: Io): Promise<ExitCode> {
     return (await proof(io, { ...options, file, marks, copy })) ? EXIT.done : EXIT.unlike;
   }
   if (command === 'join') {
-    const { out, password } = options;
-    if (out === undefined) throw wrong('Where to? Say it with -o OUT.');
-    await join(io, { files: [file, ...more], out, password });
+    await join(io, { files: [file, ...more], out: outOf(options), password: options.password });
     return EXIT.done;
   }
   if (more.length > 0) throw wrong('One file is needed.');
@@ -110,20 +108,19 @@ async function dispatch(args: readonly string[], io: Io): Promise<ExitCode> {
   else if (command === 'annotations') await annotations(io, file, options.password);
   else if (command === 'inspect') await inspect(io, file, options.password);
   else if (command === 'xfdf' && options.out === undefined) await readMarks(io, file);
-  else if (command === 'split') {
-    const { out } = options;
-    if (out === undefined) throw wrong('Where to? Say it with -o OUT.');
-    await split(io, { ...options, file, out });
-  } else if (command === 'fixed' || command === 'living' || command === 'xfdf') {
-    const { out } = options;
-    if (out === undefined) throw wrong('Where to? Say it with -o OUT.');
-    await WRITES[command](io, { ...options, file, out });
-  } else throw wrong(`There is no command “${command}”.`);
+  else if (command === 'split' || command === 'fixed' || command === 'living' || command === 'xfdf')
+    await WRITES[command](io, { ...options, file, out: outOf(options) });
+  else throw wrong(`There is no command “${command}”.`);
   return EXIT.done;
 }
 
-/** What is written of a PDF and the marks of a file. */
-const WRITES = { fixed, living, xfdf: writeMarks };
+/** What is written of one PDF. */
+const WRITES = { split, fixed, living, xfdf: writeMarks };
+
+function outOf({ out }: { readonly out?: string }): string {
+  if (out === undefined) throw wrong('Where to? Say it with -o OUT.');
+  return out;
+}
 
 const wrong = (message: string): CommandError =>
   new CommandError(EXIT.wrongCall, `${message}\n\n${HELP}`);

@@ -145,7 +145,7 @@ test('pages of a file and of another document come in, one is replaced, and some
   await expect(log.getByRole('checkbox', { name: 'Page 1' })).toBeChecked();
   await log.getByRole('button', { name: 'None' }).click();
   await log.getByRole('checkbox', { name: 'Page 1' }).click();
-  await log.getByRole('button', { name: 'Add 1 page behind page 1' }).click();
+  await log.getByRole('button', { name: 'Add 1 page after page 1' }).click();
   await expect(page.getByLabel('Page, 1 to 3')).toHaveValue('2');
   await drawn(page, 2);
   await command(page, 'Replace this page …');

@@ -1,9 +1,9 @@
-import { createHash } from 'node:crypto';
-import { emptyDocument, type Page, pagesOfSource } from '@marginalis/core/document';
-import { inspectPdf, makeFixedCopy, type Source } from '@marginalis/core/pdf';
+import { emptyDocument, type Page } from '@marginalis/core/document';
+import { makeFixedCopy, type Source } from '@marginalis/core/pdf';
 import { deflate } from '../deflate.ts';
 import { textFiles } from '../faces.ts';
 import type { Io } from '../io.ts';
+import { readMarked } from '../marked.ts';
 
 export interface JoinArguments {
   /** In their order. */
@@ -18,13 +18,10 @@ export async function join(io: Io, { files, out, password }: JoinArguments): Pro
   const sources = new Map<string, Source>();
   const pages: Page[] = [];
   for (const [k, file] of files.entries()) {
-    const bytes = await io.read(file);
-    const sha = createHash('sha256').update(bytes).digest('hex');
-    const { pages: boxes } = await inspectPdf(bytes, password);
-    sources.set(sha, { sha, bytes, ...(password === undefined ? {} : { password }) });
-    const first = pages.length;
-    const coming = pagesOfSource(sha, boxes, (index) => `${k}-${index}`);
-    pages.push(...coming.map((page, index) => ({ ...page, order: first + index })));
+    const { source, sha, document } = await readMarked(io, file, undefined, password);
+    sources.set(sha, { sha, bytes: source, ...(password === undefined ? {} : { password }) });
+    for (const page of document.pages)
+      pages.push({ ...page, id: `${k}-${page.id}`, order: pages.length });
   }
   const document = emptyDocument(pages);
   const { bytes, ...told } = await makeFixedCopy([...sources.values()], document, {

@@ -42,6 +42,15 @@ export interface Drawn {
 }
 
 /** A document with a stroke along each of the paths. */
+/** A line of ink on a page, from 0. */
+export const lineOn = (page: number, id: string): Drawn => ({
+  ...{ page, id },
+  path: [
+    { x: 10, y: 10 },
+    { x: 90, y: 60 },
+  ],
+});
+
 export function written(pages: readonly Page[], strokes: readonly Drawn[]): DocState {
   return strokes.reduce<DocState>((state, { page, path, instrument = PEN, id }, i) => {
     const transaction = drawInk(state, {

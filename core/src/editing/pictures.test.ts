@@ -9,13 +9,29 @@ import {
   type Transaction,
 } from '../document/index.ts';
 import { box, type Matrix, moveBy, plainPage } from '../geometry/index.ts';
-import { asPicture, kindFor, type PictureMark } from '../kinds/index.ts';
+import { readSvg } from '../graphics/readSvg.ts';
+import {
+  asGraphic,
+  asPicture,
+  fromMarkRecord,
+  type GraphicMark,
+  kindFor,
+  type PictureMark,
+  toMarkRecord,
+} from '../kinds/index.ts';
 import { partOf, withoutNotes } from '../leaving/index.ts';
 import { carryMarks } from './carry.ts';
 import { copyMarks, duplicateMarks, pasteMarks, readClip, writeClip } from './clip.ts';
 import { removeMarks } from './erase.ts';
 import { keepAttachments } from './keepAttachments.ts';
-import { cropPicture, describePicture, putPicture, swapPicture } from './pictures.ts';
+import {
+  cropGraphic,
+  cropPicture,
+  describePicture,
+  putGraphic,
+  putPicture,
+  swapPicture,
+} from './pictures.ts';
 import { startRubbing } from './rubbing.ts';
 
 const PLACE: Matrix = [80, 0, 0, 60, 100, 200];
@@ -118,4 +134,30 @@ test('a part of a document has the pictures of its pages, without notes too', ()
   const state = put(put(empty, 'a'), 'b', 'p1', 'pool');
   expect(names(partOf(state, [1]))).toEqual(['pool']);
   expect(names(withoutNotes(state))).toEqual(['shore', 'pool']);
+});
+
+function graphicThat(says: string): { state: DocState; mark: GraphicMark } {
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 100 60"><rect width="40" height="60"/></svg>';
+  const { graphic } = readSvg(svg, { width: 100, height: 60 });
+  const asked = { id: 'g', page: 'p0', place: PLACE, graphic, says, madeAt: 0 };
+  const state = done(empty, putGraphic(empty, asked));
+  const mark = asGraphic(findMark(state, 'g'));
+  if (!mark) throw new Error('There is no graphic.');
+  return { state, mark };
+}
+
+test('a graphic is read again as it was put, however long its file says what it is', () => {
+  const { mark } = graphicThat('Barnacles '.repeat(1000));
+  expect(fromMarkRecord(toMarkRecord(mark))).toEqual(mark);
+});
+
+test('a graphic is described and cropped; its part stays where it lies, and of nothing nothing is left', () => {
+  const { state, mark } = graphicThat('');
+  const told = done(state, describePicture(mark, 'A rock'));
+  expect(asGraphic(findMark(told, 'g'))?.says).toBe('A rock');
+  const half = cropGraphic(mark, box(0, 0, 0.5, 1));
+  const cropped = asGraphic(findMark(done(state, half), 'g'));
+  expect(cropped?.place).toEqual([40, 0, 0, 60, 100, 200]);
+  expect(cropGraphic(mark, box(0.5, 0, 1, 1))).toBeNull();
 });

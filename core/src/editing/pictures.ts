@@ -9,7 +9,7 @@ import {
 import { type Box, boxHeight, boxWidth, type Matrix, thenMatrix } from '../geometry/index.ts';
 import { cutGraphic, type Graphic } from '../graphics/index.ts';
 import { asPicture, type GraphicMark, type PictureMark } from '../kinds/index.ts';
-import type { MarkId, PageId } from '../marks/index.ts';
+import { LONGEST_SAID, type MarkId, type PageId } from '../marks/index.ts';
 import { missingAttachments } from './missingAttachments.ts';
 
 interface NewPlaced {
@@ -57,7 +57,9 @@ export function putPicture(state: DocState, asked: NewPicture): Transaction {
 export function putGraphic(state: DocState, asked: NewGraphic): Transaction {
   const { id, page, graphic, place, says, madeAt, author } = asked;
   const mark: GraphicMark = {
-    ...{ kind: 'graphic', id, page, graphic, place, says, madeAt },
+    ...{ kind: 'graphic', id, page, graphic, place, madeAt },
+    // What a file calls itself may be of any length.
+    says: says.slice(0, LONGEST_SAID),
     ...(author ? { author } : {}),
     order: nextOrder(state, page),
     style: PLAIN,

@@ -1,5 +1,16 @@
 import type { Element as XmlElement, Node as XmlNode } from '@xmldom/xmldom';
-import { type Box, drawPathInto, joinPaths, type Path, PathPacker } from '../geometry/index.ts';
+import {
+  type Box,
+  drawPathInto,
+  joinPaths,
+  mapPath,
+  mapSize,
+  type Matrix,
+  partsOfPath,
+  type Path,
+  PathPacker,
+  transform as transformed,
+} from '../geometry/index.ts';
 import { openXml, XmlError } from '../xml/index.ts';
 import { cutToSeen, FLATNESS } from './cutToSeen.ts';
 import {
@@ -138,7 +149,7 @@ class Reading {
     if (fill) {
       const path = svgPath(data, transform);
       // Every sink fills what lies on one side of a line; with this rule holes are made by lines over one another.
-      if (style.fillRule === 'evenodd' && path.verbs.filter((verb) => verb === 0).length > 1)
+      if (style.fillRule === 'evenodd' && partsOfPath(path).length > 1)
         throw new NotSimple('holes by the even-odd rule');
       this.put(path, fill.colour, fill.opacity * style.fillOpacity);
     }
@@ -177,24 +188,11 @@ class Reading {
 
 /** What a line covers: worked out where it is drawn, so that it is as wide as what is done to it makes it. */
 function linePath(data: string, transform: string, style: SvgStyle): Path {
-  const unit = svgPath('M0 0L1 0L0 1', transform, false).coords;
-  const [ax, ay, bx, by, cx, cy] = unit;
-  const size = Math.sqrt(Math.abs((bx - ax) * (cy - ay) - (by - ay) * (cx - ax)));
+  // Where three points go says where all go.
+  const [e, f, x1, y1, x2, y2] = svgPath('M0 0L1 0L0 1', transform, false).coords;
+  const map: Matrix = [x1 - e, y1 - f, x2 - e, y2 - f, e, f];
+  const size = mapSize(map);
   if (!(size > 0)) return joinPaths([]);
   const line = strokeOutline(svgPath(data, '', false), style, FLATNESS / size);
-  return svgPath(dataOf(line), transform);
+  return mapPath(line, (x, y) => transformed(map, { x, y }));
 }
-
-const dataOf = (path: Path): string => {
-  const said: string[] = [];
-  drawPathInto(
-    {
-      moveTo: (x, y) => void said.push(`M${x} ${y}`),
-      lineTo: (x, y) => void said.push(`L${x} ${y}`),
-      bezierCurveTo: (...six) => void said.push(`C${six.join(' ')}`),
-      closePath: () => void said.push('Z'),
-    },
-    path,
-  );
-  return said.join('');
-};

@@ -49,10 +49,9 @@ const BEYOND: Readonly<Record<string, readonly string[]>> = {
   'paint-order': ['normal'],
   'transform-origin': [],
   'transform-box': [],
-  d: [],
-  all: [],
-  animation: [],
 };
+/** What means something else, or more, in a style than as an attribute. */
+const BEYOND_IN_STYLE = ['transform', 'd', 'all', 'animation'];
 
 /** What an element says, by its attributes and over them by its style. */
 export function saysOf(element: XmlElement): (name: string) => string | null {
@@ -63,15 +62,15 @@ export function saysOf(element: XmlElement): (name: string) => string | null {
     const value = declaration.slice(at + 1).replace(/!\s*important\s*$/i, '');
     said.set(declaration.slice(0, at).trim().toLowerCase(), value.trim());
   }
-  // As an attribute that is what it always is; in a style it is of another form.
-  for (const name of ['transform', ...Object.keys(BEYOND)])
-    if (!(BEYOND[name] ?? []).includes(said.get(name) ?? 'none') && said.has(name))
-      throw new NotSimple(`a style with “${name}”`);
+  const says = (name: string): string | null =>
+    said.get(name) ?? element.getAttribute(name)?.trim() ?? null;
   for (const [name, plain] of Object.entries(BEYOND)) {
-    const value = name === 'd' ? null : element.getAttribute(name)?.trim();
+    const value = says(name);
     if (value && !plain.includes(value)) throw new NotSimple(`“${name}”`);
   }
-  return (name) => said.get(name) ?? element.getAttribute(name)?.trim() ?? null;
+  for (const name of BEYOND_IN_STYLE)
+    if (said.has(name)) throw new NotSimple(`a style with “${name}”`);
+  return says;
 }
 
 /** The style of an element within that of what it is in. */

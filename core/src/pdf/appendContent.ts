@@ -39,10 +39,6 @@ export function drawOverPage(
   tags: AddedTags | null = null,
 ): void {
   if (drawn.length === 0) return;
-  const { context } = page.doc;
-  const { missingSaves, missingRestores, openSections } = stateBalance(pageContent(page));
-  const before = 'q '.repeat(missingSaves + 1);
-  const after = `${'EMC '.repeat(openSections)}${'Q '.repeat(missingRestores + 1)}`;
   const names = addForms(
     page,
     drawn.map(({ form }) => form),
@@ -55,25 +51,24 @@ export function drawOverPage(
     return `${is} /${names[k]} Do EMC`;
   });
 
-  const own = contentsOf(page);
-  const opening = context.register(context.stream(`${before}\n`));
-  const closing = context.register(context.stream(`\n${after}q ${forms.join(' ')} Q\n`));
-  page.node.set(PDFName.of('Contents'), context.obj([opening, ...own, closing] as PDFRef[]));
+  wrapContents(page, '', `q ${forms.join(' ')} Q`);
 }
 
-/** Shows nothing of the page's content beyond a box, in user space: what lies there is seen when the page becomes larger. */
+/** Shows nothing of the page's content beyond a box, in user space: what lies there would be seen when the page becomes larger. */
 export function keepWithin(page: PDFPage, { minX, minY, maxX, maxY }: Box): void {
-  const own = contentsOf(page);
-  if (own.length === 0) return;
+  const window = `q ${minX} ${minY} ${maxX - minX} ${maxY - minY} re W n `;
+  if (contentsOf(page).length > 0) wrapContents(page, window, 'Q');
+}
+
+/** Puts operators before and after the page's own, which leave everything as they find it, whatever state they leave behind by themselves. */
+function wrapContents(page: PDFPage, before: string, after: string): void {
   const { context } = page.doc;
   const { missingSaves, missingRestores, openSections } = stateBalance(pageContent(page));
-  const opened = `q ${minX} ${minY} ${maxX - minX} ${maxY - minY} re W n`;
-  const before = `${opened} ${'q '.repeat(missingSaves)}`;
-  const after = `${'EMC '.repeat(openSections)}${'Q '.repeat(missingRestores + 1)}`;
-  const [opening, closing] = [`${before}\n`, `\n${after}\n`].map((text) =>
-    context.register(context.stream(text)),
-  );
-  page.node.set(PDFName.of('Contents'), context.obj([opening, ...own, closing] as PDFRef[]));
+  const opening = `${before}${'q '.repeat(missingSaves + 1)}\n`;
+  const closing = `\n${'EMC '.repeat(openSections)}${'Q '.repeat(missingRestores + 1)}${after}\n`;
+  const [first, last] = [opening, closing].map((text) => context.register(context.stream(text)));
+  const contents = [first, ...contentsOf(page), last] as PDFRef[];
+  page.node.set(PDFName.of('Contents'), context.obj(contents));
 }
 
 /** The page's content streams; null and whatever else damage leaves among them is no content. */

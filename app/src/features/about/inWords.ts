@@ -1,6 +1,5 @@
 import { kindOfPages, type PageCounts, type PageSize } from '@marginalis/core/about';
-
-const pagesSaid = (count: number): string => (count === 1 ? '1 page' : `${count} pages`);
+import { pagesInWords as countInWords } from '@/ui';
 
 /** What kind of document it is, and what that means for whoever marks it. */
 export function kindInWords(counts: PageCounts): string {
@@ -11,7 +10,7 @@ export function kindInWords(counts: PageCounts): string {
     case 'scanned':
       return 'Scanned: its pages are pictures, whose words cannot be read. They are marked by area.';
     case 'mixed':
-      return `Mixed: ${pagesSaid(pictured)} scanned, ${pagesSaid(worded)} with words that can be read.`;
+      return `Mixed: ${countInWords(pictured)} scanned, ${countInWords(worded)} with words that can be read.`;
     default:
       return 'Without words: nothing on its pages can be read.';
   }

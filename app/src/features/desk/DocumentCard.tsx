@@ -2,7 +2,7 @@ import { Image, Pressable, StyleSheet, View } from 'react-native';
 import { Menu, Text, useTheme } from 'react-native-paper';
 import { passwordFor } from '@/session';
 import type { DeskDocument } from '@/storage';
-import { Icon, MenuButton, paperIcon, timeAgo, pagesInWords } from '@/ui';
+import { Icon, MenuButton, pagesInWords, paperIcon, timeAgo } from '@/ui';
 
 const dayOf = (time: number): string =>
   new Date(time).toLocaleDateString(undefined, { day: 'numeric', month: 'short' });

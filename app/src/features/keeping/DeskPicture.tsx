@@ -30,13 +30,11 @@ async function pictureAsCame(
   return image;
 }
 
-/** Keeps the picture of the first page that the desk shows, with its marks. */
+/** Keeps what the desk shows: the picture of the first page with its marks, and how many pages there are. */
 export function DeskPicture() {
   const { session, pictures } = useReader();
   useEffect(() => {
     const { id, locked } = session.desk;
-    // A picture of a locked page would show what the lock hides.
-    if (locked) return undefined;
     let resting: ReturnType<typeof setTimeout> | undefined;
     let renewed: Promise<void> | undefined;
     const make = async (): Promise<void> => {
@@ -44,9 +42,12 @@ export function DeskPicture() {
       const [page] = document.pages;
       if (!page) return;
       const marks = marksOn(document, page.id);
+      const count = document.pages.length;
+      // A picture of a locked page would show what the lock hides.
+      if (locked) return changeDocument(id, { count });
       const print = await pictureAsCame(session.desk, page);
       const marked = await pictureOfPage(page, marks, pictures, WIDTH, { print });
-      if (marked) await changeDocument(id, { marked, count: document.pages.length });
+      await changeDocument(id, marked ? { marked, count } : { count });
     };
     const renew = (): void => {
       resting = undefined;

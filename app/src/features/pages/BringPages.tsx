@@ -1,12 +1,11 @@
-import type { DocState } from '@marginalis/core/document';
 import { bringPages, replacePage } from '@marginalis/core/editing';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSessionState } from '@/session';
 import { PagesField, useReader } from '@/shell';
-import { Action, Choices, Sheet, pagesInWords } from '@/ui';
+import { Action, Choices, pagesInWords, Sheet } from '@/ui';
 import { pagesAsked } from './asked';
-import { ComingFrom } from './ComingFrom';
+import { ComingFrom, type There } from './ComingFrom';
 import { PageChoices } from './PageChoices';
 
 interface Props {
@@ -20,7 +19,7 @@ export const BringPages = ({ onClose }: Props) => <Bring isReplacing={false} onC
 export const ReplacePage = ({ onClose }: Props) => <Bring isReplacing onClose={onClose} />;
 
 function Bring({ isReplacing, onClose }: Props & { isReplacing: boolean }) {
-  const [coming, setComing] = useState<{ title: string; document: DocState } | null>(null);
+  const [coming, setComing] = useState<There | null>(null);
   const title = isReplacing ? 'Replace a page' : 'Add pages';
   if (coming) return <Choose {...coming} isReplacing={isReplacing} onClose={onClose} />;
   return (
@@ -30,8 +29,8 @@ function Bring({ isReplacing, onClose }: Props & { isReplacing: boolean }) {
   );
 }
 
-function Choose(props: Props & { isReplacing: boolean; title: string; document: DocState }) {
-  const { isReplacing, title, document, onClose } = props;
+function Choose(props: Props & There & { isReplacing: boolean }) {
+  const { isReplacing, title, document, drop, onClose } = props;
   const { session, stage } = useReader();
   const [{ ids }] = useState(() => pagesAsked.getState());
   const after = ids.at(-1) ?? null;
@@ -54,21 +53,23 @@ function Choose(props: Props & { isReplacing: boolean; title: string; document: 
         ? replacePage(now, after, document, wanted[0], marks, newId)
         : bringPages(now, after, document, wanted, newId);
     onClose();
-    if (!transaction || !session.dispatch(transaction)) return;
+    if (!transaction || !session.dispatch(transaction)) return void drop();
     const first = transaction.changes.find(({ part, before }) => part === 'page' && !before);
     if (first) stage.goToAdded(first.id);
   };
+  const leave = (): void => {
+    onClose();
+    void drop();
+  };
   const count = chosen.size;
-  const label = isReplacing
-    ? 'Replace the page'
-    : `Add ${pagesInWords(count)} behind page ${place}`;
+  const label = isReplacing ? 'Replace the page' : `Add ${pagesInWords(count)} after page ${place}`;
   const foot = (
     <Action mode="contained" disabled={count === 0} onPress={bring}>
       {label}
     </Action>
   );
   return (
-    <Sheet title={title} open onClose={onClose} foot={foot} tall>
+    <Sheet title={title} open onClose={leave} foot={foot} tall>
       {isReplacing ? (
         <Choices
           label="The marks on the page"

@@ -4,9 +4,10 @@ import { ActivityIndicator, Text, useTheme } from 'react-native-paper';
 import useSWR from 'swr';
 import { type Coming, DESK_KEY, deskDocuments, pagesOfDocument, pagesOfFile } from '@/session';
 import { useReader } from '@/shell';
-import { Action, pickFile, pagesInWords } from '@/ui';
+import { Action, pagesInWords, pickFile } from '@/ui';
 
-type There = Extract<Coming, { ok: true }>;
+/** Pages that are there to be chosen from. */
+export type There = Extract<Coming, { ok: true }>;
 
 /** Where pages are to come from: a file, or another document on the desk. */
 export function ComingFrom({ onComing }: { onComing: (coming: There) => void }) {

@@ -75,11 +75,12 @@ export function CropPages({ onClose }: { onClose: () => void }) {
           aspect={width / height}
           part={part}
           onPart={({ minX, minY, maxX, maxY }) =>
+            // Room beyond a side that is not dragged stays.
             setInsets({
-              top: minY * height,
-              right: (1 - maxX) * width,
-              bottom: (1 - maxY) * height,
-              left: minX * width,
+              top: minY === part.minY ? insets.top : minY * height,
+              right: maxX === part.maxX ? insets.right : (1 - maxX) * width,
+              bottom: maxY === part.maxY ? insets.bottom : (1 - maxY) * height,
+              left: minX === part.minX ? insets.left : minX * width,
             })
           }
         />

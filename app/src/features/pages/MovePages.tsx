@@ -36,7 +36,7 @@ export function MovePages({ onClose }: { onClose: () => void }) {
     >
       <View style={styles.row}>
         <Field
-          label="Behind page"
+          label="After page"
           value={typed}
           maxLength={40}
           style={styles.field}

@@ -35,10 +35,8 @@ export const PageCell = memo(function PageCell(props: {
   const { index, width, name, here, chosen, gap, ways } = props;
   const height = Math.round(TALL * width);
   const { colors } = useTheme();
-  const count = useSessionState(({ document }) => {
-    const page = document.pages[index];
-    return page ? marksOn(document, page.id).size : 0;
-  });
+  const id = useSessionState(({ document }) => document.pages[index]?.id ?? '');
+  const count = useSessionState(({ document }) => marksOn(document, id).size);
   const said = count === 0 ? '' : count === 1 ? ', 1 mark' : `, ${count} marks`;
   const lit = chosen ?? here;
   return (
@@ -53,7 +51,7 @@ export const PageCell = memo(function PageCell(props: {
       }}
       onPointerDown={(e) => ways.onPointerDown(index, e as unknown as PointerEvent<Element>)}
       {...{
-        dataSet: { cell: index },
+        dataSet: { cell: id },
         onKeyDown: (e: KeyboardEvent) => ways.onKeyDown(index, e),
       }}
       style={[styles.cell, { width }, lit && { backgroundColor: colors.secondaryContainer }]}

@@ -5,9 +5,9 @@ import { Text, useTheme } from 'react-native-paper';
 import { usePageNames, useSessionState } from '@/session';
 import { useReader } from '@/shell';
 import { useSight } from '@/stage';
-import { arrowStep, ToggleChip, pagesInWords } from '@/ui';
+import { arrowStep, pagesInWords, ToggleChip } from '@/ui';
 import { changePages } from './changePages';
-import { chosenTo, toggled } from './choice';
+import { behindBy, chosenTo, toggled } from './choice';
 import { ChoosePages } from './ChoosePages';
 import { type CellWays, NAME, PageCell, TALL } from './PageCell';
 import { PagesBar } from './PagesBar';
@@ -53,6 +53,17 @@ export function PageTable({ onGone }: { onGone: () => void }) {
     if (row > 0) list.current?.scrollToOffset({ offset: rowHeight * row, animated: false });
   }, [stage, shown, columns, rowHeight, width]);
 
+  const ids = useMemo(() => shown.map((index) => pages[index].id), [shown, pages]);
+  /** Brings a cell into sight, and the focus to it once it is there. */
+  const focusCell = (id: PageId, at: number): void => {
+    const row = Math.floor(Math.min(ids.length - 1, Math.max(0, at)) / columns);
+    list.current?.scrollToIndex({ index: row, animated: false, viewPosition: 0.5 });
+    requestAnimationFrame(() =>
+      requestAnimationFrame(() =>
+        document.querySelector<HTMLElement>(`[data-cell="${CSS.escape(id)}"]`)?.focus(),
+      ),
+    );
+  };
   /** Those that go along with a page: all that are chosen, where it is one of them. */
   const together = (index: number): readonly PageId[] => {
     const { id } = pages[index];
@@ -61,8 +72,7 @@ export function PageTable({ onGone }: { onGone: () => void }) {
   const change = changePages(session);
   const cells = { count: shown.length, columns, across: cell + GAP, down: rowHeight };
   const drag = usePageDrag(list, cells, (index, gap) => {
-    const behind = gap === 0 ? null : pages[shown[gap - 1]].id;
-    change.move(together(index), behind);
+    change.move(together(index), ids[gap - 1] ?? null);
   });
   const press = (index: number, isRange: boolean): void => {
     const { id } = pages[index];
@@ -70,30 +80,26 @@ export function PageTable({ onGone }: { onGone: () => void }) {
       stage.goToSpot(index, null);
       return onGone();
     }
-    const ids = shown.map((one) => pages[one].id);
     const from = last.current ?? pages[current]?.id ?? id;
     setPicked(isRange ? chosenTo(picked ?? NONE, ids, from, id) : toggled(picked ?? NONE, id));
     last.current = id;
   };
   const keyDown = (index: number, e: KeyboardEvent): void => {
     const step = arrowStep(e);
+    const at = shown.indexOf(index);
+    // By one place, or by a row.
+    const by = step ? Math.sign(step.x) + columns * Math.sign(step.y) : 0;
     if (step && e.altKey && writable) {
-      // By one place, or by a row.
-      const by = Math.sign(step.x) + columns * Math.sign(step.y);
-      const at = shown.indexOf(index);
-      const to = Math.min(shown.length - 1, Math.max(0, at + by));
-      const behind = shown[by > 0 ? to : to - 1];
-      if (change.move(together(index), behind === undefined ? null : pages[behind].id))
-        focusCell(list, columns, to, to);
+      const moving = together(index);
+      if (change.move(moving, behindBy(ids, moving, by))) focusCell(pages[index].id, at + by);
     } else if (step) {
-      const to = shown.indexOf(index) + Math.sign(step.x) + columns * Math.sign(step.y);
-      if (shown[to] !== undefined) focusCell(list, columns, to, shown[to]);
+      if (ids[at + by] !== undefined) focusCell(ids[at + by], at + by);
     } else if (e.key === 'Delete' && writable) change.remove(together(index));
     else return;
     e.preventDefault();
     e.stopPropagation();
   };
-  const ways = useLatest<CellWays>({
+  const ways = useLatest({
     onPress: press,
     onPointerDown: (index, e) => writable && drag.begin(index, e),
     onKeyDown: keyDown,
@@ -167,7 +173,7 @@ const countOf = (shown: number, all: number): string =>
   shown === all ? pagesInWords(all) : `${shown} of ${all} pages`;
 
 /** The same object as long as it is there, which does what the last one does: cells are not drawn anew for it. */
-function useLatest<T extends CellWays>(ways: T): CellWays {
+function useLatest(ways: CellWays): CellWays {
   const now = useRef(ways);
   useEffect(() => {
     now.current = ways;
@@ -179,25 +185,6 @@ function useLatest<T extends CellWays>(ways: T): CellWays {
       onKeyDown: (...given) => now.current.onKeyDown(...given),
     }),
     [],
-  );
-}
-
-/** Brings a cell into sight, and the focus to it once it is there. */
-function focusCell(
-  list: { readonly current: FlatList<number> | null },
-  columns: number,
-  at: number,
-  index: number,
-): void {
-  list.current?.scrollToIndex({
-    index: Math.floor(at / columns),
-    animated: false,
-    viewPosition: 0.5,
-  });
-  requestAnimationFrame(() =>
-    requestAnimationFrame(() =>
-      document.querySelector<HTMLElement>(`[data-cell="${index}"]`)?.focus(),
-    ),
   );
 }
 

@@ -29,7 +29,7 @@ export function PagesBar({ ids, onDone }: { ids: readonly PageId[]; onDone: () =
     ids.length < 2
       ? []
       : [
-          { title: 'Last page first', icon: 'flip', run: () => change.reverse(ids) },
+          { title: 'Reverse their order', icon: 'flip', run: () => change.reverse(ids) },
           {
             title: 'Interleave two scans',
             icon: 'facing',
@@ -47,8 +47,8 @@ export function PagesBar({ ids, onDone }: { ids: readonly PageId[]; onDone: () =
     { title: 'Turn left', icon: 'turnLeft', run: () => change.turn(ids, 270) },
     { title: 'Turn upside down', icon: 'turn', run: () => change.turn(ids, 180) },
     ...together,
-    { title: 'Add pages behind …', icon: 'addPage', run: () => ask(BRING_PAGES) },
-    { title: 'Take out as a document', icon: 'cut', run: () => void asDocument() },
+    { title: 'Add pages after …', icon: 'addPage', run: () => ask(BRING_PAGES) },
+    { title: 'Copy into a new document', icon: 'copy', run: () => void asDocument() },
   ];
   const said = none ? 'None chosen' : ids.length === 1 ? '1 chosen' : `${ids.length} chosen`;
   return (

@@ -5,7 +5,7 @@ import { Text } from 'react-native-paper';
 import { useStore } from 'zustand';
 import { useSessionState } from '@/session';
 import { useReader } from '@/shell';
-import { Action, Choices, NumberField, Sheet, pagesInWords } from '@/ui';
+import { Action, Choices, NumberField, pagesInWords, Sheet } from '@/ui';
 import { type Part, takeOut } from './takeOut';
 
 /** More documents are not laid on the desk at once. */

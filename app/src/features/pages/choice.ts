@@ -17,6 +17,23 @@ export function chosenTo(chosen: Ids, ids: readonly PageId[], from: PageId, to: 
   return new Set([...chosen, ...ids.slice(first, last + 1)]);
 }
 
+/**
+ * Behind which page some come to stand that are moved together by so many places among those that stay; null at the beginning.
+ * @param ids of the pages that are shown, in order
+ */
+export function behindBy(
+  ids: readonly PageId[],
+  moving: readonly PageId[],
+  by: number,
+): PageId | null {
+  const isMoving = new Set(moving);
+  const rest = ids.filter((id) => !isMoving.has(id));
+  const first = ids.findIndex((id) => isMoving.has(id));
+  const before = ids.slice(0, first).length;
+  const place = Math.min(rest.length, Math.max(0, before + by));
+  return rest[place - 1] ?? null;
+}
+
 /** How the cells of a table lie, CSS pixels. */
 export interface Cells {
   readonly count: number;

@@ -6,16 +6,13 @@ import { useSettings } from '@/session';
 import type { Reader, Spot } from '@/shell';
 import { readPicture } from './readPicture';
 
-/** Larger ones are put when they are asked for once more, bytes. */
-const ASKED_FROM = 20_000_000;
+/** Larger ones are put when they are asked for once more, megabytes. */
+const ASKED_FROM = 20;
 /** Several lie so far beside one another, points. */
 const BESIDE = 18;
 
-/** How large the picture is that was made, where that is more than is put unasked. */
-function megabytes({ data }: Attachment): number | null {
-  const bytes = (data.length * 3) / 4;
-  return bytes > ASKED_FROM ? Math.round(bytes / 1e6) : null;
-}
+/** How large a picture is as it is kept. */
+const megabytes = ({ data }: Attachment): number => (data.length * 3) / 4 / 1e6;
 
 /**
  * Puts pictures from files on a page, and picks them; what is no picture is said, and the others come nevertheless.
@@ -29,6 +26,7 @@ export async function putPictures(
 ): Promise<void> {
   const { session, stage } = reader;
   const put: string[] = [];
+  const large: { readonly file: File; readonly takes: number }[] = [];
   for (const [k, file] of files.entries()) {
     const page = stage.pages[index];
     const spot = at && { x: at.x + k * BESIDE, y: at.y - k * BESIDE };
@@ -38,15 +36,9 @@ export async function putPictures(
       const { document } = session.store.getState();
       const { author } = useSettings.getState();
       const asked = { ...read, id, page: page.id, madeAt: Date.now(), author };
-      const large = 'picture' in asked ? megabytes(asked.picture) : null;
-      if (large !== null && !isAsked) {
-        session.notices.tell(
-          `“${file.name}” takes ${large} MB, even at the size it has on the page: the document, and what is sent of it, grow by as much. It was not put there yet.`,
-          {
-            text: 'Put it there',
-            run: () => void putPictures(reader, [file], { index, at: spot }, true),
-          },
-        );
+      const takes = 'picture' in asked ? megabytes(asked.picture) : 0;
+      if (takes > ASKED_FROM && !isAsked) {
+        large.push({ file, takes });
         continue;
       }
       const putting =
@@ -60,4 +52,16 @@ export async function putPictures(
     }
   }
   if (put.length > 0) session.inHand.pick(put);
+  if (large.length === 0) return;
+  const isOne = large.length === 1;
+  const what = isOne ? `“${large[0].file.name}” takes` : `${large.length} pictures take`;
+  const sum = large.reduce((all, { takes }) => all + takes, 0);
+  const wanted = large.map(({ file }) => file);
+  session.notices.tell(
+    `${what} ${Math.round(sum)} MB, even at the size on the page: the document, and what is sent of it, grow by as much. ${isOne ? 'It was' : 'They were'} not put there yet.`,
+    {
+      text: isOne ? 'Put it there' : 'Put them there',
+      run: () => void putPictures(reader, wanted, { index, at }, true),
+    },
+  );
 }

@@ -40,6 +40,8 @@ export async function readPicture(file: File, page: PageBox, at: Vec | null): Pr
   if (head.format === 'svg') {
     const read = await startWork('graphic', { svg: bytes, ...size }).result;
     if (read.ok && read.value) return { ...read.value, place };
+    if (!read.ok)
+      console.warn('A drawing could not be read, and is drawn as a picture.', read.failure);
   }
   const most = pixelsIn(place, DPI, page.userUnit);
   // What is drawn by numbers has as many pixels as its place takes.

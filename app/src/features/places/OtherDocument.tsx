@@ -3,7 +3,7 @@ import { Text, useTheme } from 'react-native-paper';
 import useSWR from 'swr';
 import { DESK_KEY, deskDocuments } from '@/session';
 import { useReader } from '@/shell';
-import { Sheet, pagesInWords } from '@/ui';
+import { pagesInWords, Sheet } from '@/ui';
 
 /** The other documents on the desk: one is chosen to stand beside the one that is open. */
 export function OtherDocument({ onClose }: { onClose: () => void }) {

@@ -1,5 +1,5 @@
 import type { FixedCopy, LivingCopy } from '@marginalis/core/pdf';
-import { sizeInWords, pagesInWords } from '@/ui';
+import { pagesInWords, sizeInWords } from '@/ui';
 
 const MOST_NAMED = 5;
 

@@ -1,4 +1,4 @@
-import type { DocState } from '@marginalis/core/document';
+import { type DocState, sourcesOfPages } from '@marginalis/core/document';
 import { emptyRequired } from '@marginalis/core/fields';
 import { formKnown } from '@/session';
 
@@ -7,10 +7,7 @@ const NAMED = 3;
 
 /** Which fields a form wants that are empty, in words; null where none is, or its form has not been read. */
 export function missedInForm(document: DocState): string | null {
-  const sources = new Set(
-    document.pages.flatMap(({ shows }) => ('source' in shows ? [shows.source] : [])),
-  );
-  const missed = [...sources].flatMap((source) =>
+  const missed = sourcesOfPages(document.pages).flatMap((source) =>
     emptyRequired(document, source, formKnown(source)),
   );
   if (missed.length === 0) return null;

@@ -7,7 +7,7 @@ import {
   pagesOfSource,
 } from '../../document/index.ts';
 import { plainPage } from '../../geometry/index.ts';
-import { done, PEN, written } from '../../../testing/marks.ts';
+import { done, lineOn, written } from '../../../testing/marks.ts';
 import { putPicture } from '../pictures.ts';
 import { bringPages, replacePage } from './index.ts';
 
@@ -28,17 +28,7 @@ const picture: Attachment = {
 
 /** Two pages with ink on the second, a picture, a labelled note and bookmarks. */
 function other(): DocState {
-  const inked = written(pagesOf('b', 2), [
-    {
-      page: 1,
-      id: 'ink',
-      path: [
-        { x: 10, y: 10 },
-        { x: 90, y: 60 },
-      ],
-      instrument: PEN,
-    },
-  ]);
+  const inked = written(pagesOf('b', 2), [lineOn(1, 'ink')]);
   const placed = done(
     inked,
     putPicture(inked, {
@@ -97,17 +87,7 @@ test('of pages that do not come nothing comes, and a range beyond the end brings
 
 test('a page that is replaced keeps its place and, as is wished, its marks', () => {
   const from = other();
-  const mine = written(pagesOf('a', 3), [
-    {
-      page: 1,
-      id: 'mine',
-      path: [
-        { x: 10, y: 10 },
-        { x: 90, y: 60 },
-      ],
-      instrument: PEN,
-    },
-  ]);
+  const mine = written(pagesOf('a', 3), [lineOn(1, 'mine')]);
   const stay = done(mine, replacePage(mine, 'a1', from, 1, 'stay', newId));
   expect(stay.pages[1]).toMatchObject({ id: 'a1', shows: { source: 'b'.repeat(64), index: 1 } });
   expect([...marksOn(stay, 'a1').keys()]).toEqual(['mine']);

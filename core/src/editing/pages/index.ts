@@ -3,4 +3,5 @@ export { bringPages, replacePage } from './bringPages.ts';
 export { duplicatePages } from './duplicatePages.ts';
 export { interleavePages, movePages, reversePages } from './movePages.ts';
 export { removePages } from './removePages.ts';
-export { cropPages, type Insets, insetsOf, turnPages, widenPages } from './turnPages.ts';
+export { turnPages } from './turnPages.ts';
+export { cropPages, type Insets, insetsOf, widenPages } from './framePages.ts';

@@ -13,7 +13,7 @@ import {
   type Transaction,
 } from '../../document/index.ts';
 import { displaySize, plainPage } from '../../geometry/index.ts';
-import { done, PEN, written } from '../../../testing/marks.ts';
+import { done, lineOn, written } from '../../../testing/marks.ts';
 import {
   cropPages,
   duplicatePages,
@@ -81,17 +81,7 @@ test('fronts and backs of sheets are put together, also when the pile was turned
 });
 
 test('a document keeps one page at least, and a removed page its marks', () => {
-  const state = written(pages(2), [
-    {
-      page: 1,
-      id: 'ink',
-      path: [
-        { x: 10, y: 10 },
-        { x: 90, y: 60 },
-      ],
-      instrument: PEN,
-    },
-  ]);
+  const state = written(pages(2), [lineOn(1, 'ink')]);
   expect(removePages(state, ['a', 'b'])).toBeNull();
   const removing = removePages(state, ['b']);
   const without = done(state, removing);
@@ -100,17 +90,7 @@ test('a document keeps one page at least, and a removed page its marks', () => {
 });
 
 test('copies of pages come behind the last of them, with their marks and notes as their own', () => {
-  const inked = written(pages(3), [
-    {
-      page: 0,
-      id: 'ink',
-      path: [
-        { x: 10, y: 10 },
-        { x: 90, y: 60 },
-      ],
-      instrument: PEN,
-    },
-  ]);
+  const inked = written(pages(3), [lineOn(0, 'ink')]);
   const [ink] = marksOn(inked, 'a').values();
   const thread = {
     ...{ id: 't', mark: 'ink', settled: null, tags: [] },
