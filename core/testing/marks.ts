@@ -41,7 +41,6 @@ export interface Drawn {
   readonly id?: string;
 }
 
-/** A document with a stroke along each of the paths. */
 /** A line of ink on a page, from 0. */
 export const lineOn = (page: number, id: string): Drawn => ({
   ...{ page, id },
@@ -51,6 +50,7 @@ export const lineOn = (page: number, id: string): Drawn => ({
   ],
 });
 
+/** A document with a stroke along each of the paths. */
 export function written(pages: readonly Page[], strokes: readonly Drawn[]): DocState {
   return strokes.reduce<DocState>((state, { page, path, instrument = PEN, id }, i) => {
     const transaction = drawInk(state, {
