@@ -49,6 +49,7 @@ const CORE = {
   about: ['geometry'],
   margin: ['geometry'],
   guide: ['geometry', 'print', 'marks', 'kinds', 'document'],
+  links: ['geometry', 'print', 'drawing', 'document', 'guide'],
   derived: [...UP_TO_DOCUMENT],
   editing: [...UP_TO_DOCUMENT, 'derived'],
   history: ['document'],
@@ -59,8 +60,8 @@ const CORE = {
   leaving: ['geometry', 'marks', 'kinds', 'document', 'guide', 'derived', 'csv'],
   copy: [...UP_TO_DOCUMENT, 'derived', 'margin'],
   annotations: [...UP_TO_DOCUMENT, 'derived'],
-  pdf: [...UP_TO_DOCUMENT, 'derived', 'copy', 'annotations', 'pictures', 'fields'],
-  proof: [...UP_TO_DOCUMENT, 'derived', 'canvas', 'pdfium', 'copy'],
+  pdf: [...UP_TO_DOCUMENT, 'derived', 'copy', 'annotations', 'pictures', 'fields', 'links'],
+  proof: [...UP_TO_DOCUMENT, 'derived', 'canvas', 'pdfium', 'copy', 'links'],
   wire: ['marks', 'document', 'journal'],
 };
 

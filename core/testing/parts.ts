@@ -113,17 +113,20 @@ const attachment: fc.Arbitrary<Attachment> = fc.record({
   width: fc.integer({ min: 1, max: 2000 }),
   height: fc.integer({ min: 1, max: 2000 }),
 });
-const link: fc.Arbitrary<OwnLink> = fc.record({
-  id,
-  page: pageId,
-  area: box,
-  to: fc.oneof(
-    fc.record({ page: pageId, at: fc.option(vec, { nil: null }) }),
-    fc.record({ bookmark: id }),
-    fc.webUrl().map((address) => ({ address })),
+const leads = fc.oneof(
+  fc.record({ page: pageId, at: fc.option(vec, { nil: null }) }),
+  fc.record({ bookmark: id }),
+  fc.record({ thread: id }),
+  fc.webUrl().map((address) => ({ address })),
+);
+const lies = { id, page: pageId, area: box, framed: fc.boolean() };
+const link: fc.Arbitrary<OwnLink> = fc.oneof(
+  fc.record(
+    { ...lies, to: leads, parts: fc.array(box, { minLength: 1, maxLength: 3 }), mark: id },
+    { requiredKeys: ['id', 'page', 'area', 'framed', 'to'] },
   ),
-  framed: fc.boolean(),
-});
+  fc.record({ ...lies, to: fc.option(leads, { nil: null }), instead: box }),
+);
 
 export const PART_ARBITRARIES: { readonly [P in PartName]: fc.Arbitrary<Parts[P]> } = {
   mark: inkMark,

@@ -4,7 +4,7 @@ import {
   sourcesShownIn,
   type Transaction,
 } from '@marginalis/core/document';
-import { keepAttachments, keepNotes, keepTies } from '@marginalis/core/editing';
+import { keepAttachments, keepLinks, keepNotes, keepTies } from '@marginalis/core/editing';
 import { type History, type Moved, recordDone, redo, undo } from '@marginalis/core/history';
 import { createJournal, JournalDamage } from '@marginalis/core/journal';
 import { createStore } from 'zustand/vanilla';
@@ -134,11 +134,8 @@ export class DocumentSession {
     const { document, history, writable } = this.store.getState();
     if (!asked || !writable) return false;
     const { meet } = useSettings.getState().settle;
-    const transaction = keepTies(
-      document,
-      keepAttachments(document, keepNotes(document, asked)),
-      meet,
-    );
+    const kept = keepTies(document, keepAttachments(document, keepNotes(document, asked)), meet);
+    const transaction = keepLinks(document, kept);
     const applied = applyTransaction(document, transaction);
     if (!applied.ok) return false;
     const step = { seq: this.keeper.last + 1, transaction: () => transaction };

@@ -63,9 +63,12 @@ export class Guide {
 
   /** Names the pages anew: they have changed. */
   name = (): void => {
-    const names = pageNames(this.pages(), (source) => this.labels.get(source) ?? null);
-    this.store.setState({ names });
+    this.store.setState({ names: this.namesOf(this.pages()) });
   };
+
+  /** What pages in this order would be called. */
+  namesOf = (pages: readonly Page[]): string[] =>
+    pageNames(pages, (source) => this.labels.get(source) ?? null);
 
   /** What a page, from 0, is called. */
   nameOf(index: number): string {

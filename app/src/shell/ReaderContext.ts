@@ -21,5 +21,8 @@ export function useReader(): HeldReader {
   return reader;
 }
 
+/** The reader around it; null outside of one. */
+export const useReaderAround = (): HeldReader | null => useContext(ReaderContext);
+
 export const useShell = <T>(pick: (state: ShellState) => T): T =>
   useStore(useReader().shell.store, pick);

@@ -22,7 +22,7 @@ export { SecondWindow } from './SecondWindow';
 export { ReaderShell, type ReaderShellProps } from './ReaderShell';
 export type { Opened } from './Pane';
 export type { Beside, HeldPane, Panes, PanesState } from './panes';
-export { useReader, useShell } from './ReaderContext';
+export { useReader, useReaderAround, useShell } from './ReaderContext';
 export { type Shell, UNKEPT } from './shellStore';
 export {
   GUIDE_INK,
@@ -38,3 +38,4 @@ export { askAt, withdrawQuestion, placeAsked } from './placeAsked';
 export { putStamp } from './putStamp';
 export { answersOn, knownAnswers } from './answersOn';
 export { relookTexts } from './relookTexts';
+export { knownFileLinks, readFileLinks } from './fileLinks';

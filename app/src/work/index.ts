@@ -10,7 +10,7 @@ export {
   warmPdfJs,
 } from './pdfPictures';
 export type { AboutFile, Attachment, Layer, PdfAbout } from './pdfAbout';
-export { type FileLink, PdfGuide } from './pdfGuide';
+export { PdfGuide } from './pdfGuide';
 export { browserSpeech, type Heard, type Speech, type SpeechVoice } from './speech';
 export { browserHandwriting, type HandwritingReader } from './handwriting';
 export { PrintError, PrintReader, type SearchNews } from './printReader';

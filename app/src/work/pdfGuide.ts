@@ -1,6 +1,7 @@
 import { plainText } from '@marginalis/core/about';
 import type { Box } from '@marginalis/core/geometry';
 import { cornerOf, type FilePlace, type OutlineEntry } from '@marginalis/core/guide';
+import type { FileLink } from '@marginalis/core/links';
 import type * as pdfjs from 'pdfjs-dist';
 import { loadPdfJs } from './loadPdfJs';
 import { pictureBoxes } from './pictureBoxes';
@@ -13,13 +14,6 @@ const MOST_LINKS = 2_000;
 const MOST_PICTURES = 200;
 /** Addresses that may be opened from a document; all others lead nowhere. */
 const ADDRESS = /^(https?:\/\/|mailto:)/i;
-
-/** A link of a file, over an area of a page in user space. */
-export interface FileLink {
-  readonly area: Box;
-  readonly place: FilePlace | null;
-  readonly address: string | null;
-}
 
 interface RawEntry {
   readonly title: string;

@@ -44,8 +44,8 @@ export function documentOfParts(pages: readonly Page[], parts: readonly NamedPar
     }
     if (part === 'bookmark' && page !== undefined) rest.bookmarks.set(value.id, { ...value, page });
     if (part === 'link' && page !== undefined) {
-      const to = targetOn(value.to, now);
-      if (to) rest.links.set(value.id, { ...value, page, to });
+      const to = value.to && targetOn(value.to, now);
+      if (to || value.instead) rest.links.set(value.id, { ...value, page, to });
     }
     if (part === 'thread') rest.threads.set(value.id, value);
     if (part === 'tag') rest.tags.set(value.id, value);

@@ -20,6 +20,7 @@ export {
   type Attachment,
   type Bookmark,
   type LinkTarget,
+  LONGEST_ADDRESS,
   type OwnLink,
   type Page,
   type PartName,

@@ -65,11 +65,13 @@ export { type IncomingInk, bringInInk } from './bringIn.ts';
 export {
   addPaper,
   bringPages,
+  type ContentsEntry,
   cropPages,
   duplicatePages,
   type Insets,
   insetsOf,
   interleavePages,
+  makeContents,
   movePages,
   removePages,
   replacePage,
@@ -106,6 +108,7 @@ export {
   putPicture,
 } from './pictures.ts';
 export { changeEquation, type NewEquation, putEquation, type SetTex } from './equations.ts';
+export { addLinks, changeLink, keepLinks, removeLinks } from './links.ts';
 export { keepNotes } from './keepNotes.ts';
 export { followersOf, keepTies } from './keepTies.ts';
 export { addTag, removeTag } from './tags.ts';

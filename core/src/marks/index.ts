@@ -39,6 +39,7 @@ export {
   type WordMarker,
   type TextInstrument,
   type WordPicker,
+  type LinkMaker,
   isMarking,
   isPicking,
   type EraserManner,

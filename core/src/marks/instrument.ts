@@ -15,6 +15,7 @@ export const INSTRUMENT_KINDS = [
   'word-marker',
   'word-picker',
   'text-box',
+  'link-maker',
 ] as const;
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
 
@@ -102,6 +103,11 @@ export interface WordPicker extends Named {
   readonly kind: 'word-picker';
 }
 
+/** Puts links over areas, words and marks, and shows those that are there. */
+export interface LinkMaker extends Named {
+  readonly kind: 'link-maker';
+}
+
 /** Types text onto the page. */
 export interface TextInstrument extends Named {
   readonly kind: 'text-box';
@@ -131,7 +137,7 @@ export interface TextInstrument extends Named {
 }
 
 export type Instrument =
-  WritingInstrument | Eraser | Picker | WordMarker | WordPicker | TextInstrument;
+  WritingInstrument | Eraser | Picker | WordMarker | WordPicker | TextInstrument | LinkMaker;
 
 /** What of an instrument a person can change. */
 export type InstrumentChange = Partial<
@@ -144,7 +150,7 @@ export type InstrumentChange = Partial<
 >;
 
 export const writes = (instrument: Instrument): instrument is WritingInstrument =>
-  isMarking(instrument.kind) && instrument.kind !== 'word-marker' && instrument.kind !== 'text-box';
+  'nib' in instrument;
 
 export type EraserManner = Pick<Eraser, 'takes' | 'only' | 'colour'>;
 
@@ -162,6 +168,7 @@ export const WIDTHS_MM: Readonly<Record<InstrumentKind, readonly number[]>> = {
   'word-marker': [0.2, 0.3, 0.4, 0.6, 0.8],
   'word-picker': [],
   'text-box': [],
+  'link-maker': [],
 };
 
 const ink = {
@@ -310,6 +317,7 @@ export const INSTRUMENTS: readonly Instrument[] = [
     border: 0.75,
     leads: true,
   },
+  { kind: 'link-maker', id: 'link-maker', name: 'Link maker' },
   {
     ...pen,
     id: 'chisel-pen',
@@ -334,8 +342,4 @@ export const instrumentStyle = ({
 
 /** How wide an instrument is on the paper, points; 0 where it has no width. */
 export const instrumentWidth = (instrument: Instrument): number =>
-  instrument.kind === 'picker' ||
-  instrument.kind === 'word-picker' ||
-  instrument.kind === 'text-box'
-    ? 0
-    : instrument.widthMm * POINTS_PER_MM;
+  'widthMm' in instrument ? instrument.widthMm * POINTS_PER_MM : 0;

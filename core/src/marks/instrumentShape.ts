@@ -51,6 +51,7 @@ const shapes: Record<InstrumentKind, Schema> = {
   }),
   picker: object({ ...named, encloses: oneOf(PICKER_SHAPES, 'lasso') }),
   'word-picker': object(named),
+  'link-maker': object(named),
   'word-marker': object({
     ...named,
     colour: colourShape,

@@ -19,6 +19,7 @@ import { addNotePages } from './pages/addNotePages.ts';
 import { type GatheredPage, gatherPages, type Source } from './pages/gather.ts';
 import { fixGeometry, pageGeometry } from './pages/geometry.ts';
 import { addBookmarks } from './pages/ownBookmarks.ts';
+import { addLinks } from './pages/ownLinks.ts';
 import { type EncodedForm, isEmptyForm } from './sink/encodedForm.ts';
 import { type Deflate, encodeForm } from './sink/formWriter.ts';
 import { Layer } from './sink/layer.ts';
@@ -62,6 +63,8 @@ export interface FixedCopy {
   readonly annotationsDropped: readonly string[];
   /** What links led to that would have started something and are not in the copy, in words. */
   readonly linksDropped: readonly string[];
+  /** Links that led to what is gone, or is not in the copy, and lead nowhere: the first source's, and one's own. */
+  readonly linksDead: number;
   /** The form is damaged: its fields are drawn as they came, those without an appearance are not. */
   readonly formDamaged: boolean;
   /** The source was encrypted; the copy is not. */
@@ -159,6 +162,7 @@ export async function makeFixedCopy(
     base,
   );
   addBookmarks(doc, document, gathered.pages);
+  const { dead } = addLinks(document, gathered.pages, false);
   // Fonts that fields were drawn with have numbers already, but stand in the document only now.
   await doc.flush();
   if (options.copyOf) noteCopyOf(doc, options.copyOf);
@@ -174,6 +178,7 @@ export async function makeFixedCopy(
     annotatedPages,
     annotationsDropped: dropped,
     linksDropped,
+    linksDead: dead + gathered.linksPruned,
     formDamaged: formDamaged || gathered.formDamaged,
     // Set by the library only where it had a key to use.
     encryptionLost: doc.context.isDecrypted && !options.protection,

@@ -80,6 +80,8 @@ export interface PdfiumModule {
     FPDFAnnot_SetFlags(annotation: number, flags: number): number;
     FPDFAnnot_SetStringValue(annotation: number, key: number, value: number): number;
     FPDFAnnot_GetSubtype(annotation: number): number;
+    /** Into an FS_RECTF: left, top, right, bottom, four floats. */
+    FPDFAnnot_GetRect(annotation: number, rect: number): number;
     FPDFPage_Flatten(page: number, usage: number): number;
     FPDFPageObj_GetMatrix(object: number, matrix: number): number;
     FPDFPageObj_GetFillColor(object: number, r: number, g: number, b: number, a: number): number;

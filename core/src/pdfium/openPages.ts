@@ -1,5 +1,6 @@
 import type { Covered } from '../kinds/index.ts';
-import { coverAnnotations } from './coverAnnotations.ts';
+import { coverAnnotations, hideLinks } from './coverAnnotations.ts';
+import type { Box } from '../geometry/index.ts';
 import { hasWords } from './drawAnnotations.ts';
 import { drawPage, drawPlaced } from './drawPage.ts';
 import type { PdfiumModule } from './module.ts';
@@ -29,8 +30,13 @@ export interface OpenPages {
   readonly pageCount: number;
   /** How large a page, from 0, is seen, points, without opening it; null where that cannot be read. UserUnit is not looked at. */
   size(index: number): { readonly width: number; readonly height: number } | null;
-  /** Opens a page, from 0, for as long as it is looked at; null where it cannot be read. What is `covered` is hidden, or seen in the state that is said. */
-  page<T>(index: number, look: (page: OpenPage) => T, covered?: readonly Covered[]): T | null;
+  /** Opens a page, from 0, for as long as it is looked at; null where it cannot be read. What is `covered` is hidden, or seen in the state that is said; links at `linksAway`, in user space, are hidden. */
+  page<T>(
+    index: number,
+    look: (page: OpenPage) => T,
+    covered?: readonly Covered[],
+    linksAway?: readonly Box[],
+  ): T | null;
   close(): void;
 }
 
@@ -50,10 +56,11 @@ export function openPages(module: PdfiumModule, bytes: Uint8Array, password?: st
   return {
     pageCount,
     size: (index) => sizeOf(module, handle, index),
-    page(index, look, covered = []) {
+    page(index, look, covered = [], linksAway = []) {
       const page = pdfium.FPDF_LoadPage(handle, index);
       if (page === 0) return null;
       coverAnnotations(module, page, covered);
+      const showLinks = hideLinks(module, page, linksAway);
       if (form.handle) pdfium.FORM_OnAfterLoadPage(page, form.handle);
       try {
         const size = {
@@ -73,6 +80,7 @@ export function openPages(module: PdfiumModule, bytes: Uint8Array, password?: st
           annotations: () => annotationsOn(module, page),
         });
       } finally {
+        showLinks();
         if (form.handle) pdfium.FORM_OnBeforeClosePage(page, form.handle);
         pdfium.FPDF_ClosePage(page);
       }

@@ -1,6 +1,7 @@
 import { type CopyNote, type NotesAt, notesInCopy } from '../copy/index.ts';
 import { type DocState, marksOn, type Page } from '../document/index.ts';
 import type { Box } from '../geometry/index.ts';
+import { ownLinksOn } from '../links/index.ts';
 import { type PageProof, type ProofTools, type ProvedPage, provePage } from './provePage.ts';
 import { wantedPage } from './wantedPage.ts';
 
@@ -109,6 +110,7 @@ function changedPages(
   const arranged = arrangedPages(document.pages);
   const changed = document.pages.flatMap((page, index) =>
     marksOn(document, page.id).size > 0 ||
+    ownLinksOn(document, page.id).length > 0 ||
     noted.has(index) ||
     drawnInto.has(index) ||
     madeSmaller.has(index) ||

@@ -55,7 +55,7 @@ export interface PageProof {
   readonly textKept: boolean;
   /** Characters that are typed, or said in notes, and cannot be read in the copy. */
   readonly unread: string;
-  /** Links in the source and in the copy, which has no more. */
+  /** Links in the source, with one's own, and in the copy, which has no more. */
   readonly links: { readonly source: number; readonly copy: number };
   /** Annotations beside links, which a fixed copy has none of. */
   readonly annotations: number;
@@ -96,7 +96,7 @@ export async function provePage(
   const bareOf = ({ picture }: ReadPage): Promise<Raster> =>
     painter.paint(picture ?? white(grid), page.paper, matrix);
   const { beneath, over } = layersFrom(page.marks);
-  const drawing = await fonts.set([...beneath, ...over, ...page.notes]);
+  const drawing = await fonts.set([...beneath, ...over, ...page.notes, ...page.frames]);
   const wanted = await painter.paint(await bareOf(source), drawing, matrix);
   const smaller = page.smaller.map((one) => transformBox(matrix, one));
   const photographs = [...photographsIn(drawing, matrix), ...smaller.map(placeIn)];
@@ -114,7 +114,7 @@ export async function provePage(
 }
 
 function judged(
-  { index, geometry, marks }: WantedPage,
+  { index, geometry, marks, linksAdded }: WantedPage,
   source: ReadPage,
   copy: ReadPage,
   { inked, differing, spots }: Difference,
@@ -131,7 +131,7 @@ function judged(
     lost,
     textKept: isKept(source.characters, copy.characters),
     unread: charactersMissing(source.characters + added, copy.characters),
-    links: { source: source.links, copy: copy.links },
+    links: { source: source.links + linksAdded, copy: copy.links },
     annotations: copy.annotations,
     sized: isSized(geometry, copy),
   };
@@ -143,7 +143,7 @@ function judged(
     told.textKept &&
     told.unread === '' &&
     told.annotations === 0 &&
-    copy.links <= source.links &&
+    told.links.copy <= told.links.source &&
     told.sized;
   return { alike, ...told };
 }

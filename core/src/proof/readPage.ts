@@ -1,4 +1,3 @@
-import type { Covered } from '../kinds/index.ts';
 import { LINK, type OpenPage, type OpenPages, type Raster } from '../pdfium/index.ts';
 import type { PictureGrid } from './pictureGrid.ts';
 import type { WantedPage } from './wantedPage.ts';
@@ -25,14 +24,16 @@ const NOTHING: ReadPage = {
 
 /** The page of the source that a page of a copy shows; nothing where it shows none. */
 export function readSource(
-  { page, covered }: WantedPage,
+  { page, covered, linksAway }: WantedPage,
   { source }: PictureGrid,
   sources: (source: string) => OpenPages | null,
 ): ReadPage {
   if (!source || !page || !('source' in page.shows)) return NOTHING;
   const open = sources(page.shows.source);
   if (!open) return NOTHING;
-  return read(open, page.shows.index, (one) => one.draw(source), covered, page.rotate);
+  return read(open, page.shows.index, (one) => one.draw(source), {
+    ...{ covered, linksAway, rotate: page.rotate },
+  });
 }
 
 export const readCopy = ({ index }: WantedPage, { copy }: PictureGrid, open: OpenPages): ReadPage =>
@@ -42,8 +43,11 @@ function read(
   open: OpenPages,
   index: number,
   draw: (page: OpenPage) => Raster,
-  covered: readonly Covered[] = [],
-  rotate?: number,
+  {
+    covered = [],
+    linksAway = [],
+    rotate,
+  }: Partial<Pick<WantedPage, 'covered' | 'linksAway'>> & { rotate?: number } = {},
 ): ReadPage {
   const look = (page: OpenPage): ReadPage => {
     const annotations = page.annotations();
@@ -53,5 +57,5 @@ function read(
     const characters = page.characters(rotate);
     return { picture, characters, links, annotations: all - links, size: page.size };
   };
-  return open.page(index, look, covered) ?? NOTHING;
+  return open.page(index, look, covered, linksAway) ?? NOTHING;
 }

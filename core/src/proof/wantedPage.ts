@@ -4,6 +4,7 @@ import type { Drawing } from '../drawing/index.ts';
 import { type Box, type PageBox, plainPage } from '../geometry/index.ts';
 import { coveredOn } from '../derived/index.ts';
 import type { Covered, Mark } from '../kinds/index.ts';
+import { framesOn, linksAdded, ownLinksOn } from '../links/index.ts';
 import { paperDrawing } from '../paper/index.ts';
 
 /** What a page of a copy is to show, from the paper upwards. */
@@ -23,6 +24,11 @@ export interface WantedPage {
   readonly smaller: readonly Box[];
   /** Annotations of the source whose places marks take. */
   readonly covered: readonly Covered[];
+  /** Frames of one's own links, above all else, and by how many links there are more than in the source. */
+  readonly frames: Drawing;
+  readonly linksAdded: number;
+  /** Links of the source that are not to be seen, user space. */
+  readonly linksAway: readonly Box[];
 }
 
 /** What pages of a copy, from 0, are to show; pages of notes follow those of the document. */
@@ -40,7 +46,7 @@ export function wantedPage(
     const geometry = plainPage(size.width, size.height);
     return {
       ...{ index, geometry, page: null, paper: [], marks: [], notes: own, smaller },
-      covered: [],
+      ...{ covered: [], frames: [], linksAdded: 0, linksAway: [] },
     };
   }
   const { signs, beside } = notes.pages[index];
@@ -53,5 +59,8 @@ export function wantedPage(
     notes: beside ? [...signs, ...beside.drawing] : signs,
     smaller,
     covered: [...coveredOn(marksOn(document, page.id)).values()],
+    frames: framesOn(document, page),
+    linksAdded: linksAdded(document, page),
+    linksAway: ownLinksOn(document, page.id).flatMap(({ instead }) => instead ?? []),
   };
 }

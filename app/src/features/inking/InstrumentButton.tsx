@@ -9,7 +9,7 @@ export const PLACE = { width: 44, height: 46 };
 
 /** What an instrument is called aloud: its name, ink and width. */
 export function instrumentLabel(i: Instrument): string {
-  if (i.kind === 'picker' || i.kind === 'word-picker') return i.name;
+  if (!('widthMm' in i) && i.kind !== 'text-box') return i.name;
   if (i.kind === 'eraser') return `${i.name}, ${i.widthMm} mm`;
   const inked = `${i.name}, ${inkName(i.colour)}`;
   if (i.kind === 'text-box') return `${inked}, ${i.size} pt`;

@@ -84,9 +84,7 @@ export function InstrumentSheet({
           }}
         />
       )}
-      {kind !== 'picker' &&
-        kind !== 'word-picker' &&
-        kind !== 'text-box' &&
+      {'widthMm' in instrument &&
         !(kind === 'word-marker' && instrument.manner === 'highlight') && (
           <Choices
             label={kind === 'eraser' ? 'Diameter, mm' : 'Width, mm'}

@@ -1,37 +1,30 @@
-import type { Page } from '@marginalis/core/document';
-import { pointOf } from '@marginalis/core/guide';
-import type { Reader } from '@/shell';
-import type { FileLink } from '@/work';
-
-/** The page, from 0, of the document that a link of one of its pages leads to; -1 where it is not there. */
-function pageOf({ session }: Pick<Reader, 'session'>, from: Page, link: FileLink): number {
-  const { pages } = session.store.getState().document;
-  return pages.findIndex(
-    ({ shows }) =>
-      'source' in shows &&
-      'source' in from.shows &&
-      shows.source === from.shows.source &&
-      shows.index === link.place?.page,
-  );
-}
+import { listMarks } from '@marginalis/core/derived';
+import type { PageLink } from '@marginalis/core/links';
+import { goToMark, type Reader } from '@/shell';
 
 /** Goes where a link leads; out of the document only after asking. */
-export function follow(
-  reader: Pick<Reader, 'session' | 'stage'>,
-  from: Page,
-  link: FileLink,
-): void {
-  if (link.address) return reader.session.leadsOut.ask(link.address);
-  const index = pageOf(reader, from, link);
-  const page = reader.session.store.getState().document.pages[index];
-  if (!page || !link.place)
-    return reader.session.notices.tell('The page this link leads to is no longer in the document.');
-  reader.stage.goToSpot(index, pointOf(link.place, page));
+export function follow(reader: Reader, { leads }: PageLink): void {
+  const { session, stage } = reader;
+  if (!leads) return session.notices.tell('What this link leads to is no longer in the document.');
+  if ('address' in leads) return session.leadsOut.ask(leads.address);
+  const { document } = session.store.getState();
+  const noted = leads.thread === null ? undefined : document.threads.get(leads.thread);
+  const row = noted && listMarks(document).find(({ mark }) => mark.id === noted.mark);
+  if (row) goToMark(reader, row);
+  else stage.goToSpot(leads.index, leads.at);
 }
 
 /** Where a link leads, in words. */
-export function leadsTo(reader: Pick<Reader, 'session'>, from: Page, link: FileLink): string {
-  if (link.address) return link.address.replace(/^(https?:\/\/|mailto:)/i, '');
-  const index = pageOf(reader, from, link);
-  return index < 0 ? 'A page that is gone' : `Page ${reader.session.guide.nameOf(index)}`;
+export function leadsTo(
+  { session }: Pick<Reader, 'session'>,
+  { leads, own }: Pick<PageLink, 'leads' | 'own'>,
+): string {
+  if (!leads) return 'Nowhere: it is gone';
+  if ('address' in leads) return leads.address.replace(/^(https?:\/\/|mailto:)/i, '');
+  const page = `page ${session.guide.nameOf(leads.index)}`;
+  if (leads.thread !== null) return `A note on ${page}`;
+  const { bookmarks } = session.store.getState().document;
+  const to = own?.to;
+  const bookmark = to && 'bookmark' in to ? bookmarks.get(to.bookmark) : undefined;
+  return bookmark ? `${bookmark.title}, ${page}` : `P${page.slice(1)}`;
 }

@@ -1,9 +1,8 @@
 import type { Page } from '@marginalis/core/document';
-import { useEffect, useState } from 'react';
+import { linkAt, type PageLink } from '@marginalis/core/links';
+import { useEffect, useRef, useState } from 'react';
 import { useReader } from '@/shell';
-import type { FileLink } from '@/work';
 import { follow } from './follow';
-import { linkAt } from './readLinks';
 
 /** A mouse or pen that rests over a link for so long asks where it leads, ms. */
 const RESTS = 250;
@@ -13,25 +12,33 @@ const STAYS = 600;
 const FINGER = 10;
 
 /** The link of a page, from 0, over which a mouse or pen rests. A finger that taps one follows it. */
-export function useLinkUnder(index: number, page: Page | undefined): FileLink | null {
+export function useLinkUnder(
+  index: number,
+  page: Page | undefined,
+  links: readonly PageLink[],
+): PageLink | null {
   const reader = useReader();
-  const { stage, pictures } = reader;
-  const [under, setUnder] = useState<FileLink | null>(null);
+  const { stage } = reader;
+  const [under, setUnder] = useState<string | null>(null);
+  const there = useRef(links);
+  useEffect(() => {
+    there.current = links;
+  });
   useEffect(() => {
     if (!page) return undefined;
     return stage.touches.tap((touch, taps) => {
       if (touch.index !== index || taps > 1) return false;
-      const link = linkAt(pictures, page, touch.user, FINGER / stage.getCamera().zoom);
-      if (link) follow(reader, page, link);
+      const link = linkAt(there.current, touch.user, FINGER / stage.getCamera().zoom);
+      if (link) follow(reader, link);
       return link !== null;
     });
-  }, [reader, stage, pictures, index, page]);
+  }, [reader, stage, index, page]);
   useEffect(() => {
     const element = stage.getElement();
     if (!element || !page) return undefined;
     let waiting: ReturnType<typeof setTimeout> | undefined;
-    let seen: FileLink | null = null;
-    const change = (to: FileLink | null, after: number): void => {
+    let seen: string | null = null;
+    const change = (to: string | null, after: number): void => {
       clearTimeout(waiting);
       seen = to;
       waiting = setTimeout(() => setUnder(to), after);
@@ -42,8 +49,9 @@ export function useLinkUnder(index: number, page: Page | undefined): FileLink | 
       if (e.target instanceof Element && e.target.closest('[data-control]'))
         return clearTimeout(waiting);
       const hit = stage.pageAt(stage.fromClient(e.clientX, e.clientY));
-      const link = hit?.index === index ? linkAt(pictures, page, hit.user) : null;
-      if (link !== seen) change(link, link ? RESTS : STAYS);
+      const link = hit?.index === index ? linkAt(there.current, hit.user) : null;
+      const key = link?.key ?? null;
+      if (key !== seen) change(key, key === null ? STAYS : RESTS);
     };
     const onLeave = (): void => {
       if (seen) change(null, STAYS);
@@ -55,6 +63,6 @@ export function useLinkUnder(index: number, page: Page | undefined): FileLink | 
       element.removeEventListener('pointermove', onMove);
       element.removeEventListener('pointerleave', onLeave);
     };
-  }, [stage, pictures, index, page]);
-  return under;
+  }, [stage, index, page]);
+  return links.find(({ key }) => key === under) ?? null;
 }

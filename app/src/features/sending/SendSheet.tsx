@@ -24,6 +24,7 @@ import { useSystemWays } from './system';
 import { type InSight, type Part, useAsked } from './useAsked';
 import { FIRST_TERMS, useLinks } from './useLinks';
 import { goneInWords } from './goneInWords';
+import { useDeadLinks } from './useDeadLinks';
 import { missedInForm } from './missedInForm';
 import { useNaming } from './useNaming';
 import { useSending } from './useSending';
@@ -131,10 +132,11 @@ function AsCopy(props: {
     as === 'living' && !isWrittenAnew && isAsCame(part.document, source, pages.length);
   const { colors } = useTheme();
   const missed = useMemo(() => missedInForm(part.document), [part]);
+  const dead = useDeadLinks(part.document);
   const gone = useMemo(() => {
     const outline = session.guide.store.getState().outline ?? [];
-    return goneInWords(leadsGone(session.store.getState().document, source, outline));
-  }, [session, source]);
+    return goneInWords(leadsGone(session.store.getState().document, source, outline), dead);
+  }, [session, source, dead]);
   // As people count them: a line of writing is one.
   const marks = useMemo(
     () => listRows(listMarks(documentOf({ part, notes, as }))).length,

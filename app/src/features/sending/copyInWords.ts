@@ -46,6 +46,8 @@ export function copyInWords(copy: FixedCopy | LivingCopy): string {
     dropped.length > 0 && `Left out, since they show nothing on the page: ${dropped.join(', ')}.`,
     ...locked,
     lost.length > 0 && `Links that do not work in the copy: ${lost.join(', ')}.`,
+    copy.linksDead > 0 &&
+      `${copy.linksDead === 1 ? 'A link leads' : `${copy.linksDead} links lead`} to what is not in the copy, and ${copy.linksDead === 1 ? 'does' : 'do'} nothing in it.`,
     copy.formDamaged &&
       'Its form is damaged: fields that bring no picture of their own are missing.',
   ];

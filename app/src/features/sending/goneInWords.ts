@@ -1,12 +1,14 @@
 import type { LeadsGone } from '@marginalis/core/guide';
 
 /** What leads to pages that were taken out, in words; null where nothing does. */
-export function goneInWords({ entries, bookmarks }: LeadsGone): string | null {
+export function goneInWords({ entries, bookmarks }: LeadsGone, links: number): string | null {
   const said = [
     entries > 0 ? `${entries} ${entries === 1 ? 'entry' : 'entries'} of the contents` : '',
     bookmarks > 0 ? `${bookmarks} ${bookmarks === 1 ? 'bookmark' : 'bookmarks'}` : '',
+    links > 0 ? `${links} ${links === 1 ? 'link' : 'links'}` : '',
   ].filter(Boolean);
   if (said.length === 0) return null;
-  const isOne = entries + bookmarks === 1;
-  return `${said.join(' and ')} ${isOne ? 'leads' : 'lead'} to pages that were taken out, and ${isOne ? 'is' : 'are'} left out of the copy.`;
+  const isOne = entries + bookmarks + links === 1;
+  const all = said.length > 1 ? `${said.slice(0, -1).join(', ')} and ${said.at(-1)}` : said[0];
+  return `${all} ${isOne ? 'leads' : 'lead'} to what was taken out, and ${isOne ? 'is' : 'are'} left out of the copy.`;
 }

@@ -21,7 +21,7 @@ export type { Bookmark } from './bookmark.ts';
 export { LONGEST_REMARK, MOST_STROKES, type Remark, REMARK_SHEET, type Thread } from './thread.ts';
 export type { Tag } from './tag.ts';
 export { isDay, LONGEST_TASK_WORD, type Task } from './task.ts';
-export type { LinkTarget, OwnLink } from './ownLink.ts';
+export { type LinkTarget, LONGEST_ADDRESS, type OwnLink } from './ownLink.ts';
 export {
   type PartName,
   type Parts,

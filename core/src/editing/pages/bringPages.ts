@@ -13,7 +13,8 @@ import {
 } from '../../document/index.ts';
 import type { PageId } from '../../marks/index.ts';
 import { missingAttachments } from '../missingAttachments.ts';
-import { marksOnto, threadsByMark } from './duplicatePages.ts';
+import { marksOnto, type Renamed, threadsByMark } from './duplicatePages.ts';
+import { linksAlong } from './linksAlong.ts';
 import { labelled, placesAfter } from './places.ts';
 
 /**
@@ -75,7 +76,13 @@ function whatComesAlong(
   newId: () => string,
 ): Change[] {
   const notes = threadsByMark(from);
-  const changes = were.flatMap((page, k) => marksOnto(from, page.id, are[k].id, notes, newId));
+  const renamed: Renamed = { marks: new Map(), threads: new Map() };
+  const changes = were.flatMap((page, k) =>
+    marksOnto(from, page.id, are[k].id, notes, newId, renamed),
+  );
+  const pages = new Map(were.map(({ id }, k) => [id, are[k].id]));
+  const kept = [...from.bookmarks.values()].filter(({ page }) => pages.has(page));
+  const bookmarks = new Map(kept.map(({ id }) => [id, newId()]));
   const threads = changes.flatMap((change) =>
     change.part === 'thread' && change.after ? [change.after] : [],
   );
@@ -88,7 +95,8 @@ function whatComesAlong(
       .filter(({ id }) => tags.has(id) && !state.tags.has(id))
       .map((tag) => changeOf('tag', null, tag)),
     ...changes,
-    ...bookmarksAlong(from, new Map(were.map(({ id }, k) => [id, are[k].id])), newId),
+    ...bookmarksAlong(kept, pages, bookmarks),
+    ...linksAlong(from, { ...renamed, pages, bookmarks }, false, newId),
   ];
 }
 
@@ -102,12 +110,10 @@ const shownBy = (changes: readonly Change[], id: string): boolean =>
 
 /** The bookmarks of pages as they become; those whose parent does not come stand at the top. */
 function bookmarksAlong(
-  from: DocState,
+  come: readonly Bookmark[],
   pages: ReadonlyMap<PageId, PageId>,
-  newId: () => string,
+  ids: ReadonlyMap<string, string>,
 ): Change[] {
-  const come = [...from.bookmarks.values()].filter(({ page }) => pages.has(page));
-  const ids = new Map(come.map(({ id }) => [id, newId()]));
   return come.map((one) => {
     const after: Bookmark = {
       ...one,

@@ -11,7 +11,14 @@ import {
 } from '../../document/index.ts';
 import type { MarkId, PageId } from '../../marks/index.ts';
 import { renewedMarks } from '../clip.ts';
+import { linksAlong, type NewNames } from './linksAlong.ts';
 import { chosen, labelled, placesAfter } from './places.ts';
+
+/** What parts that are copied are called from now on, as it becomes known. */
+export interface Renamed {
+  readonly marks: Map<MarkId, MarkId>;
+  readonly threads: Map<string, string>;
+}
 
 /** Puts copies of pages behind the last of them, with their marks and what is noted about these. */
 export function duplicatePages(
@@ -23,11 +30,19 @@ export function duplicatePages(
   if (copied.length === 0) return null;
   const { orders, moved } = placesAfter(state.pages, copied[copied.length - 1].id, copied.length);
   const notes = threadsByMark(state);
+  const renamed: Renamed = { marks: new Map(), threads: new Map() };
+  const pages = new Map<PageId, PageId>();
   const changes = copied.flatMap((page, k) => {
     const copy: Page = { ...page, id: newId(), order: orders[k] };
-    return [changeOf('page', null, copy), ...marksOnto(state, page.id, copy.id, notes, newId)];
+    pages.set(page.id, copy.id);
+    const marks = marksOnto(state, page.id, copy.id, notes, newId, renamed);
+    return [changeOf('page', null, copy), ...marks];
   });
-  return { label: labelled('Duplicate', copied.length), changes: [...moved, ...changes] };
+  const names: NewNames = { ...renamed, pages, bookmarks: new Map() };
+  return {
+    label: labelled('Duplicate', copied.length),
+    changes: [...moved, ...changes, ...linksAlong(state, names, true, newId)],
+  };
 }
 
 /** The threads of a document by the mark they are about. */
@@ -45,19 +60,23 @@ export function marksOnto(
   to: PageId,
   notes: ReadonlyMap<MarkId, readonly Thread[]>,
   newId: () => string,
+  renamed: Renamed,
 ): Change[] {
   const marks = inOrder(marksOn(state, from));
   return renewedMarks(marks, newId).flatMap((mark, k): Change[] => {
     const { locked } = marks[k];
     const copy = { ...mark, page: to, ...(locked ? { locked } : {}) };
-    const threads = (notes.get(marks[k].id) ?? []).map((thread) =>
-      changeOf('thread', null, {
+    renamed.marks.set(marks[k].id, copy.id);
+    const threads = (notes.get(marks[k].id) ?? []).map((thread) => {
+      const id = newId();
+      renamed.threads.set(thread.id, id);
+      return changeOf('thread', null, {
         ...thread,
-        id: newId(),
+        id,
         mark: copy.id,
         remarks: thread.remarks.map((remark) => ({ ...remark, id: newId() })),
-      }),
-    );
+      });
+    });
     return [markChange(null, copy), ...threads];
   });
 }

@@ -5,3 +5,4 @@ export { interleavePages, movePages, reversePages } from './movePages.ts';
 export { removePages } from './removePages.ts';
 export { turnPages } from './turnPages.ts';
 export { cropPages, type Insets, insetsOf, widenPages } from './framePages.ts';
+export { type ContentsEntry, makeContents, type NewContents } from './contentsPages.ts';

@@ -25,6 +25,7 @@ import { openPdf } from '../openPdf.ts';
 import { gatherPages, type Source } from '../pages/gather.ts';
 import { fixGeometry, pageGeometry } from '../pages/geometry.ts';
 import { addBookmarks } from '../pages/ownBookmarks.ts';
+import { addLinks } from '../pages/ownLinks.ts';
 import { type Deflate, encodeForm } from '../sink/formWriter.ts';
 import { Held, type HeldFiles, withAttachments } from '../sink/held.ts';
 import { registerForm } from '../sink/registerForm.ts';
@@ -132,6 +133,7 @@ export async function makeLivingCopy(
   if (isFilled) for (const ref of settleForm(doc)) snapshot?.markRefForSave(ref);
   await held.finish();
   for (const ref of addBookmarks(doc, document, pages)) snapshot?.markRefForSave(ref);
+  for (const { ref } of addLinks(document, pages, true).pages) snapshot?.markRefForSave(ref);
   const kept = { source: addedTo ? source.bytes.length : null, came };
   await keepOwnParts(doc, document, kept, options.madeAt, deflate);
   const smaller = options.smaller

@@ -14,6 +14,7 @@ import { lockedWith, protect } from '../protection/protect.ts';
 import { writeAnew } from '../library/writeAnew.ts';
 import { pageGeometry } from '../pages/geometry.ts';
 import { removeBookmarks } from '../pages/ownBookmarks.ts';
+import { removeLinks } from '../pages/ownLinks.ts';
 import { fieldsFoundAgain } from '../form/fieldsFoundAgain.ts';
 import { formOf } from '../form/readForm.ts';
 import { unfillWidgets } from '../form/fillWidgets.ts';
@@ -57,6 +58,7 @@ export async function openLivingCopy(
   takeOff(doc, new Set([...elsewhere.known].map((k) => dicts[k])));
   removeOwnParts(doc);
   removeBookmarks(doc);
+  removeLinks(doc);
   for (const page of doc.getPages()) unfillWidgets(page);
   const found = fieldsFoundAgain(doc, parts);
   const values = valuesSince(form, formOf(doc), pagesOfFile(doc, found), found, tools);

@@ -33,6 +33,8 @@ export interface GatheredPages {
   readonly pages: readonly GatheredPage[];
   /** A form of another source than the first is damaged. */
   readonly formDamaged: boolean;
+  /** Links of the first source that led to pages which are not there. */
+  readonly linksPruned: number;
 }
 
 /**
@@ -69,16 +71,17 @@ export async function gatherPages(
     pages.push({ page, pdf });
   }
   const row = pages.map(({ pdf }) => pdf);
+  let linksPruned = 0;
   if (row.length !== own.length || row.some((pdf, i) => pdf !== own[i])) {
     keepLabels(doc, own.length, from);
     arrangePages(doc, row);
     const still = new Set(row);
     if (own.some((pdf) => !still.has(pdf))) {
-      pruneLeads(doc, row);
+      linksPruned = pruneLeads(doc, row);
       pruneStructure(doc, row);
     }
   }
-  return { pages, formDamaged: shelf.formDamaged };
+  return { pages, formDamaged: shelf.formDamaged, linksPruned };
 }
 
 const plainPages = (sha: string, own: readonly PDFPage[]): Page[] =>

@@ -1,6 +1,5 @@
 import {
   PDFBool,
-  type PDFContext,
   PDFDict,
   type PDFDocument,
   PDFHexString,
@@ -8,8 +7,8 @@ import {
   PDFNumber,
   type PDFRef,
 } from '@cantoo/pdf-lib';
-import type { Bookmark, DocState, Page } from '../../document/index.ts';
-import { displayMatrix, invertMatrix, transform } from '../../geometry/index.ts';
+import type { Bookmark, DocState } from '../../document/index.ts';
+import { destination } from './destination.ts';
 import type { GatheredPage } from './gather.ts';
 import { type OutlineRoot, outlineOf } from './outlineOf.ts';
 
@@ -59,7 +58,7 @@ export function addBookmarks(
     const entries = all.map((one): Entry => {
       const dict = context.obj({ Title: PDFHexString.fromText(one.title), Parent: parentRef });
       const place = places.get(one.page);
-      if (place) dict.set(name('Dest'), destination(context, one, place));
+      if (place) dict.set(name('Dest'), destination(context, place, one.at));
       dict.set(OURS, PDFBool.True);
       const ref = context.register(dict);
       return { dict, ref, seen: lay(dict, ref, beneath(one.id)) };
@@ -107,15 +106,6 @@ export function removeBookmarks(doc: PDFDocument): void {
   for (const { dict } of kept) for (const key of [NEXT, PREVIOUS]) dict.delete(key);
   chain(root.dict, kept);
 }
-
-/** Where a bookmark leads, as a reader shows it: its place at the upper left, as large as it is shown (§12.3.2.2). */
-function destination(context: PDFContext, { at }: Bookmark, { page, pdf }: GatheredPage) {
-  const { x, y } = at ?? upperLeft(page);
-  return context.obj([pdf.ref, 'XYZ', x, y, null]);
-}
-
-const upperLeft = (page: Page): { readonly x: number; readonly y: number } =>
-  transform(invertMatrix(displayMatrix(page)), { x: 0, y: 0 });
 
 function chain(parent: PDFDict, entries: readonly Pick<Entry, 'dict' | 'ref'>[]): void {
   entries.forEach(({ dict, ref }, k) => {

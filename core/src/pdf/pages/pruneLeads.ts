@@ -17,28 +17,34 @@ const DEEPEST = 64;
 /**
  * Takes what leads to pages that are no longer there out of a document, so that nothing of what they are called is left: entries of its outline, but for those
  * with others beneath them that lead somewhere; names of places; links of the pages, which are theirs no more.
+ * @returns links that led there
  */
-export function pruneLeads(doc: PDFDocument, pages: readonly PDFPage[]): void {
+export function pruneLeads(doc: PDFDocument, pages: readonly PDFPage[]): number {
   const destinations = new Destinations(doc, pages);
   const outline = outlineOf(doc);
   if (outline) {
     const kept = new Outline(destinations).pruned(outline.dict, outline.ref);
     if (kept === 0) doc.catalog.delete(name('Outlines'));
   }
-  for (const { node } of pages) pruneLinks(node.lookup(name('Annots')), destinations);
+  let links = 0;
+  for (const { node } of pages) links += pruneLinks(node.lookup(name('Annots')), destinations);
   destinations.dropGone();
+  return links;
 }
 
-/** A link that leads to a page that is gone leads nowhere. */
-function pruneLinks(annotations: unknown, destinations: Destinations): void {
-  if (!(annotations instanceof PDFArray)) return;
+/** A link that leads to a page that is gone leads nowhere; how many there are. */
+function pruneLinks(annotations: unknown, destinations: Destinations): number {
+  if (!(annotations instanceof PDFArray)) return 0;
+  let pruned = 0;
   for (let i = 0; i < annotations.size(); i++) {
     const one = annotations.lookup(i);
     if (!(one instanceof PDFDict) || one.lookup(name('Subtype')) !== name('Link')) continue;
     if (!destinations.isGone(one)) continue;
     one.delete(name('Dest'));
     one.delete(name('A'));
+    pruned += 1;
   }
+  return pruned;
 }
 
 interface Entry {

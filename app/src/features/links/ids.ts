@@ -1,0 +1,2 @@
+export const EDIT_LINK = 'edit-link';
+export const LINKS = 'links';
