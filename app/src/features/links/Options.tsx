@@ -1,7 +1,6 @@
 import type { LinkTarget } from '@marginalis/core/document';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { Icon } from '@/ui';
 
 /** One of several places to lead to. */
 export function Options(props: {
@@ -24,8 +23,10 @@ export function Options(props: {
           onPress={() => onChoose(to)}
           style={[styles.option, isChosen(to) && { backgroundColor: colors.primaryContainer }]}
         >
-          <View style={styles.sign}>
-            {isChosen(to) && <Icon name="check" size={18} color={colors.primary} />}
+          <View
+            style={[styles.sign, { borderColor: isChosen(to) ? colors.primary : colors.outline }]}
+          >
+            {isChosen(to) && <View style={[styles.dot, { backgroundColor: colors.primary }]} />}
           </View>
           <Text numberOfLines={2} style={styles.says}>
             {says}
@@ -37,7 +38,11 @@ export function Options(props: {
 }
 
 const styles = StyleSheet.create({
-  option: { flexDirection: 'row', alignItems: 'center', minHeight: 44, borderRadius: 4, gap: 6 },
-  sign: { width: 24, alignItems: 'center' },
+  option: { flexDirection: 'row', alignItems: 'center', minHeight: 44, borderRadius: 4, gap: 10 },
+  sign: {
+    ...{ width: 20, height: 20, borderRadius: 10, borderWidth: 2 },
+    ...{ alignItems: 'center', justifyContent: 'center' },
+  },
+  dot: { width: 10, height: 10, borderRadius: 5 },
   says: { flex: 1 },
 });

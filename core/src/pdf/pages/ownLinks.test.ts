@@ -79,7 +79,7 @@ test('a fixed copy has one’s own links, and those of the file as they were cha
   const doc = await openPdf(copy.bytes);
   expect(linksIn(doc)).toEqual([
     '10 10 60 30 → 2 /XYZ 20 300 null',
-    '10 50 60 70 → (https://tides.example/%28a%29?q=%C3%A4%20b%20c)',
+    '10 50 60 70 → (https://tides.example/\\(a\\)?q=%C3%A4%20b%20c)',
     '50 100 90 110 → 1 /XYZ 0 400 null',
     '10 80 40 90 → 1 /XYZ 0 400 null',
     '100 100 160 120 → 2 /XYZ 0 400 null',

@@ -135,7 +135,7 @@ const uri = (address: string): PDFString =>
     encodeURI(address.replace(/\p{Cs}/gu, '\ufffd'))
       // What was escaped before stays as it was.
       .replace(/%25(?=[0-9a-f]{2})/gi, '%')
-      .replace(/[()\\]/g, (c) => `%${c.charCodeAt(0).toString(16)}`),
+      .replace(/[()\\]/g, '\\$&'),
   );
 
 /** Takes them out of a copy again, and puts the links of the file back. */

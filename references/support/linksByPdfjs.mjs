@@ -1,0 +1,31 @@
+// node linksByPdfjs.mjs FILE: the links of each page as pdf.js reads them, as JSON: where they lie, and the page (from 0)
+// and place or the address they lead to. A process of its own: Jest's modules and pdf.js's do not go together.
+import { readFileSync } from 'node:fs';
+
+const pdfjs = await import('pdfjs-dist/legacy/build/pdf.mjs');
+const doc = await pdfjs.getDocument({
+  data: new Uint8Array(readFileSync(process.argv[2])),
+  isEvalSupported: false,
+  verbosity: 0,
+}).promise;
+const placeOf = async (dest) => {
+  const explicit = typeof dest === 'string' ? await doc.getDestination(dest) : dest;
+  if (!Array.isArray(explicit)) return null;
+  const [ref, , x = null, y = null] = explicit;
+  return { page: await doc.getPageIndex(ref).catch(() => -1), x, y };
+};
+const pages = [];
+for (let number = 1; number <= doc.numPages; number++) {
+  const all = await (await doc.getPage(number)).getAnnotations();
+  const links = all.filter(({ subtype }) => subtype === 'Link');
+  pages.push(
+    await Promise.all(
+      links.map(async ({ rect, url, dest }) => ({
+        rect: rect.map((n) => Math.round(10 * n) / 10),
+        address: url ?? null,
+        place: await placeOf(dest),
+      })),
+    ),
+  );
+}
+process.stdout.write(JSON.stringify(pages));
