@@ -52,6 +52,7 @@ const CORE = {
   links: ['geometry', 'print', 'drawing', 'document', 'guide'],
   derived: [...UP_TO_DOCUMENT],
   editing: [...UP_TO_DOCUMENT, 'derived'],
+  edition: [...UP_TO_DOCUMENT, 'derived'],
   history: ['document'],
   journal: ['document', 'history', 'marks', 'kinds'],
   formats: [...UP_TO_DOCUMENT, 'derived', 'annotations', 'pictures', 'xml'],

@@ -1,0 +1,5 @@
+export { carryOver, type CarriedOver, type Editions } from './carryOver.ts';
+export { type EditionPage, EditionText, type PageFate } from './editionText.ts';
+export { type CarryReason, type PlacedMark, type Verdict, VERDICTS } from './placed.ts';
+export { fatesByPicture, type SeenPage } from './byPicture.ts';
+export { type InkPicture, inkOf } from './inkPicture.ts';
