@@ -294,6 +294,32 @@ test('files are joined in their order, one of them twice, and split again by num
   expect(await pages(io.files.get('some-2.pdf') as Uint8Array)).toHaveLength(3);
 });
 
+test('marks are carried over to another edition: a line for each, with its place and how sure that is', async () => {
+  const worksheet = (name: string) =>
+    new Uint8Array(readFileSync(`demo/documents/rock-pool-zones${name}.pdf`));
+  const ring = (page: number, x: number, y: number) => ({
+    page,
+    samples: Array.from({ length: 30 }, (_, k) => ({
+      x: x + 40 * Math.cos((2 * Math.PI * k) / 29),
+      y: y + 9 * Math.sin((2 * Math.PI * k) / 29),
+      t: 8 * k,
+    })),
+  });
+  const io = stand({
+    ...{ 'was.pdf': worksheet(''), 'is.pdf': worksheet('-2') },
+    'marks.json': JSON.stringify({ marks: [ring(1, 104, 290), ring(2, 200, 560)] }),
+  });
+  expect(await run(['carry', 'was.pdf', 'is.pdf', '--marks', 'marks.json'], io)).toBe(EXIT.done);
+  expect(io.results).toHaveLength(2);
+  // The first animal stands a row further down; the diagram is on the third page, unmoved.
+  const [animal, diagram] = io.results as { verdict: string; page: number; box: number[] }[];
+  expect(animal).toMatchObject({ verdict: 'certain', page: 1 });
+  expect(diagram).toMatchObject({ from: 2, page: 3 });
+  expect(animal.box[1]).toBeLessThan(250);
+  expect(diagram.box[0]).toBeCloseTo(159.5, 0);
+  expect(await run(['carry', 'was.pdf', 'is.pdf'], io)).toBe(EXIT.wrongCall);
+});
+
 test.each([
   [['join', 'a.pdf']],
   [['join', 'a.pdf', 'gone.pdf', '-o', 'x.pdf']],

@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
 import { PdfRefusal } from '@marginalis/core/document';
+import { carry } from './commands/carry.ts';
 import { find } from './commands/find.ts';
 import { annotations } from './commands/annotations.ts';
 import { fixed } from './commands/fixed.ts';
@@ -39,6 +40,9 @@ export const HELP = `npm run -s cli -- COMMAND
       puts the pages of several PDFs one after the other into one
   split FILE --every N | --ranges "1-3; 4, 6-9" [--password P] -o OUT
       makes several PDFs of one, called OUT-1.pdf, OUT-2.pdf …: of so many pages each, or of ranges
+  carry OLD NEW --marks FILE.json [--password P]
+      where each mark of a PDF belongs in another edition of it, one JSON object a line: certain, likely or lost, how sure
+      it is (0–1), why, on which page, and where on it, in points, y up
   help
       this text
 
@@ -98,6 +102,14 @@ async function dispatch(args: readonly string[], io: Io): Promise<ExitCode> {
     if (marks === undefined || copy === undefined || others.length > 0)
       throw wrong('A source, its marks and a copy are needed.');
     return (await proof(io, { ...options, file, marks, copy })) ? EXIT.done : EXIT.unlike;
+  }
+  if (command === 'carry') {
+    const [is, ...others] = more;
+    const { marks, password } = options;
+    if (is === undefined || marks === undefined || others.length > 0)
+      throw wrong('Two editions and the marks of the first are needed.');
+    await carry(io, { was: file, is, marks, ...(password === undefined ? {} : { password }) });
+    return EXIT.done;
   }
   if (command === 'join') {
     await join(io, { files: [file, ...more], out: outOf(options), password: options.password });

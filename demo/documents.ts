@@ -4,7 +4,7 @@ import { makeHandbook } from './makeHandbook.ts';
 import { makeLoanForm } from './makeLoanForm.ts';
 import { makeReading } from './makeReading.ts';
 import { makeTideLog } from './makeTideLog.ts';
-import { makeWorksheet } from './makeWorksheet.ts';
+import { makeSecondWorksheet, makeWorksheet } from './makeWorksheet.ts';
 
 /** The sample documents, in the order of the desk; the first five lie on it from the start. */
 export const DOCUMENTS = [
@@ -14,5 +14,11 @@ export const DOCUMENTS = [
   { file: 'handbook.pdf', title: 'Course handbook', onDesk: true, make: makeHandbook },
   { file: 'equipment-form.pdf', title: 'Equipment form', onDesk: true, make: makeForm },
   { file: 'loan-form.pdf', title: 'Loan of instruments', onDesk: false, make: makeLoanForm },
+  {
+    file: 'rock-pool-zones-2.pdf',
+    title: 'Rock-pool zones, second edition',
+    onDesk: false,
+    make: makeSecondWorksheet,
+  },
   { file: 'tide-almanac.pdf', title: 'Tide almanac', onDesk: false, make: makeAlmanac },
 ] as const;

@@ -7,6 +7,7 @@ import { DOCUMENTS } from './documents.ts';
 const sha = (bytes: Uint8Array): string => createHash('sha256').update(bytes).digest('hex');
 const PAGES: Record<string, number> = {
   'rock-pool-zones.pdf': 2,
+  'rock-pool-zones-2.pdf': 3,
   'barnacles.pdf': 6,
   'tide-log.pdf': 3,
   'handbook.pdf': 39,

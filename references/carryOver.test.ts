@@ -322,10 +322,6 @@ describe('scans that are scanned again', () => {
     const scan = await rescanned(await rearranged(bytes, order), { angle, by, seed: 3 });
     const [was, is] = [await editionOf(bytes), await editionOf(scan)];
     const byPicture = fatesByPicture(await seenPages(bytes, was), await seenPages(scan, is));
-    console.log(
-      Date.now() - begun,
-      [...byPicture].map(([k, f]) => `${k}→${f.to} ${f.share.toFixed(2)}`).join(', '),
-    );
     const random = seededRandom(21);
     let document = documentOn(was);
     const wanted: Wanted[] = [];

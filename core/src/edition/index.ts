@@ -3,3 +3,6 @@ export { type EditionPage, EditionText, type PageFate } from './editionText.ts';
 export { type CarryReason, type PlacedMark, type Verdict, VERDICTS } from './placed.ts';
 export { fatesByPicture, type SeenPage } from './byPicture.ts';
 export { type InkPicture, inkOf } from './inkPicture.ts';
+export { changeEdition, type NewEdition } from './changeEdition.ts';
+export { compareEditions, type EditionFile, PICTURE_WIDTH } from './compareEditions.ts';
+export { dropWaiting, putWaiting, waitingMarks } from './waiting.ts';
