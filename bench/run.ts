@@ -1,5 +1,6 @@
 import { cpus, totalmem } from 'node:os';
 import { figureTable } from './figures';
+import { benchCarryOver } from './carryOver';
 import { benchCopyNotes } from './copyNotes';
 import { benchCopyReady, benchManyPages } from './copyReady';
 import { benchFlatten } from './flatten';
@@ -22,7 +23,7 @@ import { slowestTable } from './slowest';
 import { typingTable } from './typing';
 import { writingTable } from './writing';
 
-/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready many-pages proof memory copy-notes searching typing notes placed pages size. */
+/** npm run bench: everything, or the parts named: npm run bench -- ink flatten opening steadiness figures rubbing list writing slowest links lengths ready many-pages proof memory copy-notes searching typing notes placed pages carry size. */
 const PARTS: Record<string, () => Promise<string> | string> = {
   ink: async () => tableOf(await benchInk()),
   flatten: async () => tableOf(await benchFlatten()),
@@ -40,6 +41,7 @@ const PARTS: Record<string, () => Promise<string> | string> = {
   'many-pages': async () => tableOf([await benchManyPages()]),
   memory: async () => tableOf(await benchMemory()),
   pages: async () => tableOf(await benchPages()),
+  carry: async () => tableOf(await benchCarryOver()),
   'copy-notes': async () => tableOf(await benchCopyNotes()),
   searching: searchingTable,
   typing: typingTable,

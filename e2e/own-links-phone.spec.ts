@@ -1,4 +1,5 @@
-import { expect, test } from '@playwright/test';
+import { AxeBuilder } from '@axe-core/playwright';
+import { expect, type Page, test } from '@playwright/test';
 import { linksOf } from '../references/support/programs';
 import { readFileSync } from 'node:fs';
 import {
@@ -14,6 +15,12 @@ import {
 } from './support/reader';
 
 /** Links of one's own: made, followed, listed, and in the copy. */
+
+/** Nothing is wrong with the sheet for those who do not see it, or hardly. */
+async function sound(page: Page): Promise<void> {
+  const axe = new AxeBuilder({ page }).setLegacyMode(true).include('[role=dialog]');
+  expect((await axe.analyze()).violations.map(({ id, nodes }) => [id, nodes[0].html])).toEqual([]);
+}
 
 test('links are made over an area and over words, followed, changed, listed, and leave', async ({
   page,
@@ -31,6 +38,7 @@ test('links are made over an area and over words, followed, changed, listed, and
   await sheet.getByLabel('Page', { exact: true }).fill('999');
   await sheet.getByRole('button', { name: 'Make the link' }).click();
   await expect(sheet.getByRole('alert')).toHaveText('There is no page 999.');
+  await sound(page);
   await sheet.getByRole('radio', { name: 'An address' }).click();
   await sheet.getByLabel('Web or mail address').fill('javascript:alert(1)');
   await sheet.getByRole('button', { name: 'Make the link' }).click();
@@ -61,6 +69,7 @@ test('links are made over an area and over words, followed, changed, listed, and
 
   await command(page, /^Links: /);
   const list = page.getByRole('dialog', { name: 'Links' });
+  await sound(page);
   await list.getByRole('button', { name: 'Yours 1' }).click();
   await expect(list.getByRole('link')).toHaveCount(1);
   await list.getByRole('button', { name: /^All/ }).click();

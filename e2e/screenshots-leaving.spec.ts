@@ -161,3 +161,51 @@ test('what is put on pages: a form that is filled in, the drawer, and a sheet fo
   await strip(page, 'placed-phone', pictures);
   await context.close();
 });
+
+test('links of one’s own, and what is carried over to a new edition', async ({
+  browser,
+  baseURL,
+}) => {
+  if (test.info().project.name === 'wide') return;
+  const context = await browser.newContext({ ...PHONE, baseURL, storageState: LAID_OUT });
+  const page = await context.newPage();
+  const pictures: Buffer[] = [];
+  const keep = async (): Promise<void> => {
+    await page.waitForTimeout(1200);
+    pictures.push(await page.screenshot());
+  };
+  await openDesk(page);
+  await openDocument(page, 'Course handbook');
+  await command(page, 'Make and change links');
+  const [from, to] = [await placeOn(page, 1, 0.1, 0.27), await placeOn(page, 1, 0.75, 0.36)];
+  await page.mouse.move(...from);
+  await page.mouse.down();
+  await page.mouse.move(...to, { steps: 5 });
+  await page.mouse.up();
+  const made = page.getByRole('dialog', { name: 'New link' });
+  await made.getByLabel('Page', { exact: true }).fill('4');
+  await made.getByRole('switch', { name: 'A frame around it' }).click();
+  await keep();
+  await made.getByRole('button', { name: 'Make the link' }).click();
+  await command(page, /^Links: /);
+  await keep();
+  await openDesk(page);
+  await openDocument(page, 'Rock-pool zones');
+  const pen = await Pen.of(page);
+  await write(pen, 'the lower shore', await placeOn(page, 1, 0.12, 0.243), 10);
+  await write(pen, 'at noon it is dry', await placeOn(page, 1, 0.12, 0.335), 10);
+  await kept(page);
+  await command(page, /^Carry over/);
+  const sheet = page.getByRole('dialog', { name: 'Carry over to a new edition' });
+  const chooser = page.waitForEvent('filechooser');
+  await sheet.getByRole('button', { name: 'From a file …' }).click();
+  await (await chooser).setFiles('demo/documents/rock-pool-zones-2.pdf');
+  await expect(sheet.getByRole('status')).toContainText('2 marks:');
+  await keep();
+  await sheet.getByRole('checkbox').first().click();
+  await sheet.getByRole('button', { name: 'Carry 1 over' }).click();
+  await expect(page.getByRole('button', { name: /^Put here/ }).first()).toBeVisible();
+  await keep();
+  await strip(page, 'editions-phone', pictures);
+  await context.close();
+});

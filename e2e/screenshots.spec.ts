@@ -18,6 +18,7 @@ import {
 
 /** Views of which one picture is enough, and which. */
 const ONE: Readonly<Record<string, string>> = {
+  desk: 'wide',
   instrument: 'phone',
   figures: 'wide',
   picking: 'phone',

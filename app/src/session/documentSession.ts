@@ -1,6 +1,7 @@
 import {
   applyTransaction,
   type DocState,
+  leadingSource,
   sourcesShownIn,
   type Transaction,
 } from '@marginalis/core/document';
@@ -127,6 +128,10 @@ export class DocumentSession {
       this.guide.name();
     });
   }
+
+  /** The source that the document is made of by now. */
+  leadingSource = (): string =>
+    leadingSource(this.store.getState().document.pages, this.desk.source);
 
   /** Carries out a transaction and keeps it; false when the document cannot be written on, or has changed. */
   dispatch = (asked: Transaction | null): boolean => {

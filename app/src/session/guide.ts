@@ -40,7 +40,7 @@ export class Guide {
     this.labels.set(source, await file.labels());
     this.name();
     const outline = await file.outline();
-    this.store.setState({ outline });
+    this.store.setState({ outline, proposed: null });
     if (outline.length > 0) return;
     const headings = await readHeadings(source);
     if (headings) this.store.setState({ proposed: proposeOutline(headings) });

@@ -1,4 +1,5 @@
 export { PagesField } from './PagesField';
+export { ComingFrom, type There } from './ComingFrom';
 export { PagePreview, PageThumb } from './PageThumb';
 export { doDoubleTap, isAble, spelledKeys } from './commands';
 export type {

@@ -4,7 +4,7 @@ import type { Attachment, DocState, Page, RefusalReason } from '@marginalis/core
 import type { Drawing } from '@marginalis/core/drawing';
 import type { Form } from '@marginalis/core/fields';
 import type { Mail, PlacedInk } from '@marginalis/core/formats';
-import type { Box } from '@marginalis/core/geometry';
+import type { Box, PageBox } from '@marginalis/core/geometry';
 import type { MarkId, MarkRecord, PageId } from '@marginalis/core/marks';
 import type {
   CopyOf,
@@ -24,6 +24,7 @@ import type { ReadSvg } from '@marginalis/core/svg';
 import type { PictureHead } from '@marginalis/core/pictures';
 import type { Raster } from '@marginalis/core/pdfium';
 import type { CopyToProve, Proof, ProvedPage } from '@marginalis/core/proof';
+import type { CarriedOver } from '@marginalis/core/edition';
 import type { ShippedFace } from '@marginalis/core/type';
 import type { OwnFaceFile } from './ownFaces';
 
@@ -128,6 +129,13 @@ export interface PictureAsk {
   readonly withoutPaper?: boolean;
 }
 
+/** The file of an edition, and its pages as they came. */
+export interface EditionAsk {
+  readonly bytes: Uint8Array;
+  readonly password?: string;
+  readonly pages: readonly PageBox[];
+}
+
 /** What can be asked of the worker that looks at finished copies, and what it answers. */
 interface LookJobs {
   /** A page, from 0, of a PDF that is not locked, or an area of it as it is seen, so many pixels wide. `userUnit`: how long its points are. */
@@ -143,6 +151,17 @@ interface LookJobs {
   graphic: {
     ask: { svg: Uint8Array; width: number; height: number };
     answer: ReadSvg | null;
+  };
+  /** Where the marks of a document belong in another edition of it. */
+  carryOver: {
+    ask: {
+      readonly document: DocState;
+      /** What pages of the document show the earlier edition. */
+      readonly source: string;
+      readonly was: EditionAsk;
+      readonly is: EditionAsk;
+    };
+    answer: CarriedOver;
   };
   /** Where on a photograph a sheet of paper is: its corners, in shares of the sides, from the upper left one clockwise; null where none is seen. */
   findSheet: {
@@ -176,7 +195,7 @@ export type JobName = keyof Jobs;
 
 const LOOK_JOBS: readonly LookJob[] = [
   ...(['pagePicture', 'pictures', 'picture', 'graphic'] as const),
-  ...(['findSheet', 'straighten', 'prove'] as const),
+  ...(['findSheet', 'straighten', 'prove', 'carryOver'] as const),
 ];
 
 export const isLookJob = (job: JobName): boolean => (LOOK_JOBS as readonly string[]).includes(job);

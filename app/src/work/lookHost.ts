@@ -1,12 +1,14 @@
 import { CopyFonts } from '@marginalis/core/copy';
 import { keepDrawings } from '@marginalis/core/derived';
 import type { DocState } from '@marginalis/core/document';
+import { compareEditions } from '@marginalis/core/edition';
 import { boxWidth } from '@marginalis/core/geometry';
 import { type OpenPages, openPages, opensFreely, windowOnto } from '@marginalis/core/pdfium';
 import { proveCopy } from '@marginalis/core/proof';
 import { answer, type Run } from './answering';
 import type { LookJob, WorkReply, WorkRequest } from './contract';
 import { makePicture } from './makePicture';
+import { openEdition } from './openEdition';
 import { pagePictures } from './pagePictures';
 import { readGraphic } from './readGraphic';
 import { findSheet, straightenSheet } from './photographed';
@@ -49,6 +51,16 @@ const runs: { [J in LookJob]: Run<J> } = {
   },
   picture: makePicture,
   graphic: readGraphic,
+  async carryOver({ document, source, was, is }, onProgress) {
+    const module = await pdfium();
+    const [before, after] = [openEdition(module, was), openEdition(module, is)];
+    try {
+      return compareEditions(document, source, before.file, after.file, onProgress);
+    } finally {
+      before.close();
+      after.close();
+    }
+  },
   findSheet,
   straighten: straightenSheet,
   async prove({ sources, copy, drawn, password, faces, own, ...asked }, onProgress) {

@@ -13,6 +13,7 @@ export {
   countMarks,
   isAsCame,
   sourcesOfPages,
+  leadingSource,
   plainDocument,
 } from './state.ts';
 export { attachmentsCarried, attachmentsOfMark, attachmentsOfThread } from './carried.ts';

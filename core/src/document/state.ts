@@ -111,6 +111,18 @@ export function* fromTop(marks: PageMarks, order = Infinity): Generator<Mark, un
 export const nextOrder = (state: DocState, page: PageId): number =>
   topOrder(marksOn(state, page)) + 1;
 
+/**
+ * The source that a document is made of: the one it came as, as long as a page shows it; else the one that most pages show.
+ * @param came as what it came
+ */
+export function leadingSource(pages: readonly Page[], came: string): string {
+  const counts = new Map<string, number>();
+  for (const { shows } of pages)
+    if ('source' in shows) counts.set(shows.source, (counts.get(shows.source) ?? 0) + 1);
+  if (counts.has(came) || counts.size === 0) return came;
+  return [...counts].sort(([, a], [, b]) => b - a)[0][0];
+}
+
 /** The same document with nothing but plain maps, as it can be sent to another thread. */
 export const plainDocument = ({ marks, ...state }: DocState): DocState => ({
   ...state,

@@ -53,10 +53,10 @@ export function carryOver(
   );
   const pageOf = new Map(was.flatMap(({ ids }, k) => ids.map((id) => [id, k] as const)));
   const rows = listRows(listMarks(document));
-  const placed = unitsOf(rows).flatMap((marks): PlacedMark[] => {
+  const placed = unitsOf(rows).flatMap((marks, unit): PlacedMark[] => {
     const from = pageOf.get(marks[0].page);
     if (from === undefined) return [];
-    return new Placing(text, fates, was[from].print, from).place(marks);
+    return new Placing(text, fates, was[from].print, from, unit).place(marks);
   });
   return { placed, fates };
 }
@@ -95,6 +95,7 @@ class Placing {
     fates: readonly PageFate[],
     private readonly print: Print,
     private readonly from: number,
+    private readonly unit: number,
   ) {
     this.fate = fates[from];
   }
@@ -261,12 +262,14 @@ class Placing {
     { verdict, confidence, reason, page, map }: Place,
     after: Mark,
   ): PlacedMark {
-    return { mark: mark.id, from: this.from, verdict, confidence, reason, page, map, after };
+    const { from, unit } = this;
+    return { mark: mark.id, unit, from, verdict, confidence, reason, page, map, after };
   }
 
   private lost(mark: Mark, reason: CarryReason): PlacedMark {
     return {
-      ...{ mark: mark.id, from: this.from, verdict: 'lost', confidence: 0, reason },
+      ...{ mark: mark.id, unit: this.unit, from: this.from },
+      ...{ verdict: 'lost', confidence: 0, reason },
       ...{ page: null, after: null, map: null },
     };
   }

@@ -13,6 +13,10 @@ export interface EditionPage extends PageBox {
 /** A word of the edition before, and where it is now. */
 export interface FoundWord {
   readonly box: Box;
+  /** The line of its page that it stands on. */
+  readonly line: number;
+  /** It says little of where it is: a number, which may be anywhere's. */
+  readonly weak: boolean;
   /** Null where it is not found. */
   readonly now: { readonly page: number; readonly word: number; readonly box: Box } | null;
 }
@@ -59,7 +63,7 @@ export class EditionText {
     this.before.forEach((token, k) => {
       const other = this.to[k] < 0 ? null : this.after[this.to[k]];
       token.words.forEach((word, n) => {
-        const { box } = was[token.page].print.words[word];
+        const { box, line } = was[token.page].print.words[word];
         const there = other && other.words[Math.min(n, other.words.length - 1)];
         // A word that a line's end breaks in one edition alone lies nowhere as a whole.
         const isWhole = other?.words.length === token.words.length;
@@ -67,7 +71,7 @@ export class EditionText {
           other && there !== null && isWhole
             ? { page: other.page, word: there, box: is[other.page].print.words[there].box }
             : null;
-        words[token.page][word] = { box, now };
+        words[token.page][word] = { box, line, weak: !/\p{L}/u.test(token.text), now };
       });
     });
     this.words = words;

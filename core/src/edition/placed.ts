@@ -32,6 +32,8 @@ export type CarryReason =
 /** Where a mark belongs in another edition. */
 export interface PlacedMark {
   readonly mark: MarkId;
+  /** Marks of one number were carried as one: a line of writing, a group. */
+  readonly unit: number;
   /** Of the edition before, from 0. */
   readonly from: number;
   readonly verdict: Verdict;

@@ -15,6 +15,8 @@ export interface Fit {
 
 /** Pairs from which a map is tried. */
 const TRIES = 60;
+/** When so many agree nothing better is looked for. */
+const NEARLY = 0.97;
 /** Two places nearer than this tell no turn, points. */
 const APART = 60;
 /** Turns and scales less than these are none: print lies straight. */
@@ -58,10 +60,11 @@ export function fitMost(pairs: readonly Pair[], reach: number): Fit | null {
     pairs.flatMap(({ was, is }, k) => (distance(transform(map, was), is) <= reach ? [k] : []));
   let best = agreeing(similarityOf(pairs));
   const step = Math.max(1, Math.floor(pairs.length / TRIES));
-  for (let k = 0; k < pairs.length; k += step) {
-    const one = pairs[k];
+  const candidates = pairs.filter((_, n) => n % step === 0);
+  for (let k = 0; k < candidates.length && best.length < NEARLY * pairs.length; k++) {
+    const one = candidates[k];
     // By this one alone, and by it with the one farthest from it that is looked at.
-    const others = pairs.filter(({ was }, n) => n % step === 0 && distance(was, one.was) > APART);
+    const others = candidates.filter(({ was }) => distance(was, one.was) > APART);
     const other = others[(7 * k) % Math.max(1, others.length)];
     for (const few of other ? [[one], [one, other]] : [[one]]) {
       const found = agreeing(similarityOf(few));

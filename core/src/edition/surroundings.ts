@@ -1,8 +1,6 @@
 import {
   type Box,
   boxCentre,
-  boxWidth,
-  boxHeight,
   distance,
   type Matrix,
   moveBy,
@@ -18,6 +16,8 @@ const REACH = 160;
 const MOST = 24;
 /** A word so much farther away counts half as much, points. */
 const HALF = 12;
+/** Of what a word counts, a number does so much. */
+const WEAK = 0.25;
 /** Words that have moved alike have moved so to within this, points. */
 const ALIKE = 2.5;
 
@@ -34,7 +34,8 @@ export interface Surroundings {
 }
 
 interface Near {
-  readonly weight: number;
+  weight: number;
+  readonly line: number;
   readonly away: number;
   readonly page: number | null;
   /** How it lies beside where the page's map would have it. */
@@ -52,15 +53,23 @@ export function surroundingsOf(
       if (!word) return [];
       const away = between(word.box, area);
       if (away > REACH) return [];
-      const { now } = word;
+      const { now, line } = word;
       const map = now && now.page === fate.to ? fate.map : UNMOVED;
       const off = now
         ? subtract(boxCentre(now.box), transform(map, boxCentre(word.box)))
         : { x: 0, y: 0 };
-      return [{ weight: 1 / (1 + away / HALF), away, page: now?.page ?? null, off }];
+      const weight = (word.weak ? WEAK : 1) / (1 + away / HALF);
+      return [{ weight, line, away, page: now?.page ?? null, off }];
     })
     .sort((a, b) => a.away - b.away)
     .slice(0, MOST);
+  // A line of many words says hardly more than one of few.
+  const met = new Map<number, number>();
+  for (const one of near) {
+    const rank = (met.get(one.line) ?? 0) + 1;
+    met.set(one.line, rank);
+    one.weight /= rank;
+  }
   const all = near.reduce((sum, { weight }) => sum + weight, 0);
   const best = largestCluster(near);
   if (!best) return null;
@@ -122,12 +131,15 @@ export function besideLine(
   return { page: now.page, map: moveBy(isBeside ? { x: 0, y: by.y } : by) };
 }
 
-/** How far two boxes are apart; 0 where they meet. */
-const between = (a: Box, b: Box): number =>
-  Math.hypot(
-    Math.max(0, Math.abs(a.minX + a.maxX - b.minX - b.maxX) / 2 - (boxWidth(a) + boxWidth(b)) / 2),
-    Math.max(
-      0,
-      Math.abs(a.minY + a.maxY - b.minY - b.maxY) / 2 - (boxHeight(a) + boxHeight(b)) / 2,
-    ),
+/** What stands on another line is so many times as far away as it seems. */
+const ACROSS = 3;
+
+/** How far a word and an area are apart; 0 where they meet. */
+const between = (word: Box, area: Box): number => {
+  const gap = (a: number, b: number, c: number, d: number): number =>
+    Math.max(0, Math.max(a, c) - Math.min(b, d));
+  return Math.hypot(
+    gap(word.minX, word.maxX, area.minX, area.maxX),
+    ACROSS * gap(word.minY, word.maxY, area.minY, area.maxY),
   );
+};

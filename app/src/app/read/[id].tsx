@@ -13,6 +13,7 @@ import { markListFeature } from '@/features/marklist';
 import { notesFeature } from '@/features/notes';
 import { offlineFeature } from '@/features/offline';
 import { pageTextFeature } from '@/features/pagetext';
+import { editionFeature } from '@/features/edition';
 import { pagesFeature } from '@/features/pages';
 import { placesFeature } from '@/features/places';
 import { pickingFeature } from '@/features/picking';
@@ -61,6 +62,7 @@ const FEATURES = [
   aloudFeature,
   meaningFeature,
   pagesFeature,
+  editionFeature,
   pageTextFeature,
   aboutFeature,
   placesFeature,

@@ -38,7 +38,7 @@ export function ContentsPanel({ onGone }: { onGone: () => void }) {
     const now = { ...document, pages, bookmarks };
     return mine
       ? bookmarkRows(now)
-      : contentsOf(now, session.desk.source, (hasOwn ? outline : proposed) ?? []);
+      : contentsOf(now, session.leadingSource(), (hasOwn ? outline : proposed) ?? []);
   }, [session, pages, bookmarks, outline, proposed, hasOwn, mine]);
   const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
   const isFolded = useCallback(

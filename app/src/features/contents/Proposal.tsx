@@ -7,11 +7,12 @@ import { Action } from '@/ui';
 /** Offers contents made of the headings where the file has none, and says that they are. */
 export function Proposal() {
   const session = useSession();
-  const { guide, print, desk, notices } = session;
+  const { guide, print, notices } = session;
   const { proposed, proposing } = useStore(guide.store);
   const { colors } = useTheme();
   const propose = (): void => {
-    guide.propose(desk.source, print.readerOf(desk.source)).catch((e: unknown) => {
+    const source = session.leadingSource();
+    guide.propose(source, print.readerOf(source)).catch((e: unknown) => {
       notices.tell(e instanceof Error ? e.message : String(e));
     });
   };

@@ -27,10 +27,12 @@ export function makeContentsPage({ session, stage }: Reader): void {
   if (first) stage.goToAdded(first.id);
 }
 
-function rowsOf({ guide, desk }: Reader['session'], document: DocState): readonly ContentsRow[] {
-  const { outline, proposed } = guide.store.getState();
+function rowsOf(session: Reader['session'], document: DocState): readonly ContentsRow[] {
+  const { outline, proposed } = session.guide.store.getState();
   const ofFile = outline && outline.length > 0 ? outline : (proposed ?? []);
-  return ofFile.length > 0 ? contentsOf(document, desk.source, ofFile) : bookmarkRows(document);
+  return ofFile.length > 0
+    ? contentsOf(document, session.leadingSource(), ofFile)
+    : bookmarkRows(document);
 }
 
 function entriesFor(rows: readonly ContentsRow[]): ContentsEntry[] {

@@ -2,10 +2,9 @@ import { bringPages, replacePage } from '@marginalis/core/editing';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { useSessionState } from '@/session';
-import { PagesField, useReader } from '@/shell';
+import { ComingFrom, PagesField, type There, useReader } from '@/shell';
 import { Action, Choices, pagesInWords, Sheet } from '@/ui';
 import { pagesAsked } from './asked';
-import { ComingFrom, type There } from './ComingFrom';
 import { PageChoices } from './PageChoices';
 
 interface Props {

@@ -69,7 +69,8 @@ export function useOpenDocument(id: string): OpenedDocument {
       const files = new SourceFiles({
         // Whoever looked for it in vain looks again.
         onOpened(source, added) {
-          session.guide.readNames(source, added.guide).catch(console.warn);
+          const reads = source === session.leadingSource() ? 'read' : 'readNames';
+          session.guide[reads](source, added.guide).catch(console.warn);
           setOpened((now) => (now.phase === 'open' ? { ...now, pictures: lookup() } : now));
         },
         onTrouble: session.notices.tell,
@@ -88,7 +89,20 @@ export function useOpenDocument(id: string): OpenedDocument {
       });
       // A file that does not tell the way is read without.
       session.guide.read(document.source, file.guide).catch(console.warn);
+      // Another edition has contents of its own; so has the earlier one, when it is taken back.
+      let leading = document.source;
+      const unfollow = session.store.subscribe((now, before) => {
+        if (now.document.pages === before.document.pages) return;
+        const source = session.leadingSource();
+        if (source === leading) return;
+        leading = source;
+        void files
+          .ensure(source)
+          .then((known) => known && session.guide.read(source, known.guide))
+          .catch(console.warn);
+      });
       close = () => {
+        unfollow();
         files.close();
         void leaveSession(session);
       };

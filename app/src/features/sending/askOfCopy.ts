@@ -1,5 +1,5 @@
 import type { NotesAt } from '@marginalis/core/copy';
-import { plainDocument, sourcesOfPages } from '@marginalis/core/document';
+import { leadingSource, plainDocument, sourcesOfPages } from '@marginalis/core/document';
 import type { Source } from '@marginalis/core/pdf';
 import { type DocumentSession, passwordFor } from '@/session';
 import { readSource } from '@/storage';
@@ -35,9 +35,14 @@ export async function askOfCopy(
 ): Promise<
   { readonly ok: true; readonly ask: AskOfCopy } | { readonly ok: false; readonly message: string }
 > {
-  const { source, title } = session.desk;
+  const { title } = session.desk;
   const { document, names } = part;
-  const sources = await sourcesOf(new Set([source, ...sourcesOfPages(document.pages)]));
+  const sources = await sourcesOf(
+    new Set([
+      leadingSource(document.pages, session.leadingSource()),
+      ...sourcesOfPages(document.pages),
+    ]),
+  );
   if (!sources) return { ok: false, message: BYTES_GONE };
   const layers = session.copyLayers.known(document);
   const unknown = new Map([...document.marks].filter(([page]) => !layers.has(page)));

@@ -3,20 +3,26 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import { ActivityIndicator, Text, useTheme } from 'react-native-paper';
 import useSWR from 'swr';
 import { type Coming, DESK_KEY, deskDocuments, pagesOfDocument, pagesOfFile } from '@/session';
-import { useReader } from '@/shell';
+import { useReader } from './ReaderContext';
 import { Action, pagesInWords, pickFile } from '@/ui';
 
 /** Pages that are there to be chosen from. */
 export type There = Extract<Coming, { ok: true }>;
 
-/** Where pages are to come from: a file, or another document on the desk. */
-export function ComingFrom({ onComing }: { onComing: (coming: There) => void }) {
+/** Where pages are to come from: a file, or another document on the desk where that is wanted. */
+export function ComingFrom(props: {
+  /** Documents on the desk are offered, too. */
+  desk?: boolean;
+  onComing: (coming: There) => void;
+}) {
+  const { desk = true, onComing } = props;
   const { session } = useReader();
   const { colors } = useTheme();
   const { data, error } = useSWR(DESK_KEY, deskDocuments);
   const [waits, setWaits] = useState(false);
   const [trouble, setTrouble] = useState('');
-  const others = data?.documents.filter(({ id }) => id !== session.desk.id) ?? [];
+  const all = desk ? (data?.documents ?? []) : [];
+  const others = all.filter(({ id }) => id !== session.desk.id);
   const take = async (read: () => Promise<Coming | null>): Promise<void> => {
     setTrouble('');
     setWaits(true);
@@ -47,7 +53,7 @@ export function ComingFrom({ onComing }: { onComing: (coming: There) => void }) 
           {trouble}
         </Text>
       )}
-      {error && <Text role="alert">The documents on the desk could not be read.</Text>}
+      {desk && error && <Text role="alert">The documents on the desk could not be read.</Text>}
       {others.length > 0 && <Text variant="titleSmall">From the desk</Text>}
       {others.map((one) => (
         <Pressable

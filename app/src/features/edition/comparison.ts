@@ -1,0 +1,63 @@
+import { plainDocument } from '@marginalis/core/document';
+import type { CarriedOver } from '@marginalis/core/edition';
+import type { PageBox } from '@marginalis/core/geometry';
+import { type DocumentSession, passwordFor } from '@/session';
+import { readSource } from '@/storage';
+import { startWork, type Work, type WorkResult } from '@/work';
+
+/** An edition that the marks are to go to. */
+export interface NewFile {
+  readonly source: string;
+  readonly pages: readonly PageBox[];
+}
+
+export type Compared =
+  | { readonly ok: true; readonly carried: CarriedOver }
+  | { readonly ok: false; readonly message: string };
+
+const GONE = 'The bytes of this document are no longer in storage. Open the file again.';
+
+/** Compares the edition that a document shows with another one, in a worker. */
+export class Comparison {
+  private work: Work<CarriedOver> | null = null;
+  private isStopped = false;
+
+  constructor(
+    private readonly session: DocumentSession,
+    private readonly file: NewFile,
+  ) {}
+
+  async run(onProgress: (done: number, all: number) => void): Promise<Compared> {
+    const { session, file } = this;
+    const source = session.leadingSource();
+    const [before, after] = await Promise.all([source, file.source].map(readSource));
+    if (!before || !after) return { ok: false, message: GONE };
+    const opened = passwordFor(source);
+    const locked = opened === undefined ? {} : { password: opened };
+    const known = await startWork('inspect', { bytes: before, ...locked }).result;
+    if (!known.ok) return told(known);
+    if (this.isStopped) return { ok: false, message: '' };
+    this.work = startWork(
+      'carryOver',
+      {
+        document: plainDocument(session.store.getState().document),
+        source,
+        was: { bytes: before, ...locked, pages: known.value.pages },
+        is: { bytes: after, pages: file.pages },
+      },
+      onProgress,
+    );
+    const result = await this.work.result;
+    return result.ok ? { ok: true, carried: result.value } : told(result);
+  }
+
+  stop(): void {
+    this.isStopped = true;
+    this.work?.stop();
+  }
+}
+
+const told = ({ failure }: Extract<WorkResult<unknown>, { ok: false }>): Compared => ({
+  ok: false,
+  message: failure.kind === 'stopped' ? '' : failure.message,
+});

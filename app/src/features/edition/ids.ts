@@ -1,0 +1,2 @@
+export const CARRY = 'carry-over';
+export const WAITING = 'waiting-marks';

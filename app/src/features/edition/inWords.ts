@@ -1,0 +1,34 @@
+import type { CarryReason, Verdict } from '@marginalis/core/edition';
+
+export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
+  certain: 'Certain',
+  likely: 'Likely',
+  lost: 'No place',
+};
+
+/** Why a mark was carried where it was. */
+export const REASONS: Readonly<Record<CarryReason, string>> = {
+  words: 'Its words are there',
+  reflowed: 'Its words are there, on other lines',
+  reworded: 'Some of its words have changed',
+  around: 'What stands around it is there',
+  changed: 'What stands around it has changed in part',
+  page: 'The page is as it was',
+  picture: 'The page looks as it did',
+  gone: 'What it was about is not there any more',
+  noPage: 'Its page is not there any more',
+  field: 'It fills in a field of the earlier file',
+};
+
+/** What has become of the marks, counted. */
+export function countedInWords(counts: Readonly<Record<Verdict, number>>): string {
+  const { certain, likely, lost } = counts;
+  const all = certain + likely + lost;
+  if (all === 0) return 'There is nothing on the pages to carry over.';
+  const said = [
+    certain > 0 && `${certain} certain`,
+    likely > 0 && `${likely} likely`,
+    lost > 0 && `${lost} without a place`,
+  ].filter(Boolean);
+  return `${all === 1 ? '1 mark' : `${all} marks`}: ${said.join(', ')}.`;
+}

@@ -1,0 +1,1 @@
+export { editionFeature } from './feature';
