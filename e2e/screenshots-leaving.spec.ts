@@ -14,6 +14,7 @@ import {
   openDocument,
   openSend,
   placeOn,
+  take,
 } from './support/reader';
 
 const PHONE = { viewport: { width: 390, height: 844 }, hasTouch: true, deviceScaleFactor: 1 };
@@ -68,7 +69,7 @@ test('what leaves: the password a guest is asked for, the pages, their notes, wh
   const address = await sheet.getByTestId('link').innerText();
 
   const pictures: Buffer[] = [];
-  const take = async (of: Page): Promise<void> => {
+  const keepOf = async (of: Page): Promise<void> => {
     await of.waitForTimeout(900);
     pictures.push(await of.screenshot());
   };
@@ -79,23 +80,23 @@ test('what leaves: the password a guest is asked for, the pages, their notes, wh
   await guest.getByRole('textbox', { name: 'Password' }).fill('high tide now');
   await guest.getByRole('button', { name: 'Open' }).click();
   await expect(guest.getByText('That is not the password.')).toBeVisible();
-  await take(guest);
+  await keepOf(guest);
   await guest.getByRole('textbox', { name: 'Password' }).fill('low tide at seven');
   await guest.getByRole('button', { name: 'Open' }).click();
   await drawn(guest, 1);
-  await take(guest);
+  await keepOf(guest);
   await guest.getByRole('button', { name: 'Notes' }).click();
   await guest.getByRole('textbox', { name: /^Answer the note/ }).fill('Not in the cracks.');
   await guest.getByRole('button', { name: 'Answer', exact: true }).click();
   await expect(guest.getByText('Ilka Brandt (guest)')).toBeVisible();
-  await take(guest);
+  await keepOf(guest);
   await openDesk(page);
   await page.getByRole('button', { name: 'What was sent' }).click();
   await expect(page.getByTestId('openings').first()).toHaveText(/^Opened once/);
-  await take(page);
+  await keepOf(page);
   await guest.goto('/stand-ins/outbox');
   await expect(guest.getByRole('listitem').first()).toContainText('teo@shore.example');
-  await take(guest);
+  await keepOf(guest);
   await strip(guest, 'guest-phone', pictures);
   await desk.close();
   await guests.close();
@@ -191,6 +192,7 @@ test('links of one’s own, and what is carried over to a new edition', async ({
   await keep();
   await openDesk(page);
   await openDocument(page, 'Rock-pool zones');
+  await take(page, 'Fine pen');
   const pen = await Pen.of(page);
   await write(pen, 'the lower shore', await placeOn(page, 1, 0.12, 0.243), 10);
   await write(pen, 'at noon it is dry', await placeOn(page, 1, 0.12, 0.335), 10);

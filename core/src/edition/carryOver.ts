@@ -1,4 +1,4 @@
-import { boundsOf, listMarks, listRows, type ListRow, wordsKnown } from '../derived/index.ts';
+import { boundsOf, listMarks, listRows, wordsKnown } from '../derived/index.ts';
 import type { DocState } from '../document/index.ts';
 import {
   type Box,
@@ -13,6 +13,7 @@ import { asField, asNote, asWords, isArea, kindFor, type Mark } from '../kinds/i
 import type { Print } from '../print/index.ts';
 import { type EditionPage, EditionText, type PageFate } from './editionText.ts';
 import type { CarryReason, PlacedMark, Verdict } from './placed.ts';
+import { unitsOf } from './units.ts';
 import { movedAlike, onWords, type WordsNow, wordsNow } from './placeWords.ts';
 import { besideLine, type Surroundings, surroundingsOf } from './surroundings.ts';
 
@@ -59,24 +60,6 @@ export function carryOver(
     return new Placing(text, fates, was[from].print, from, unit).place(marks);
   });
   return { placed, fates };
-}
-
-/** Marks that are carried as one: lines of writing, groups. */
-function unitsOf(rows: readonly ListRow[]): Mark[][] {
-  const units: Mark[][] = [];
-  const groups = new Map<string, Mark[]>();
-  for (const row of rows) {
-    const marks = 'line' in row ? row.line.marks.map(({ mark }) => mark) : [row.mark.mark];
-    const group = marks[0].group && `${marks[0].page} ${marks[0].group}`;
-    const known = group ? groups.get(group) : undefined;
-    if (known) known.push(...marks);
-    else {
-      const unit = [...marks];
-      units.push(unit);
-      if (group) groups.set(group, unit);
-    }
-  }
-  return units;
 }
 
 interface Place {

@@ -1,8 +1,9 @@
 import { type DocState, markChange, nextOrder, type Transaction } from '../document/index.ts';
 import { boxCentre, moveBy, subtract, type Vec } from '../geometry/index.ts';
-import { boundsOf } from '../derived/index.ts';
+import { boundsOf, type ListedMark, listRows } from '../derived/index.ts';
 import { kindFor, type Mark } from '../kinds/index.ts';
 import type { PageId } from '../marks/index.ts';
+import { unitsOf } from './units.ts';
 
 /** Marks that wait belong to pages whose ids begin so: no page is called like that. */
 const WAITING = 'waiting ';
@@ -12,11 +13,24 @@ export const waitingPage = (page: PageId): PageId =>
   page.startsWith(WAITING) ? page : `${WAITING}${page}`.slice(0, 100);
 
 /** Marks that have no place in the edition the document shows; those of one page together, from the lowest to the topmost. */
-export function waitingMarks({ marks }: Pick<DocState, 'marks'>): Mark[] {
-  return [...marks]
+export const waitingMarks = (state: Pick<DocState, 'marks'>): Mark[] => pagesWaiting(state).flat();
+
+const pagesWaiting = ({ marks }: Pick<DocState, 'marks'>): Mark[][] =>
+  [...marks]
     .filter(([page]) => page.startsWith(WAITING))
-    .flatMap(([, on]) => [...on.values()].sort((a, b) => a.order - b.order));
-}
+    .map(([, on]) => [...on.values()].sort((a, b) => a.order - b.order));
+
+/** The same, with what belongs together together: lines of writing, groups. */
+export const waitingUnits = (state: Pick<DocState, 'marks'>): Mark[][] =>
+  pagesWaiting(state).flatMap((marks, page) => {
+    const rows = marks.map((mark): ListedMark => {
+      const { minX, minY, maxX, maxY } = boundsOf(mark);
+      // How the page lay is not known any more: upright, most likely.
+      const box = { minX, minY: -maxY, maxX, maxY: -minY };
+      return { mark, words: kindFor(mark).words(mark), page, box, at: boxCentre(box) };
+    });
+    return unitsOf(listRows(rows));
+  });
 
 /** Puts marks that wait onto a page, their middle at a place of it, in user space. */
 export function putWaiting(

@@ -1,10 +1,10 @@
 import type { Page } from '@marginalis/core/document';
-import { type Mark, kindFor } from '@marginalis/core/kinds';
+import type { Mark } from '@marginalis/core/kinds';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { CheckBox, Icon } from '@/ui';
-import { REASONS, VERDICT_WORDS } from './inWords';
+import { nameOf, REASONS, VERDICT_WORDS } from './inWords';
 import { PlacePicture } from './PlacePicture';
 import type { Unit } from './units';
 
@@ -29,8 +29,7 @@ export const CarriedRow = memo(function CarriedRow(props: {
   const { colors } = useTheme();
   const [first] = unit.placed;
   const width = Math.floor((room - ARROW) / 2) - EDGE;
-  const name = kindFor(marks[0]).words(marks[0]).name;
-  const what = marks.length > 1 ? `${marks.length} marks` : name;
+  const what = nameOf(marks);
   const now = unit.placed.flatMap(({ after: mark }) => (mark ? [mark] : []));
   const said = `${VERDICT_WORDS[unit.verdict]}: ${REASONS[first.reason].toLowerCase()}`;
   const picture = { width, height: PICTURE_HEIGHT };

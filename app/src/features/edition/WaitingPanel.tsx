@@ -1,12 +1,13 @@
-import { dropWaiting, putWaiting, waitingMarks } from '@marginalis/core/edition';
+import { dropWaiting, putWaiting, waitingUnits } from '@marginalis/core/edition';
 import { displayMatrix, invertMatrix, transform } from '@marginalis/core/geometry';
-import { kindFor, type Mark } from '@marginalis/core/kinds';
+import type { Mark } from '@marginalis/core/kinds';
 import { useMemo } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { useSession, useSessionState } from '@/session';
 import { useReader } from '@/shell';
 import { Action, MenuButton, MenuItems } from '@/ui';
+import { nameOf } from './inWords';
 import { WaitingPicture } from './WaitingPicture';
 
 /** Marks that have no place in the edition that is shown: each is put where it is wanted, or removed. */
@@ -16,7 +17,7 @@ export function WaitingPanel({ onGone }: { onGone: () => void }) {
   const { colors } = useTheme();
   const marks = useSessionState((s) => s.document.marks);
   const writable = useSessionState((s) => s.writable);
-  const waiting = useMemo(() => waitingMarks({ marks }), [marks]);
+  const waiting = useMemo(() => waitingUnits({ marks }), [marks]);
   /** Onto the page, in the middle of what is seen of it. */
   const put = (all: readonly Mark[]): void => {
     const { current } = stage.getSight();
@@ -49,11 +50,11 @@ export function WaitingPanel({ onGone }: { onGone: () => void }) {
       </Text>
       <FlatList
         data={waiting}
-        keyExtractor={({ id }) => id}
+        keyExtractor={([{ id }]) => id}
         style={styles.rows}
         renderItem={({ item }) => (
           <View style={[styles.row, { borderColor: colors.outlineVariant }]}>
-            <WaitingPicture mark={item} />
+            <WaitingPicture marks={item} />
             <Text variant="bodyMedium" numberOfLines={2} style={styles.name}>
               {nameOf(item)}
             </Text>
@@ -62,7 +63,7 @@ export function WaitingPanel({ onGone }: { onGone: () => void }) {
               mode="outlined"
               disabled={!writable}
               accessibilityLabel={`Put here: ${nameOf(item)}`}
-              onPress={() => put([item])}
+              onPress={() => put(item)}
             >
               Put here
             </Action>
@@ -70,7 +71,7 @@ export function WaitingPanel({ onGone }: { onGone: () => void }) {
               {(close) => (
                 <MenuItems
                   close={close}
-                  ways={[{ title: 'Remove', icon: 'remove', run: () => drop([item]) }]}
+                  ways={[{ title: 'Remove', icon: 'remove', run: () => drop(item) }]}
                 />
               )}
             </MenuButton>
@@ -79,10 +80,10 @@ export function WaitingPanel({ onGone }: { onGone: () => void }) {
       />
       {waiting.length > 1 && (
         <View style={styles.foot}>
-          <Action disabled={!writable} onPress={() => put(waiting)}>
+          <Action disabled={!writable} onPress={() => put(waiting.flat())}>
             {`Put all ${waiting.length} here`}
           </Action>
-          <Action disabled={!writable} onPress={() => drop(waiting)}>
+          <Action disabled={!writable} onPress={() => drop(waiting.flat())}>
             Remove all
           </Action>
         </View>
@@ -93,11 +94,6 @@ export function WaitingPanel({ onGone }: { onGone: () => void }) {
 
 /** Where nothing of the page in sight is in the middle of the window, points from its upper left corner. */
 const MIDDLE = { x: 200, y: 200 };
-
-function nameOf(mark: Mark): string {
-  const { name, text } = kindFor(mark).words(mark);
-  return text === '' ? name : `${name}: ${text}`;
-}
 
 const styles = StyleSheet.create({
   panel: { flex: 1, minHeight: 0, gap: 6 },

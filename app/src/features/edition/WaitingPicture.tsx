@@ -1,24 +1,24 @@
 import { boundsOf, drawingOf } from '@marginalis/core/derived';
-import { boxHeight, boxWidth, growBox } from '@marginalis/core/geometry';
+import { boxHeight, boxWidth, growBox, uniteBoxes } from '@marginalis/core/geometry';
 import type { Mark } from '@marginalis/core/kinds';
 import { StyleSheet, View } from 'react-native';
 import { DrawingSvg } from '@/stage';
 import { G, Svg } from '@/ui';
 
-const SIZE = 48;
+const [WIDE, HIGH] = [84, 48];
 
-/** A mark by itself, small, upright as it was written. */
-export function WaitingPicture({ mark }: { mark: Mark }) {
-  const b = growBox(boundsOf(mark), 2);
+/** Marks by themselves, small, upright as they were written. */
+export function WaitingPicture({ marks }: { marks: readonly Mark[] }) {
+  const b = growBox(marks.map(boundsOf).reduce(uniteBoxes), 2);
   return (
     <View style={styles.picture} aria-hidden>
       <Svg
-        width={SIZE}
-        height={SIZE}
+        width={WIDE}
+        height={HIGH}
         viewBox={`${b.minX} ${-b.maxY} ${boxWidth(b)} ${boxHeight(b)}`}
       >
         <G transform="matrix(1 0 0 -1 0 0)">
-          <DrawingSvg drawing={drawingOf(mark)} />
+          <DrawingSvg drawing={marks.flatMap(drawingOf)} />
         </G>
       </Svg>
     </View>
@@ -26,5 +26,5 @@ export function WaitingPicture({ mark }: { mark: Mark }) {
 }
 
 const styles = StyleSheet.create({
-  picture: { width: SIZE, height: SIZE, backgroundColor: '#ffffff', borderRadius: 2 },
+  picture: { width: WIDE, height: HIGH, backgroundColor: '#ffffff', borderRadius: 2 },
 });

@@ -1,4 +1,5 @@
 import type { CarryReason, Verdict } from '@marginalis/core/edition';
+import { asInk, kindFor, type Mark } from '@marginalis/core/kinds';
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   certain: 'Certain',
@@ -31,4 +32,15 @@ export function countedInWords(counts: Readonly<Record<Verdict, number>>): strin
     lost > 0 && `${lost} without a place`,
   ].filter(Boolean);
   return `${all === 1 ? '1 mark' : `${all} marks`}: ${said.join(', ')}.`;
+}
+
+/** What marks that belong together are called. */
+export function nameOf(marks: readonly Mark[]): string {
+  const [first] = marks;
+  if (marks.length > 1)
+    return marks.every((mark) => asInk(mark))
+      ? `Writing, ${marks.length} strokes`
+      : `${marks.length} marks`;
+  const { name, text } = kindFor(first).words(first);
+  return text === '' ? name : `${name}: ${text}`;
 }
