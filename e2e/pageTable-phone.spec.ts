@@ -176,3 +176,29 @@ test('pages of a file and of another document come in, one is replaced, and some
   await expect(page.getByLabel('Page, 1 to 2')).toBeVisible();
   await drawn(page, 2);
 });
+
+test('pages are numbered from one on, and the numbers are printed and leave so', async ({
+  page,
+}) => {
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  await command(page, 'Page numbers …');
+  const sheet = page.getByRole('dialog', { name: 'Page numbers' });
+  await sheet.getByRole('radio', { name: 'i, ii, iii' }).click();
+  await sheet.getByLabel('Before the number').fill('R-');
+  await expect(sheet.getByText('So: R-i, R-ii, R-iii …')).toBeVisible();
+  await sheet.getByRole('button', { name: 'Number from here' }).click();
+  await expect(sheet.getByText(/^From page R-i on/)).toBeVisible();
+  await sheet.getByRole('radio', { name: 'Head, outside' }).click();
+  await sheet.getByRole('button', { name: 'Print the numbers' }).click();
+  await sheet.getByRole('button', { name: 'Close' }).click();
+  await kept(page);
+  const send = await openSend(page);
+  const path = await downloadProved(page, send);
+  const pages = textOf(new Uint8Array(readFileSync(path))).split('\f');
+  expect(pages.slice(0, 6).map((text) => /R-[ivx]+/.exec(text)?.[0])).toEqual(
+    ['i', 'ii', 'iii', 'iv', 'v', 'vi'].map((n) => `R-${n}`),
+  );
+  const doc = await PDFDocument.load(readFileSync(path));
+  expect(doc.catalog.toString()).toContain('/PageLabels');
+});

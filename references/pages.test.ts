@@ -13,13 +13,14 @@ import {
   addPaper,
   cropPages,
   duplicatePages,
+  numberPages,
   reversePages,
   turnPages,
   widenPages,
 } from '@marginalis/core/editing';
 import { partOf, splitEvery } from '@marginalis/core/leaving';
 import { usualRuling } from '@marginalis/core/paper';
-import { inspectPdf, makeFixedCopy, makeLivingCopy } from '@marginalis/core/pdf';
+import { inspectPdf, makeFixedCopy, makeLivingCopy, openLivingCopy } from '@marginalis/core/pdf';
 import { textFiles } from '../cli/faces';
 import { prove } from '../cli/proving';
 import { done } from '../core/testing/marks';
@@ -80,6 +81,30 @@ test('links, outline and labels lead where they led, whatever comes between', as
   const put = document.pages.findIndex(({ id }) => id === 'paper 2');
   expect(was.labels[2]).toEqual({ '/S': '/D', '/St': 1 });
   expect(is.labels[put]).toEqual({ '/P': 'u:1', '/S': '/a', '/St': 1 });
+});
+
+test('numberings of one’s own are page labels (ISO 32000-1 §12.4.2), in fixed and living copies, and living ones give the file’s back', async () => {
+  const start = emptyDocument(await pagesOf(HANDBOOK));
+  const roman = done(start, numberPages(start, 'a4', { style: 'ROMAN', prefix: 'B ', first: 3 }));
+  const document = done(
+    roman,
+    numberPages(roman, 'a6', { style: 'none', prefix: 'Map', first: 1 }),
+  );
+  const fixed = await makeFixedCopy(HANDBOOK, document);
+  const source = { sha: SHA, bytes: HANDBOOK };
+  const living = await makeLivingCopy([source], document, { madeAt: 1, deflate });
+  expect(living.addedTo).toBe(true);
+  const was = outlineAndLabels(HANDBOOK).labels;
+  for (const { bytes } of [fixed, living]) {
+    expect(complaintOfQpdf(bytes)).toBeNull();
+    const { labels } = outlineAndLabels(bytes);
+    expect(labels.slice(0, 4)).toEqual(was.slice(0, 4));
+    expect(labels[4]).toMatchObject({ '/S': '/R', '/P': 'u:B ', '/St': 3 });
+    expect(labels[5]).toMatchObject({ '/S': '/R', '/P': 'u:B ', '/St': 4 });
+    expect(labels[6]).toMatchObject({ '/P': 'u:Map' });
+  }
+  const opened = await openLivingCopy(living.bytes, 2);
+  expect(outlineAndLabels(opened?.source ?? new Uint8Array()).labels).toEqual(was);
 });
 
 test('of some pages the copy says nothing of the others: no entries, no links, no words', async () => {

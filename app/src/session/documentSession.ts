@@ -5,7 +5,13 @@ import {
   sourcesShownIn,
   type Transaction,
 } from '@marginalis/core/document';
-import { keepAttachments, keepLinks, keepNotes, keepTies } from '@marginalis/core/editing';
+import {
+  keepAttachments,
+  keepLinks,
+  keepNotes,
+  keepNumbers,
+  keepTies,
+} from '@marginalis/core/editing';
 import { type History, type Moved, recordDone, redo, undo } from '@marginalis/core/history';
 import { createJournal, JournalDamage } from '@marginalis/core/journal';
 import { createStore } from 'zustand/vanilla';
@@ -140,7 +146,8 @@ export class DocumentSession {
     if (!asked || !writable) return false;
     const { meet } = useSettings.getState().settle;
     const kept = keepTies(document, keepAttachments(document, keepNotes(document, asked)), meet);
-    const transaction = keepLinks(document, kept);
+    const linked = keepLinks(document, kept);
+    const transaction = keepNumbers(document, linked, this.guide.namesOf);
     const applied = applyTransaction(document, transaction);
     if (!applied.ok) return false;
     const step = { seq: this.keeper.last + 1, transaction: () => transaction };

@@ -23,6 +23,13 @@ export {
   type LinkTarget,
   LONGEST_ADDRESS,
   type OwnLink,
+  LARGEST_NUMBER,
+  LONGEST_PREFIX,
+  NUMBER_STYLES,
+  numberedName,
+  type Numbering,
+  type NumberStyle,
+  spellNumber,
   type Page,
   type PartName,
   type Parts,
@@ -54,6 +61,7 @@ export {
   samePart,
   toPartRecord,
   turnPage,
+  unnumbered,
 } from './parts/index.ts';
 export { documentOfParts, type NamedPart, partsOfDocument } from './documentOfParts.ts';
 export { type RefusalReason, REFUSALS, PdfRefusal } from './refusal.ts';

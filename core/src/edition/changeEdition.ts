@@ -129,7 +129,9 @@ const SAME = 1;
 
 /** A page of the new edition in the place of one of the earlier, turned and cut down as that was. */
 function looked(page: Page, before: Page): Page {
-  const turned = turnPage({ ...page, id: before.id }, before.turn);
+  const { numbering } = before;
+  const kept = { ...page, id: before.id, ...(numbering ? { numbering } : {}) };
+  const turned = turnPage(kept, before.turn);
   const isSame =
     Math.abs(boxWidth(page.sheet) - boxWidth(before.sheet)) < SAME &&
     Math.abs(boxHeight(page.sheet) - boxHeight(before.sheet)) < SAME;

@@ -1,8 +1,8 @@
-import type { Page } from '../document/index.ts';
+import { numberedName, type Numbering, type Page } from '../document/index.ts';
 
 /**
  * The names of the pages of a document, in order: the label that its file gives a page, such as "iv" or "A-3", and otherwise its number. Paper that stands
- * between labelled pages is named after the page before. `labels` are those of the pages of a source; null where it has none.
+ * between labelled pages is named after the page before. From a page on with which a numbering of one's own begins, that is what counts. `labels` are those of the pages of a source; null where it has none.
  */
 export function pageNames(
   pages: readonly Page[],
@@ -11,7 +11,10 @@ export function pageNames(
   const isLabelled = pages.some(({ shows }) => 'source' in shows && labels(shows.source));
   const names: string[] = [];
   let sheets = 0;
-  pages.forEach(({ shows }, k) => {
+  let own: { readonly numbering: Numbering; readonly from: number } | null = null;
+  pages.forEach(({ shows, numbering }, k) => {
+    if (numbering) own = { numbering, from: k };
+    if (own) return void names.push(numberedName(own.numbering, k - own.from));
     const before = names[k - 1 - sheets];
     if ('paper' in shows) {
       sheets++;

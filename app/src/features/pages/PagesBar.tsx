@@ -5,7 +5,7 @@ import { useReader } from '@/shell';
 import { IconAction, MenuButton, MenuItems, type MenuWay, pagesInWords } from '@/ui';
 import { pagesAsked } from './asked';
 import { changePages } from './changePages';
-import { BRING_PAGES, CROP_PAGES, MOVE_PAGES, WIDEN_PAGES } from './ids';
+import { BRING_PAGES, CROP_PAGES, MOVE_PAGES, NUMBER_PAGES, WIDEN_PAGES } from './ids';
 import { takeOut } from './takeOut';
 
 /** What can be done with the pages that are chosen. */
@@ -44,6 +44,7 @@ export function PagesBar({ ids, onDone }: { ids: readonly PageId[]; onDone: () =
   const ways: readonly MenuWay[] = [
     { title: 'Crop …', icon: 'crop', run: () => ask(CROP_PAGES) },
     { title: 'Room to write …', icon: 'fitPage', run: () => ask(WIDEN_PAGES) },
+    { title: 'Page numbers …', icon: 'pages', run: () => ask(NUMBER_PAGES) },
     { title: 'Turn left', icon: 'turnLeft', run: () => change.turn(ids, 270) },
     { title: 'Turn upside down', icon: 'turn', run: () => change.turn(ids, 180) },
     ...together,

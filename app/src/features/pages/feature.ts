@@ -7,6 +7,7 @@ import {
   BRING_PAGES,
   CROP_PAGES,
   MOVE_PAGES,
+  NUMBER_PAGES,
   REPLACE_PAGE,
   SPLIT_PAGES,
   TABLE,
@@ -29,6 +30,7 @@ const WidenPages = late(async () => (await import('./WidenPages')).WidenPages);
 const BringPages = late(async () => (await import('./BringPages')).BringPages);
 const ReplacePage = late(async () => (await import('./BringPages')).ReplacePage);
 const SplitPages = late(async () => (await import('./SplitPages')).SplitPages);
+const NumberPages = late(async () => (await import('./NumberPages')).NumberPages);
 const CropPages = late(async () => (await import('./CropPages')).CropPages);
 
 /** What can be done with the page in sight; with several it is done in the table. */
@@ -104,6 +106,14 @@ function onePage(reader: Reader): readonly Command[] {
     },
     {
       ...shared,
+      id: NUMBER_PAGES,
+      title: 'Page numbers …',
+      also: 'labels roman numerals number from here print numbering',
+      icon: 'pages',
+      run: () => ask(NUMBER_PAGES),
+    },
+    {
+      ...shared,
       id: BRING_PAGES,
       title: 'Add pages of another document …',
       also: 'insert join merge combine append file',
@@ -161,6 +171,7 @@ export const pagesFeature: ReaderFeature = {
   dialogs: [
     { id: MOVE_PAGES, Content: MovePages },
     { id: CROP_PAGES, Content: CropPages },
+    { id: NUMBER_PAGES, Content: NumberPages },
     { id: WIDEN_PAGES, Content: WidenPages },
     { id: BRING_PAGES, Content: BringPages },
     { id: REPLACE_PAGE, Content: ReplacePage },

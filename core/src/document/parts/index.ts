@@ -9,6 +9,7 @@ export {
   pagesOfSource,
   paperPage,
   turnPage,
+  unnumbered,
 } from './page.ts';
 export {
   type Attachment,
@@ -17,6 +18,15 @@ export {
   LARGEST_PICTURE,
   type PictureType,
 } from './attachment.ts';
+export {
+  LARGEST_NUMBER,
+  LONGEST_PREFIX,
+  NUMBER_STYLES,
+  numberedName,
+  type Numbering,
+  type NumberStyle,
+  spellNumber,
+} from './numbering.ts';
 export type { Bookmark } from './bookmark.ts';
 export { LONGEST_REMARK, MOST_STROKES, type Remark, REMARK_SHEET, type Thread } from './thread.ts';
 export type { Tag } from './tag.ts';

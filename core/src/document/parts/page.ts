@@ -9,6 +9,7 @@ import {
 import type { PageId } from '../../marks/index.ts';
 import { type Ruling, rulingShape } from '../../paper/index.ts';
 import { boxShape, pageBoxShape } from '../pageShape.ts';
+import { type Numbering, numberingShape } from './numbering.ts';
 
 export type Turn = PageBox['rotate'];
 
@@ -37,6 +38,8 @@ export interface Page extends PageBox {
   /** The page's box as it came, in user space. */
   readonly sheet: Box;
   readonly shows: Shown;
+  /** A numbering of one's own that begins with this page. */
+  readonly numbering?: Numbering;
 }
 
 const shownShape = object({
@@ -63,6 +66,7 @@ export const pageShape = object({
   crop: boxShape.nullable().defined(),
   sheet: boxShape.required(),
   shows: shownShape,
+  numbering: numberingShape.default(undefined),
 }).concat(pageBoxShape);
 
 /** Turned by so much as it came; clockwise, degrees. */
@@ -86,6 +90,12 @@ export function framePage(page: Page, frame: Box): Page {
     (side) => Math.abs(frame[side] - sheet[side]) < 1e-6,
   );
   return isWhole ? { ...page, crop: null, box: sheet } : { ...page, crop: frame, box: frame };
+}
+
+/** A page that no numbering begins with. */
+export function unnumbered(page: Page): Page {
+  const { numbering: _, ...rest } = page;
+  return rest;
 }
 
 /** Whether there is room around what it came with. */

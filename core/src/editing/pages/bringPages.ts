@@ -10,6 +10,7 @@ import {
   marksOn,
   type Page,
   type Transaction,
+  unnumbered,
 } from '../../document/index.ts';
 import type { PageId } from '../../marks/index.ts';
 import { missingAttachments } from '../missingAttachments.ts';
@@ -31,7 +32,10 @@ export function bringPages(
   const coming = indices.map((index) => from.pages[index]).filter((page) => page !== undefined);
   if (coming.length === 0) return null;
   const { orders, moved } = placesAfter(state.pages, after, coming.length);
-  const pages = coming.map((page, k): Page => ({ ...page, id: newId(), order: orders[k] }));
+  const pages = coming.map((page, k): Page => ({
+    ...unnumbered(page),
+    ...{ id: newId(), order: orders[k] },
+  }));
   return {
     label: labelled('Add', coming.length),
     changes: [
@@ -57,7 +61,11 @@ export function replacePage(
   const before = state.pages.find((page) => page.id === id);
   const other = from.pages.at(index);
   if (!before || !other) return null;
-  const after: Page = { ...other, id, order: before.order };
+  const after: Page = {
+    ...unnumbered(other),
+    ...{ id, order: before.order },
+    ...(before.numbering ? { numbering: before.numbering } : {}),
+  };
   const gone: Change[] =
     marks === 'stay' ? [] : inOrder(marksOn(state, id)).map((mark) => markChange(mark, null));
   const come = marks === 'stay' ? [] : whatComesAlong(state, from, [other], [after], newId);

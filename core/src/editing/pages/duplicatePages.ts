@@ -8,6 +8,7 @@ import {
   type Page,
   type Thread,
   type Transaction,
+  unnumbered,
 } from '../../document/index.ts';
 import type { MarkId, PageId } from '../../marks/index.ts';
 import { renewedMarks } from '../clip.ts';
@@ -33,7 +34,7 @@ export function duplicatePages(
   const renamed: Renamed = { marks: new Map(), threads: new Map() };
   const pages = new Map<PageId, PageId>();
   const changes = copied.flatMap((page, k) => {
-    const copy: Page = { ...page, id: newId(), order: orders[k] };
+    const copy: Page = { ...unnumbered(page), id: newId(), order: orders[k] };
     pages.set(page.id, copy.id);
     const marks = marksOnto(state, page.id, copy.id, notes, newId, renamed);
     return [changeOf('page', null, copy), ...marks];

@@ -1,3 +1,11 @@
+export { numberPages } from './numberPages.ts';
+export {
+  keepNumbers,
+  NUMBER_PLACES,
+  type NumberPlace,
+  printNumbers,
+  removeNumbers,
+} from './printNumbers.ts';
 export { addPaper } from './addPaper.ts';
 export { bringPages, replacePage } from './bringPages.ts';
 export { duplicatePages } from './duplicatePages.ts';

@@ -24,6 +24,7 @@ import { writeAnew } from '../library/writeAnew.ts';
 import { openPdf } from '../openPdf.ts';
 import { gatherPages, type Source } from '../pages/gather.ts';
 import { fixGeometry, pageGeometry } from '../pages/geometry.ts';
+import { ownLabels } from '../pages/labels.ts';
 import { addBookmarks } from '../pages/ownBookmarks.ts';
 import { addLinks } from '../pages/ownLinks.ts';
 import { type Deflate, encodeForm } from '../sink/formWriter.ts';
@@ -95,6 +96,7 @@ export async function makeLivingCopy(
     : (await gatherPages(doc, sources, document)).pages;
   // Before anything of ours stands there.
   const came = annotationsIn(doc).annotations;
+  if (addedTo) ownLabels(doc, document.pages);
   const { context } = doc;
   const colours = ownColours(doc);
   const files = withAttachments(document, options);

@@ -5,7 +5,7 @@ import { openPdf } from '../openPdf.ts';
 import { arrangePages } from './arrange.ts';
 import { pageGeometry } from './geometry.ts';
 import { clonePage, hasFields } from './clonePage.ts';
-import { keepLabels } from './labels.ts';
+import { keepLabels, ownLabels } from './labels.ts';
 import { pruneLeads } from './pruneLeads.ts';
 import { pruneStructure } from '../tags/pruneStructure.ts';
 
@@ -81,6 +81,10 @@ export async function gatherPages(
       pruneStructure(doc, row);
     }
   }
+  ownLabels(
+    doc,
+    pages.map(({ page }) => page),
+  );
   return { pages, formDamaged: shelf.formDamaged, linksPruned };
 }
 

@@ -8,6 +8,7 @@ import {
   type PDFObject,
   PDFString,
 } from '@cantoo/pdf-lib';
+import { type Numbering, type NumberStyle, type Page, spellNumber } from '../../document/index.ts';
 
 /** How a page is labelled (ISO 32000-1 §12.4.2). */
 interface Label {
@@ -20,9 +21,6 @@ interface Label {
 const LABELS = PDFName.of('PageLabels');
 /** Deeper number trees are damage. */
 const DEEPEST = 32;
-/** Letters and Roman numbers grow with what they count: what a damaged file counts beyond this is written in digits. */
-const MOST_SPELLED = 4_999;
-
 /** The ranges of a number tree, by the page they begin at. */
 function rangesIn(node: unknown, into: Map<number, PDFDict>, depth = 0): void {
   if (!(node instanceof PDFDict) || depth > DEEPEST) return;
@@ -63,52 +61,19 @@ function readLabels(doc: PDFDocument, count: number): Label[] | null {
   });
 }
 
-const ROMAN: readonly (readonly [number, string])[] = [
-  [1000, 'm'],
-  [900, 'cm'],
-  [500, 'd'],
-  [400, 'cd'],
-  [100, 'c'],
-  [90, 'xc'],
-  [50, 'l'],
-  [40, 'xl'],
-  [10, 'x'],
-  [9, 'ix'],
-  [5, 'v'],
-  [4, 'iv'],
-  [1, 'i'],
-];
-
-function roman(n: number): string {
-  let rest = n;
-  let out = '';
-  for (const [value, sign] of ROMAN) for (; rest >= value; rest -= value) out += sign;
-  return out;
-}
-
-/** a … z, aa … zz: the letter again for every round (ISO 32000-1, table 159). */
-const letters = (n: number): string =>
-  String.fromCharCode(97 + ((n - 1) % 26)).repeat(Math.floor((n - 1) / 26) + 1);
+/** Styles as files name them. */
+const STYLES: Readonly<Record<string, NumberStyle>> = {
+  D: 'digits',
+  R: 'ROMAN',
+  r: 'roman',
+  A: 'LETTERS',
+  a: 'letters',
+};
+const NAMES = new Map(Object.entries(STYLES).map(([name, style]) => [style, name]));
 
 /** A label as it is read. */
-export function spell({ style, prefix, number }: Label): string {
-  const n = Math.max(1, number);
-  if (style !== null && n > MOST_SPELLED) return `${prefix}${n}`;
-  switch (style) {
-    case 'D':
-      return `${prefix}${number}`;
-    case 'R':
-      return prefix + roman(n).toUpperCase();
-    case 'r':
-      return prefix + roman(n);
-    case 'A':
-      return prefix + letters(n).toUpperCase();
-    case 'a':
-      return prefix + letters(n);
-    default:
-      return prefix;
-  }
-}
+export const spell = ({ style, prefix, number }: Label): string =>
+  prefix + spellNumber(STYLES[style ?? ''] ?? 'none', number);
 
 /** Pages put in after one with a number carry its label and a letter, as in print (common practice, no source). */
 const putIn = (after: Label | null, nth: number): Label => ({
@@ -140,13 +105,37 @@ export function keepLabels(
     }
     return putIn(last, ++nth);
   });
+  writeLabels(doc, all);
+}
+
+/** @param begin pages with which a range begins, though it might be the one before that goes on */
+function writeLabels(
+  doc: PDFDocument,
+  all: readonly Label[],
+  begin: ReadonlySet<number> = new Set(),
+): void {
   const nums: PDFObject[] = [];
   all.forEach((label, i) => {
-    if (i > 0 && follows(all[i - 1], label)) return;
+    if (i > 0 && !begin.has(i) && follows(all[i - 1], label)) return;
     const range = doc.context.obj({ St: Math.max(1, label.number) }) as PDFDict;
     if (label.style) range.set(PDFName.of('S'), PDFName.of(label.style));
     if (label.prefix) range.set(PDFName.of('P'), PDFHexString.fromText(label.prefix));
     nums.push(PDFNumber.of(i), range);
   });
   doc.catalog.set(LABELS, doc.context.obj({ Nums: nums }));
+}
+
+/** Writes the numberings of a person's own into the labels of a copy: from the page on with which the first one begins. */
+export function ownLabels(doc: PDFDocument, pages: readonly Page[]): void {
+  const begins = pages.findIndex(({ numbering }) => numbering);
+  if (begins < 0) return;
+  const known = readLabels(doc, pages.length);
+  let own: { readonly numbering: Numbering; readonly from: number } | null = null;
+  const all = pages.map(({ numbering }, k): Label => {
+    if (numbering) own = { numbering, from: k };
+    if (!own) return known?.[k] ?? { style: 'D', prefix: '', number: k + 1 };
+    const { style, prefix, first } = own.numbering;
+    return { style: NAMES.get(style) ?? null, prefix, number: first + k - own.from };
+  });
+  writeLabels(doc, all, new Set(pages.flatMap(({ numbering }, k) => (numbering ? [k] : []))));
 }
