@@ -24,6 +24,7 @@ import {
   editionOf,
   paragraphsIn,
   rearranged,
+  laidSo,
   rescanned,
   seenPages,
   type SetWord,
@@ -337,9 +338,14 @@ describe('scans that are scanned again', () => {
     ['a turn of 2°', LOG, 2, { x: 6, y: -9 }, [0, 1, 2]],
     ['a turn of -1.3°, in another order', LOG, -1.3, { x: -11, y: 4 }, [2, 0, 1]],
     ['the reading, printed and scanned', READING, 2, { x: 5, y: 3 }, [0, 1, 2, 3, 4, 5]],
-  ] as const)('%s', async (how, bytes, degrees, by, order) => {
+    ['laid on its side, a turn of 1°', LOG, 1, { x: 0, y: 0 }, [0, 1, 2], 90],
+    ['upside down', LOG, 0, { x: 3, y: -5 }, [0, 1, 2], 180],
+  ] as const)('%s', async (how, bytes, degrees, by, order, turn: number = 0) => {
     const angle = (degrees * Math.PI) / 180;
-    const scan = await rescanned(await rearranged(bytes, order), { angle, by, seed: 3 });
+    const scan = await laidSo(
+      await rescanned(await rearranged(bytes, order), { angle, by, seed: 3 }),
+      turn,
+    );
     const [was, is] = [await editionOf(bytes), await editionOf(scan)];
     const byPicture = fatesByPicture(await seenPages(bytes, was), await seenPages(scan, is));
     const random = seededRandom(21);

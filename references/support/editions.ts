@@ -1,4 +1,4 @@
-import { PDFDocument, StandardFonts } from '@cantoo/pdf-lib';
+import { degrees, PDFDocument, StandardFonts } from '@cantoo/pdf-lib';
 import { createCanvas } from '@napi-rs/canvas';
 import { pagesOfSource } from '@marginalis/core/document';
 import { type EditionPage, inkOf, type SeenPage } from '@marginalis/core/edition';
@@ -166,5 +166,13 @@ export async function rescanned(
     const picture = await doc.embedJpg(canvas.toBuffer('image/jpeg', 70));
     doc.addPage([width, height]).drawImage(picture, { x: 0, y: 0, width, height });
   }
+  return doc.save();
+}
+
+/** The pages of a file, seen turned by so much, clockwise, degrees; what lies where in user space stays. */
+export async function laidSo(bytes: Uint8Array, turn: number): Promise<Uint8Array> {
+  if (turn === 0) return bytes;
+  const doc = await PDFDocument.load(bytes);
+  for (const page of doc.getPages()) page.setRotation(degrees(turn));
   return doc.save();
 }

@@ -6,7 +6,7 @@ import {
   type PageBox,
   thenMatrix,
 } from '../geometry/index.ts';
-import { liesOn, roughlyAlike } from './comparePictures.ts';
+import { CLEAR, type LiesOn, liesOn, roughlyAlike } from './comparePictures.ts';
 import type { PageFate } from './editionText.ts';
 import type { InkPicture } from './inkPicture.ts';
 
@@ -37,14 +37,22 @@ export function fatesByPicture(
   is: readonly SeenPage[],
   onProgress: (done: number, all: number) => void = () => undefined,
 ): Map<number, PageFate> {
-  const found = was.flatMap((a, k) => {
-    const candidates = candidatesFor(a, is);
-    const lying = candidates.flatMap((b) => {
+  const found: { a: SeenPage; b: SeenPage; on: LiesOn }[] = [];
+  // By so many pages the one before has moved on.
+  let moved = 0;
+  was.forEach((a, k) => {
+    const candidates = candidatesFor(a, is).sort(
+      (p, q) => Math.abs(p.page - a.page - moved) - Math.abs(q.page - a.page - moved),
+    );
+    for (const b of candidates) {
       const on = liesOn(a.picture, b.picture);
-      return on && on.alike >= SURE ? [{ a, b, on }] : [];
-    });
+      if (!on || on.alike < SURE) continue;
+      found.push({ a, b, on });
+      if (on.alike < CLEAR) continue;
+      moved = b.page - a.page;
+      break;
+    }
     onProgress(k + 1, was.length);
-    return lying;
   });
   const rank = ({ a, b, on }: (typeof found)[number]): number =>
     on.alike - NEARER * Math.abs(a.page - b.page);

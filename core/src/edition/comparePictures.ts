@@ -16,9 +16,12 @@ const FINER = [
   { width: 180, far: 6 },
   { width: 360, far: 3 },
 ] as const;
-/** Across which page is which is told, and how alike they must be that no other way round is tried. */
+/** Pixels across at which it is told which page is which. */
 const SMALL = 28;
-const ENOUGH = 0.6;
+/** Less alike than this at first sight pages are not looked at closely. */
+const ROUGHLY = 0.3;
+/** As clear as this it is the same page, and no other way round is tried. */
+export const CLEAR = 0.5;
 /** Turns that are tried, radians, and shifts, of the width. */
 const DEGREE = Math.PI / 180;
 const TURNS = [-4, -3, -2, -1, 0, 1, 2, 3, 4].map((degrees) => degrees * DEGREE);
@@ -43,49 +46,48 @@ function quarters(picture: InkPicture): { readonly picture: InkPicture; readonly
   return all;
 }
 
+/** The quarter turns in which one page may lie on another: on its side it is as wide as the other is high. */
+function waysRound(a: InkPicture, b: InkPicture): ReturnType<typeof quarters> {
+  const isUpright = (one: InkPicture): boolean => one.height >= one.width;
+  const same = isUpright(a) === isUpright(b);
+  return quarters(a).filter((_, k) => (k % 2 === 0) === same);
+}
+
 /** How alike two pages are, roughly, whatever way round and a little askew; for telling which page is which. */
 export function roughlyAlike(a: InkPicture, b: InkPicture): number {
-  const [upright, ...others] = quarters(narrowed(a, SMALL));
-  const alike = (one: InkPicture): number => coarse(narrowed(one, SMALL), b, ROUGH).alike;
-  const first = alike(upright.picture);
-  return first >= ENOUGH ? first : Math.max(first, ...others.map(({ picture }) => alike(picture)));
+  const isUpright = (one: InkPicture): boolean => one.height >= one.width;
+  const same = isUpright(a) === isUpright(b);
+  // A page on its side is as wide as the other is high.
+  const ways = quarters(narrowed(a, SMALL)).filter((_, k) => (k % 2 === 0) === same);
+  return Math.max(
+    ...ways.map(({ picture }) => coarse(narrowed(picture, SMALL), b, ROUGH)[0].alike),
+  );
 }
 
 /** Where a page lies on another one, however it is turned; null where they have nothing in common. */
 export function liesOn(a: InkPicture, b: InkPicture): LiesOn | null {
-  const [upright, ...others] = quarters(a);
-  const laid = ({ picture, map }: (typeof others)[number]) => ({
-    ...{ picture, map },
-    ...coarse(narrowed(picture, COARSE), b),
-  });
-  const first = laid(upright);
-  const found = [first, ...(first.alike >= ENOUGH ? [] : others.map(laid))].sort(
-    (one, other) => other.alike - one.alike,
-  )[0];
-  if (!(found.alike > 0)) return null;
-  // From coarse pixels to those of the whole pictures.
-  const [sa, sb] = [COARSE / found.picture.width, COARSE / b.width];
-  const whole = thenMatrix(thenMatrix([sa, 0, 0, sa, 0, 0], found.onto), [
-    1 / sb,
-    0,
-    0,
-    1 / sb,
-    0,
-    0,
-  ]);
-  const finer = refine(found.picture, b, whole);
-  return { map: thenMatrix(found.map, finer.map), alike: finer.alike };
+  const closely = ({ picture, map }: ReturnType<typeof quarters>[number]): LiesOn | null => {
+    const { alike, map: whole } = bestWay(picture, b, coarse(narrowed(picture, COARSE), b));
+    if (alike < ROUGHLY) return null;
+    const finer = refine(picture, b, whole);
+    return { map: thenMatrix(map, finer.map), alike: finer.alike };
+  };
+  const [upright, ...others] = waysRound(a, b);
+  let best = closely(upright);
+  // Forms look much the same upside down: what is clear is not questioned.
+  if (best && best.alike >= CLEAR) return best;
+  for (const one of others) {
+    const found = closely(one);
+    if (found && found.alike > (best?.alike ?? 0)) best = found;
+  }
+  return best && best.alike > 0 ? best : null;
 }
 
-/** The best turn and shift of a small picture on another one. */
-function coarse(
-  small: InkPicture,
-  b: InkPicture,
-  turns = TURNS,
-): { readonly alike: number; readonly onto: Matrix } {
+/** The turns and shifts of a small picture on another one, the best first. */
+function coarse(small: InkPicture, b: InkPicture, turns = TURNS): Laid[] {
   const other = narrowed(b, small.width);
   const reach = Math.round(SHIFT * small.width);
-  let best = { alike: -1, onto: [1, 0, 0, 1, 0, 0] as Matrix };
+  const laidSo: Laid[] = [];
   for (const angle of turns) {
     const [c, s] = [Math.cos(angle), Math.sin(angle)];
     const [ox, oy] = [small.width / 2, small.height / 2];
@@ -98,14 +100,76 @@ function coarse(
       }
     for (let sy = -reach; sy <= reach; sy++)
       for (let sx = -reach; sx <= reach; sx++) {
-        const alike = correlation(laid, other, sx, sy);
-        if (alike <= best.alike) continue;
         // From the small picture: about its middle, then moved.
         const onto: Matrix = [c, s, -s, c, px + sx - c * ox + s * oy, py + sy - s * ox - c * oy];
-        best = { alike, onto };
+        laidSo.push({ alike: correlation(laid, other, sx, sy), onto, sx, sy, angle });
+      }
+  }
+  return laidSo.sort((one, two) => two.alike - one.alike);
+}
+
+/** A way a small picture may lie on another one. */
+interface Laid {
+  readonly alike: number;
+  readonly onto: Matrix;
+  readonly sx: number;
+  readonly sy: number;
+  readonly angle: number;
+}
+
+/** Rows of tables look alike a row farther on: of so many ways that differ, the one is taken that is best when looked at more closely. */
+const WAYS = 8;
+/** Pixels across at which that is looked at, and how far to either side. */
+const CLOSER = 128;
+const ASIDE = 2;
+
+function bestWay(
+  a: InkPicture,
+  b: InkPicture,
+  all: readonly Laid[],
+): { alike: number; map: Matrix } {
+  const ways: Laid[] = [];
+  for (const one of all) {
+    if (ways.length === WAYS) break;
+    const isOther = ways.every(
+      ({ sx, sy, angle }) =>
+        Math.hypot(sx - one.sx, sy - one.sy) >= 2 || Math.abs(angle - one.angle) > 1.5 * DEGREE,
+    );
+    if (isOther) ways.push(one);
+  }
+  const [fa, fb] = [narrowed(a, CLOSER), narrowed(b, CLOSER)];
+  const [ka, kb] = [fa.width / COARSE, fb.width / COARSE];
+  let best = { alike: -1, map: ways[0].onto };
+  for (const { onto } of ways) {
+    const map = thenMatrix(thenMatrix(scaled(1 / ka), onto), scaled(kb));
+    for (let dy = -ASIDE; dy <= ASIDE; dy++)
+      for (let dx = -ASIDE; dx <= ASIDE; dx++) {
+        const moved: Matrix = [map[0], map[1], map[2], map[3], map[4] + dx, map[5] + dy];
+        const alike = likeness(fa, fb, moved);
+        if (alike <= best.alike) continue;
+        const whole = thenMatrix(scaled(fa.width / a.width), moved);
+        best = { alike, map: thenMatrix(whole, scaled(b.width / fb.width)) };
       }
   }
   return best;
+}
+
+/** How alike what is inked is where a map lays one picture on another. */
+function likeness(a: InkPicture, b: InkPicture, map: Matrix): number {
+  let [both, first, second] = [0, 0, 0];
+  const [ma, mb, mc, md, me, mf] = map;
+  for (let y = 0; y < a.height; y++)
+    for (let x = 0; x < a.width; x++) {
+      const p = a.ink[y * a.width + x];
+      const bx = Math.round(ma * x + mc * y + me);
+      const by = Math.round(mb * x + md * y + mf);
+      const isOn = bx >= 0 && by >= 0 && bx < b.width && by < b.height;
+      const q = isOn ? b.ink[by * b.width + bx] : 0;
+      both += p * q;
+      first += p * p;
+      second += q * q;
+    }
+  return both / (Math.sqrt(first * second) || 1);
 }
 
 /** Of what is inked (normalised cross-correlation without the mean: white paper is no likeness). */
