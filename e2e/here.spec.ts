@@ -19,6 +19,7 @@ test('the right button of a mouse asks what is to stand at a bare place, what wa
     'Stamp',
     'Drawer',
     'Sign',
+    'Link',
   ]);
   await page.keyboard.press('Escape');
   await expect(here).toBeHidden();
@@ -42,6 +43,7 @@ test('the right button of a mouse asks what is to stand at a bare place, what wa
     'Stamp',
     'Drawer',
     'Sign',
+    'Link',
   ]);
   await here.getByRole('button', { name: 'Note' }).click();
   await page.getByRole('textbox', { name: 'What the note says' }).fill('Whose is it?');
