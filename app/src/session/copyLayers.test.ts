@@ -12,7 +12,9 @@ const stroke = (page: number, id: string) => ({
   id,
   path: wavePath({ x: 40, y: 100 }, 80, 6, 2),
 });
-const layer = (count: number): MarkLayer => ({ form: null, count, covered: [] });
+const layer = (count: number): MarkLayer => ({
+  ...{ form: null, count, covered: [], takenOut: [] },
+});
 
 let state: DocState;
 let asked: (readonly MarkRecord[])[];

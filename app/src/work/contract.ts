@@ -4,7 +4,7 @@ import type { Attachment, DocState, Page, RefusalReason } from '@marginalis/core
 import type { Drawing } from '@marginalis/core/drawing';
 import type { Form } from '@marginalis/core/fields';
 import type { Mail, PlacedInk } from '@marginalis/core/formats';
-import type { Box, PageBox } from '@marginalis/core/geometry';
+import type { Box, PageBox, Vec } from '@marginalis/core/geometry';
 import type { MarkId, MarkRecord, PageId } from '@marginalis/core/marks';
 import type {
   CopyOf,
@@ -15,14 +15,16 @@ import type {
   LivingCopy,
   OpenedLivingCopy,
   PagePicture,
+  PrintTakenOut,
   Protection,
   SheetPlan,
   TakenUp,
 } from '@marginalis/core/pdf';
 import type { Quad } from '@marginalis/core/photographed';
 import type { ReadSvg } from '@marginalis/core/svg';
-import type { PictureHead } from '@marginalis/core/pictures';
-import type { Raster } from '@marginalis/core/pdfium';
+import type { TakenPrint } from '@marginalis/core/kinds';
+import type { InkOnPaper, PictureHead } from '@marginalis/core/pictures';
+import type { PrintedLook, Raster } from '@marginalis/core/pdfium';
 import type { CopyToProve, Proof, ProvedPage } from '@marginalis/core/proof';
 import type { CarriedOver } from '@marginalis/core/edition';
 import type { ShippedFace } from '@marginalis/core/type';
@@ -70,6 +72,16 @@ interface PdfJobs {
   openLiving: {
     ask: { bytes: Uint8Array; now: number; password?: string };
     answer: OpenedLivingCopy | null;
+  };
+  /** Whether print can be taken out of a page; the file is not changed. */
+  tryTakeOut: {
+    ask: {
+      bytes: Uint8Array;
+      page: number;
+      taken: readonly TakenPrint[];
+      password?: string;
+    };
+    answer: PrintTakenOut;
   };
   /** A document of which each page is a picture. */
   pdfOfPictures: { ask: { pictures: readonly PagePicture[] }; answer: Uint8Array };
@@ -152,6 +164,11 @@ interface LookJobs {
     ask: { svg: Uint8Array; width: number; height: number };
     answer: ReadSvg | null;
   };
+  /** How a line of print looks: the letter at a place, in user space, and the colours of an area as the file has it. */
+  lineLook: {
+    ask: { bytes: Uint8Array; page: number; at: Vec; area: Box; password?: string };
+    answer: { readonly printed: PrintedLook | null; readonly colours: InkOnPaper | null };
+  };
   /** Where the marks of a document belong in another edition of it. */
   carryOver: {
     ask: {
@@ -195,7 +212,7 @@ export type JobName = keyof Jobs;
 
 const LOOK_JOBS: readonly LookJob[] = [
   ...(['pagePicture', 'pictures', 'picture', 'graphic'] as const),
-  ...(['findSheet', 'straighten', 'prove', 'carryOver'] as const),
+  ...(['findSheet', 'straighten', 'prove', 'carryOver', 'lineLook'] as const),
 ];
 
 export const isLookJob = (job: JobName): boolean => (LOOK_JOBS as readonly string[]).includes(job);

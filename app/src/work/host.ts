@@ -22,6 +22,7 @@ import {
   readForm,
   type Smaller,
   takeUpAnnotations,
+  tryTakeOut,
 } from '@marginalis/core/pdf';
 import { answer, type Run } from './answering';
 import type { PdfJob, WorkReply, WorkRequest } from './contract';
@@ -62,6 +63,7 @@ const runs: { [J in PdfJob]: Run<J> } = {
       ...textFiles({ faces, own }),
     }),
   openLiving: ({ bytes, now, password }) => openLivingCopy(bytes, now, password),
+  tryTakeOut: ({ bytes, page, taken, password }) => tryTakeOut(bytes, page, taken, password),
   pdfOfPictures: ({ pictures }) => pdfOfPictures(pictures),
   sheets: ({ bytes, plan }) => onSheets(bytes, plan),
   takeUp: ({ bytes, now }) => takeUpAnnotations(bytes, { now, tools: pictureTools }),

@@ -3,7 +3,14 @@ import { keepDrawings } from '@marginalis/core/derived';
 import type { DocState } from '@marginalis/core/document';
 import { compareEditions } from '@marginalis/core/edition';
 import { boxWidth } from '@marginalis/core/geometry';
-import { type OpenPages, openPages, opensFreely, windowOnto } from '@marginalis/core/pdfium';
+import {
+  lineLook,
+  type OpenPages,
+  openPages,
+  opensFreely,
+  windowOnto,
+} from '@marginalis/core/pdfium';
+import { inkOnPaper } from '@marginalis/core/pictures';
 import { proveCopy } from '@marginalis/core/proof';
 import { answer, type Run } from './answering';
 import type { LookJob, WorkReply, WorkRequest } from './contract';
@@ -51,6 +58,22 @@ const runs: { [J in LookJob]: Run<J> } = {
   },
   picture: makePicture,
   graphic: readGraphic,
+  async lineLook({ bytes, page, at, area, password }) {
+    const module = await pdfium();
+    const open = openPages(module, bytes, password);
+    try {
+      const raster = open.page(page, ({ size, draw }) =>
+        draw(windowOnto(size, area, Math.min(300, (72 * 600) / boxWidth(area)))),
+      );
+      const locked = password === undefined ? {} : { password };
+      return {
+        printed: lineLook(module, bytes, { page, at, ...locked }),
+        colours: raster && inkOnPaper(raster),
+      };
+    } finally {
+      open.close();
+    }
+  },
   async carryOver({ document, source, was, is }, onProgress) {
     const module = await pdfium();
     const [before, after] = [openEdition(module, was), openEdition(module, is)];

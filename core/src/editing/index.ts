@@ -114,6 +114,16 @@ export {
   putPicture,
 } from './pictures.ts';
 export { changeEquation, type NewEquation, putEquation, type SetTex } from './equations.ts';
+export {
+  correctionHeight,
+  correctionOf,
+  correctPrint,
+  lineWith,
+  looksLike,
+  type NewCorrection,
+  type PrintedLine,
+  printedLineAt,
+} from './corrections.ts';
 export { addLinks, changeLink, keepLinks, removeLinks } from './links.ts';
 export { keepNotes } from './keepNotes.ts';
 export { followersOf, keepTies } from './keepTies.ts';

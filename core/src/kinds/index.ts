@@ -1,4 +1,13 @@
-export type { CarryOptions, Covered, Kind, Look, LookChange, MarkWords, Plane } from './kind.ts';
+export type {
+  CarryOptions,
+  Covered,
+  TakenPrint,
+  Kind,
+  Look,
+  LookChange,
+  MarkWords,
+  Plane,
+} from './kind.ts';
 export type { AnnotationSketch, SketchedBase } from './annotation.ts';
 export { marksOfSketch } from './ofSketch.ts';
 export { KINDS, kindFor, type Mark } from './table.ts';
@@ -64,4 +73,14 @@ export {
   SIGNS,
   type WidgetPlace,
 } from './field/index.ts';
+export {
+  asCorrection,
+  blockOfCorrection,
+  CORRECTION_LEADING,
+  cornersOfCorrection,
+  type CorrectionMark,
+  LONGEST_LINE,
+  NARROWEST,
+  WIDEST,
+} from './correction/index.ts';
 export { asFigure, FIGURE_NAMES, type FigureMark, type Tie, untied } from './figure/index.ts';

@@ -12,6 +12,7 @@ import type {
   Run,
   WordManner,
 } from '../marks/index.ts';
+import type { Quad } from '../print/index.ts';
 import type { AnnotationSketch, SketchedBase } from './annotation.ts';
 
 /** How marks are carried to another place. */
@@ -50,6 +51,12 @@ export interface Covered {
   readonly object: number;
   /** The state that it is seen in; with null it is not seen at all. */
   readonly state: string | null;
+}
+
+/** Print that is gone from copies. */
+export interface TakenPrint {
+  readonly quad: Quad;
+  readonly says: string;
 }
 
 /** What a mark is called, and what it says; for lists, search and screen readers. */
@@ -102,6 +109,10 @@ export interface Kind<M extends MarkBase> {
   readonly bound?: true;
   /** The annotation whose place it takes, or that it switches; none without. */
   covers?(mark: M): Covered;
+  /** Print that it takes out of the page: where it lies, and what it says. None without. */
+  takesOut?(mark: M): TakenPrint;
+  /** As it is drawn in copies, from which what it takes out is gone; as on the screen without. */
+  inCopy?(mark: M): M;
   /** Under an affine map of its page. */
   carry(mark: M, by: Matrix, options: CarryOptions): M;
   /** Its pieces as marks of their own, with the first one's id in all; the same mark with one run each without. */

@@ -1,3 +1,4 @@
+import { CORRECTION } from './correction/index.ts';
 import { EQUATION } from './equation/index.ts';
 import { FIELD } from './field/index.ts';
 import { FIGURE } from './figure/index.ts';
@@ -21,6 +22,7 @@ const PLAIN = {
   picture: PICTURE,
   graphic: GRAPHIC,
   equation: EQUATION,
+  correction: CORRECTION,
   field: FIELD,
 };
 

@@ -16,6 +16,7 @@ export const INSTRUMENT_KINDS = [
   'word-picker',
   'text-box',
   'link-maker',
+  'corrector',
 ] as const;
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
 
@@ -108,6 +109,11 @@ export interface LinkMaker extends Named {
   readonly kind: 'link-maker';
 }
 
+/** Changes lines of the print. */
+export interface Corrector extends Named {
+  readonly kind: 'corrector';
+}
+
 /** Types text onto the page. */
 export interface TextInstrument extends Named {
   readonly kind: 'text-box';
@@ -137,7 +143,14 @@ export interface TextInstrument extends Named {
 }
 
 export type Instrument =
-  WritingInstrument | Eraser | Picker | WordMarker | WordPicker | TextInstrument | LinkMaker;
+  | WritingInstrument
+  | Eraser
+  | Picker
+  | WordMarker
+  | WordPicker
+  | TextInstrument
+  | LinkMaker
+  | Corrector;
 
 /** What of an instrument a person can change. */
 export type InstrumentChange = Partial<
@@ -169,6 +182,7 @@ export const WIDTHS_MM: Readonly<Record<InstrumentKind, readonly number[]>> = {
   'word-picker': [],
   'text-box': [],
   'link-maker': [],
+  corrector: [],
 };
 
 const ink = {
@@ -318,6 +332,7 @@ export const INSTRUMENTS: readonly Instrument[] = [
     leads: true,
   },
   { kind: 'link-maker', id: 'link-maker', name: 'Link maker' },
+  { kind: 'corrector', id: 'corrector', name: 'Corrector' },
   {
     ...pen,
     id: 'chisel-pen',

@@ -52,6 +52,7 @@ const shapes: Record<InstrumentKind, Schema> = {
   picker: object({ ...named, encloses: oneOf(PICKER_SHAPES, 'lasso') }),
   'word-picker': object(named),
   'link-maker': object(named),
+  corrector: object(named),
   'word-marker': object({
     ...named,
     colour: colourShape,

@@ -15,6 +15,7 @@ import { protect, type Protection } from './protection/protect.ts';
 import { writeAnew } from './library/writeAnew.ts';
 import { openPdf } from './openPdf.ts';
 import { encodeMarks, type MarkLayer } from './markLayer.ts';
+import { takeOutPrint } from './takeOutPrint.ts';
 import { addNotePages } from './pages/addNotePages.ts';
 import { type GatheredPage, gatherPages, type Source } from './pages/gather.ts';
 import { fixGeometry, pageGeometry } from './pages/geometry.ts';
@@ -65,6 +66,8 @@ export interface FixedCopy {
   readonly linksDropped: readonly string[];
   /** Links that led to what is gone, or is not in the copy, and lead nowhere: the first source's, and one's own. */
   readonly linksDead: number;
+  /** What corrections were to take out of the print, and could not. */
+  readonly printLeft: readonly string[];
   /** The form is damaged: its fields are drawn as they came, those without an appearance are not. */
   readonly formDamaged: boolean;
   /** The source was encrypted; the copy is not. */
@@ -111,6 +114,7 @@ export async function makeFixedCopy(
   const dropped: string[] = [];
   const annotatedPages: number[] = [];
   const linksDropped: string[] = [];
+  const printLeft: string[] = [];
   let marksDrawn = 0;
   let annotationsDrawn = 0;
   for (const [index, one] of gathered.pages.entries()) {
@@ -119,6 +123,8 @@ export async function makeFixedCopy(
     const marks =
       options.layers?.get(page.id) ??
       (await encodeMarks(marksOn(document, page.id), fonts, options.deflate));
+    const taken = takeOutPrint(pdf, marks.takenOut);
+    printLeft.push(...taken.left);
     const layer = new Layer(doc.context);
     const flattened = flattenAnnotations(pdf, layer, base, marks.covered);
     annotationsDrawn += flattened.drawn;
@@ -178,6 +184,7 @@ export async function makeFixedCopy(
     annotatedPages,
     annotationsDropped: dropped,
     linksDropped,
+    printLeft,
     linksDead: dead + gathered.linksPruned,
     formDamaged: formDamaged || gathered.formDamaged,
     // Set by the library only where it had a key to use.

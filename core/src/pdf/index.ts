@@ -27,3 +27,4 @@ export { onSheets } from './sheets/onSheets.ts';
 export type { SheetPlan } from './sheets/cells.ts';
 export type { MadeSmaller, Smaller } from './smaller/makeSmaller.ts';
 export type { PictureTools, Pixels } from './smaller/packPicture.ts';
+export { type PrintTakenOut, tryTakeOut } from './takeOutPrint.ts';

@@ -5,3 +5,4 @@ export { LINK, type OpenPage, type OpenPages, openPages } from './openPages.ts';
 export { opensFreely } from './opensFreely.ts';
 export type { Placed, Raster, Window } from './raster.ts';
 export { wholePage, windowOnto } from './window.ts';
+export { lineLook, type PrintedLook } from './lineLook.ts';

@@ -119,6 +119,21 @@ export interface PdfiumModule {
     FPDF_StructElement_CountChildren(element: number): number;
     FPDF_StructElement_GetChildAtIndex(element: number, index: number): number;
     FPDF_StructElement_GetChildMarkedContentID(element: number, index: number): number;
+    FPDFText_GetCharIndexAtPos(
+      text: number,
+      x: number,
+      y: number,
+      reachX: number,
+      reachY: number,
+    ): number;
+    FPDFText_GetFontInfo(
+      text: number,
+      index: number,
+      buffer: number,
+      size: number,
+      flags: number,
+    ): number;
+    FPDFText_GetFontWeight(text: number, index: number): number;
     FPDFText_GetCharOrigin(text: number, index: number, x: number, y: number): number;
   };
   /** The text at an address, UTF-16LE, ended by zero. */

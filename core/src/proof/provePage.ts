@@ -18,7 +18,7 @@ import {
 } from '../geometry/index.ts';
 import type { MarkId } from '../marks/index.ts';
 import type { OpenPages, Raster } from '../pdfium/index.ts';
-import { charactersMissing, charactersOf, isKept } from './characters.ts';
+import { charactersMissing, charactersOf, charactersWithout, isKept } from './characters.ts';
 import { compareRasters, type Difference } from './compare.ts';
 import { lostMarks } from './lostMarks.ts';
 import type { ProofPainter } from './painter.ts';
@@ -55,6 +55,8 @@ export interface PageProof {
   readonly textKept: boolean;
   /** Characters that are typed, or said in notes, and cannot be read in the copy. */
   readonly unread: string;
+  /** Characters that corrections have taken out, and that can still be read in the copy. */
+  readonly still: string;
   /** Links in the source, with one's own, and in the copy, which has no more. */
   readonly links: { readonly source: number; readonly copy: number };
   /** Annotations beside links, which a fixed copy has none of. */
@@ -114,7 +116,7 @@ export async function provePage(
 }
 
 function judged(
-  { index, geometry, marks, linksAdded }: WantedPage,
+  { index, geometry, marks, linksAdded, takenOut }: WantedPage,
   source: ReadPage,
   copy: ReadPage,
   { inked, differing, spots }: Difference,
@@ -122,6 +124,7 @@ function judged(
   added: string,
   back: Matrix,
 ): PageProof {
+  const print = takenOut.reduce(charactersWithout, source.characters);
   const large = spots.filter(({ pixels, clear }) => pixels >= SPOT && clear >= CLEAR);
   const told = {
     index,
@@ -129,8 +132,10 @@ function judged(
     places: joinedBoxes(large.slice(0, MOST_SPOTS).map((spot) => transformBox(back, spot.box))),
     marks: marks.length,
     lost,
-    textKept: isKept(source.characters, copy.characters),
-    unread: charactersMissing(source.characters + added, copy.characters),
+    textKept: isKept(print, copy.characters),
+    unread: charactersMissing(print + added, copy.characters),
+    // What was taken out must not be there in whatever way.
+    still: takenOut.length > 0 ? charactersMissing(copy.characters, print + added) : '',
     links: { source: source.links + linksAdded, copy: copy.links },
     annotations: copy.annotations,
     sized: isSized(geometry, copy),
@@ -142,6 +147,7 @@ function judged(
     lost.length === 0 &&
     told.textKept &&
     told.unread === '' &&
+    told.still === '' &&
     told.annotations === 0 &&
     told.links.copy <= told.links.source &&
     told.sized;

@@ -3,7 +3,7 @@ import { inOrder, marksOn, type DocState, type Page } from '../document/index.ts
 import type { Drawing } from '../drawing/index.ts';
 import { type Box, type PageBox, plainPage } from '../geometry/index.ts';
 import { coveredOn } from '../derived/index.ts';
-import type { Covered, Mark } from '../kinds/index.ts';
+import { type Covered, kindFor, type Mark } from '../kinds/index.ts';
 import { framesOn, linksAdded, ownLinksOn } from '../links/index.ts';
 import { paperDrawing } from '../paper/index.ts';
 
@@ -27,6 +27,8 @@ export interface WantedPage {
   /** Frames of one's own links, above all else, and by how many links there are more than in the source. */
   readonly frames: Drawing;
   readonly linksAdded: number;
+  /** What corrections take out of the print, as it says. */
+  readonly takenOut: readonly string[];
   /** Links of the source that are not to be seen, user space. */
   readonly linksAway: readonly Box[];
 }
@@ -46,7 +48,7 @@ export function wantedPage(
     const geometry = plainPage(size.width, size.height);
     return {
       ...{ index, geometry, page: null, paper: [], marks: [], notes: own, smaller },
-      ...{ covered: [], frames: [], linksAdded: 0, linksAway: [] },
+      ...{ covered: [], frames: [], linksAdded: 0, linksAway: [], takenOut: [] },
     };
   }
   const { signs, beside } = notes.pages[index];
@@ -61,6 +63,9 @@ export function wantedPage(
     covered: [...coveredOn(marksOn(document, page.id)).values()],
     frames: framesOn(document, page),
     linksAdded: linksAdded(document, page),
+    takenOut: [...marksOn(document, page.id).values()].flatMap(
+      (mark) => kindFor(mark).takesOut?.(mark).says ?? [],
+    ),
     linksAway: ownLinksOn(document, page.id).flatMap(({ instead }) => instead ?? []),
   };
 }

@@ -13,6 +13,7 @@ import { markListFeature } from '@/features/marklist';
 import { notesFeature } from '@/features/notes';
 import { offlineFeature } from '@/features/offline';
 import { pageTextFeature } from '@/features/pagetext';
+import { correctingFeature } from '@/features/correcting';
 import { editionFeature } from '@/features/edition';
 import { pagesFeature } from '@/features/pages';
 import { placesFeature } from '@/features/places';
@@ -59,6 +60,7 @@ const FEATURES = [
   contentsFeature,
   searchFeature,
   linksFeature,
+  correctingFeature,
   aloudFeature,
   meaningFeature,
   pagesFeature,

@@ -31,11 +31,14 @@ export function copyInWords(copy: FixedCopy | LivingCopy): string {
     copy.encryptionLost && 'The original is encrypted; this copy is not.',
     copy.pdfALost && 'The original is PDF/A; nothing that is protected can be.',
   ];
+  const left =
+    copy.printLeft.length > 0 &&
+    `These words could not be taken out of the print: ${fewOf(copy.printLeft).join('; ')}.`;
   if ('addedTo' in copy) {
     const { annotations, addedTo } = copy;
     const count = annotations === 1 ? '1 annotation' : `${annotations} annotations`;
     const kept = addedTo ? 'The original stands in it unchanged.' : '';
-    return [ready, `${count} added.`, kept, ...locked].filter(Boolean).join(' ');
+    return [ready, `${count} added.`, kept, left, ...locked].filter(Boolean).join(' ');
   }
   const dropped = [...new Set(copy.annotationsDropped)];
   const lost = fewOf([...new Set(copy.linksDropped)]);
@@ -45,6 +48,7 @@ export function copyInWords(copy: FixedCopy | LivingCopy): string {
       `${copy.annotationsDrawn} annotations of the original were drawn in.`,
     dropped.length > 0 && `Left out, since they show nothing on the page: ${dropped.join(', ')}.`,
     ...locked,
+    left,
     lost.length > 0 && `Links that do not work in the copy: ${lost.join(', ')}.`,
     copy.linksDead > 0 &&
       `${copy.linksDead === 1 ? 'A link leads' : `${copy.linksDead} links lead`} to what is not in the copy, and ${copy.linksDead === 1 ? 'does' : 'do'} nothing in it.`,

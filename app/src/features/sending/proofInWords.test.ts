@@ -10,6 +10,7 @@ const page = (more: Partial<PageProof> = {}): PageProof => ({
   lost: [],
   textKept: true,
   unread: '',
+  still: '',
   links: { source: 1, copy: 1 },
   annotations: 0,
   sized: true,

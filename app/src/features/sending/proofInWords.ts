@@ -44,13 +44,14 @@ export function proofInWords({ alike, pageCount, locked, pages }: Proof): string
 
 /** Why a page is not alike, in words. */
 export function faultsOf(page: PageProof): string[] {
-  const { lost, places, differs, textKept, unread, annotations, links, sized } = page;
+  const { lost, places, differs, textKept, unread, still, annotations, links, sized } = page;
   return [
     lost.length > 0 && `${many(lost.length, 'mark is', 'marks are')} missing`,
     (places.length > 0 || differs > 0) && `${shareInWords(differs)} of the ink differs`,
     !textKept && 'its print cannot be read as before',
     unread !== '' && `letters cannot be read: ${unread.slice(0, 20)}`,
     annotations > 0 && `${many(annotations, 'annotation was', 'annotations were')} left on it`,
+    still !== '' && 'words that were corrected can still be read in it',
     links.copy > links.source && 'it has more links than before',
     !sized && 'it has another size',
   ].filter((fault): fault is string => fault !== false);

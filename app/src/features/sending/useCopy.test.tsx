@@ -9,6 +9,7 @@ const mockPages = pagesOfSource('a'.repeat(64), Array(3).fill(plainPage(9, 9)), 
 const mockSession = {
   copyLayers: { known: () => new Map() },
   desk: { source: 'a', pages: [1, 2, 3] },
+  leadingSource: () => 'a',
 };
 jest.mock('@/session', () => ({ useSession: () => mockSession, passwordFor: () => undefined }));
 jest.mock('@/storage', () => ({ readSource: jest.fn() }));

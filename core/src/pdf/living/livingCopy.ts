@@ -32,6 +32,7 @@ import { Held, type HeldFiles, withAttachments } from '../sink/held.ts';
 import { registerForm } from '../sink/registerForm.ts';
 import { type MadeSmaller, makeSmaller, type Smaller } from '../smaller/makeSmaller.ts';
 import { type AnnotationWriter, markAnnotations } from './markAnnotation.ts';
+import { printTakenOut, takeOutPrint } from '../takeOutPrint.ts';
 import { keepOwnParts } from './ownParts.ts';
 
 export interface LivingCopyOptions extends HeldFiles {
@@ -53,6 +54,8 @@ export interface LivingCopy {
   readonly pages: number;
   /** Annotations that were added, answers to notes among them. */
   readonly annotations: number;
+  /** What corrections were to take out of the print, and could not. */
+  readonly printLeft: readonly string[];
   /** Its source stands in it byte for byte, and was only added to: a signature of it stays valid. */
   readonly addedTo: boolean;
   /** The source was encrypted; the copy is not. */
@@ -89,6 +92,7 @@ export async function makeLivingCopy(
     !wasEncrypted &&
     !protection &&
     !options.smaller &&
+    !takesPrintOut(document) &&
     isAsCame(document, source.sha, doc.getPageCount());
   const snapshot = addedTo ? doc.takeSnapshot() : null;
   const pages = addedTo
@@ -105,6 +109,7 @@ export async function makeLivingCopy(
   const { deflate } = options;
   const writer: AnnotationWriter = { context, fonts, held, ...(deflate ? { deflate } : {}) };
   const threads = new Map([...document.threads.values()].map((one) => [one.mark, one]));
+  const printLeft: string[] = [];
   let annotations = 0;
   let isFilled = false;
   for (const [k, { page, pdf }] of pages.entries()) {
@@ -116,6 +121,8 @@ export async function makeLivingCopy(
       }
       fixGeometry(pdf, page.turn === 0 && !page.crop ? pageGeometry(pdf) : page);
     }
+    const taken = takeOutPrint(pdf, printTakenOut(marksOn(document, page.id)));
+    printLeft.push(...taken.left);
     const filled = await fillWidgets(writer, pdf, [
       ...filledOn(marksOn(document, page.id)).values(),
     ]);
@@ -145,6 +152,7 @@ export async function makeLivingCopy(
   const told = {
     pages: pages.length,
     annotations,
+    printLeft,
     addedTo,
     encryptionLost: wasEncrypted && !protection,
     pdfALost,
@@ -159,6 +167,10 @@ export async function makeLivingCopy(
   await doc.flush();
   return { bytes: await writeAnew(doc), ...told };
 }
+
+/** What is taken out of the print is gone from living copies, too: such a file is not only added to. */
+const takesPrintOut = ({ marks, pages }: DocState): boolean =>
+  pages.some(({ id }) => printTakenOut(marks.get(id) ?? new Map()).length > 0);
 
 /** Those that are multiplied lie beneath the others. */
 async function annotationsOn(

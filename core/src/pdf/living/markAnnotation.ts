@@ -78,7 +78,7 @@ export async function markAnnotations(
 /** What an annotation of a mark shows; what is said about a field, whose own annotation is there, shows nothing. */
 async function drawingBeside(mark: Mark, fonts: CopyFonts): Promise<Drawing> {
   if (kindFor(mark).covers) return [];
-  const { beneath, over } = layersFrom([mark]);
+  const { beneath, over } = layersFrom([kindFor(mark).inCopy?.(mark) ?? mark]);
   return fonts.set([...beneath, ...over]);
 }
 

@@ -1,0 +1,136 @@
+import { findMark } from '@marginalis/core/document';
+import { correctionOf, correctPrint } from '@marginalis/core/editing';
+import { distance } from '@marginalis/core/geometry';
+import { blockOfCorrection, LONGEST_LINE, NARROWEST, WIDEST } from '@marginalis/core/kinds';
+import { type Family, faceOfStyle, type LetterStyle, type SetBlock } from '@marginalis/core/type';
+import { useState, useSyncExternalStore } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { Text, useTheme } from 'react-native-paper';
+import { useStore } from 'zustand';
+import { useSession, useSettings } from '@/session';
+import { pageFonts } from '@/stage';
+import { Action, Choices, Field, NumberField, Sheet, SwitchRow } from '@/ui';
+import { type AskedLine, askedLine } from './asked';
+
+const FAMILIES: readonly { readonly value: Family; readonly label: string }[] = [
+  { value: 'serif', label: 'With serifs' },
+  { value: 'sans', label: 'Without' },
+  { value: 'mono', label: 'Typewriter' },
+];
+const [SMALLEST, LARGEST] = [2, 200];
+
+/** What a line of print is to say instead, and how. */
+export function CorrectSheet({ onClose }: { onClose: () => void }) {
+  const asked = useStore(askedLine, (s) => s.asked);
+  return asked && <Asked key={asked.line.was} asked={asked} onClose={onClose} />;
+}
+
+function Asked({ asked, onClose }: { asked: AskedLine; onClose: () => void }) {
+  const { line, isThere } = asked;
+  const session = useSession();
+  const author = useSettings((s) => s.author);
+  const { colors } = useTheme();
+  const [says, setSays] = useState(asked.says);
+  const [look, setLook] = useState(asked.look);
+  const change = (part: Partial<LetterStyle>): void => setLook({ ...look, ...part });
+  // Faces come when they are asked for.
+  useSyncExternalStore(pageFonts.subscribe, pageFonts.version, pageFonts.version);
+  pageFonts.face(faceOfStyle(look));
+  const set = pageFonts.setBlock(blockOfCorrection({ says: says || ' ', look }));
+  const printed = pageFonts.setBlock(blockOfCorrection({ says: line.was, look }));
+  const stretch = set && printed ? stretchFor(asked, widthOf(set), widthOf(printed)) : null;
+  const isTooLong = says !== '' && stretch !== null && stretch < NARROWEST;
+  const put = (text: string): void => {
+    if (!set || stretch === null) return;
+    const { document } = session.store.getState();
+    session.dispatch(
+      correctPrint(document, {
+        ...{ id: crypto.randomUUID(), page: asked.page, line, says: text.trim(), look },
+        ...{ baseline: asked.baseline, paper: asked.paper, stretch, madeAt: Date.now(), author },
+        set: { below: set.lines[0]?.baseline ?? look.size, width: widthOf(set) },
+      }),
+    );
+    onClose();
+  };
+  const takeBack = (): void => {
+    const { document } = session.store.getState();
+    const there = correctionOf(document, asked.page, line);
+    const mark = there && findMark(document, there.id);
+    if (mark)
+      session.dispatch({
+        label: 'Take a correction back',
+        changes: [{ part: 'mark', id: mark.id, before: mark, after: null }],
+      });
+    onClose();
+  };
+  const foot = (
+    <View style={styles.foot}>
+      {isThere ? (
+        <Action onPress={takeBack}>As it was printed</Action>
+      ) : (
+        <Action onPress={() => put('')}>Take the words out</Action>
+      )}
+      <Action
+        mode="contained"
+        disabled={!set || stretch === null || isTooLong || says.trim() === ''}
+        onPress={() => put(says)}
+      >
+        Correct
+      </Action>
+    </View>
+  );
+  return (
+    <Sheet title="Correct the print" open onClose={onClose} foot={foot}>
+      <Field
+        label="The line says"
+        value={says}
+        maxLength={LONGEST_LINE}
+        onChangeText={setSays}
+        onSubmitEditing={() => !isTooLong && says.trim() !== '' && put(says)}
+      />
+      {isTooLong && (
+        <Text role="alert" style={{ color: colors.error }}>
+          This is too long for the line. Say it in fewer words.
+        </Text>
+      )}
+      {says !== line.was && (
+        <Text variant="bodySmall" style={{ color: colors.onSurfaceVariant }}>
+          {`Printed: ${line.was}`}
+        </Text>
+      )}
+      <Choices
+        label="Letters"
+        choices={FAMILIES}
+        value={look.family}
+        onChange={(family) => change({ family })}
+      />
+      <NumberField
+        label="Size, points"
+        value={Math.round(10 * look.size) / 10}
+        least={SMALLEST}
+        most={LARGEST}
+        onChange={(size) => change({ size })}
+      />
+      <SwitchRow label="Bold" on={look.bold} onChange={(bold) => change({ bold })} />
+      <SwitchRow label="Italic" on={look.italic} onChange={(italic) => change({ italic })} />
+      <Text variant="bodySmall" style={{ color: colors.onSurfaceVariant }}>
+        The file stays as it is, and the correction can be taken back. In copies the old words are
+        gone.
+      </Text>
+    </Sheet>
+  );
+}
+
+const widthOf = ({ lines }: SetBlock): number => lines[0]?.width ?? 0;
+
+/** How much wider or narrower letters are set: as the print has them, or as much narrower as the line takes. */
+function stretchFor({ line, room }: AskedLine, wide: number, printed: number): number {
+  const [, , foot, footEnd] = line.quad;
+  const asPrinted = printed > 0 ? distance(foot, footEnd) / printed : 1;
+  const usual = Math.min(WIDEST, Math.max(NARROWEST, asPrinted));
+  return wide > 0 ? Math.min(usual, Math.max(room, 1) / wide) : usual;
+}
+
+const styles = StyleSheet.create({
+  foot: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'flex-end', gap: 8 },
+});

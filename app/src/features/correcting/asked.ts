@@ -1,0 +1,22 @@
+import type { PrintedLine } from '@marginalis/core/editing';
+import type { Vec } from '@marginalis/core/geometry';
+import type { PageId } from '@marginalis/core/marks';
+import type { LetterStyle } from '@marginalis/core/type';
+import { createStore } from 'zustand/vanilla';
+
+/** A line of print that is to be corrected, and how it looks. */
+export interface AskedLine {
+  readonly page: PageId;
+  readonly line: PrintedLine;
+  /** What it says by now: the print, or the correction that is there. */
+  readonly says: string;
+  readonly look: LetterStyle;
+  readonly baseline: Vec;
+  readonly paper: string;
+  /** How long it may be, points: as far as its column goes. */
+  readonly room: number;
+  /** It is corrected already. */
+  readonly isThere: boolean;
+}
+
+export const askedLine = createStore<{ readonly asked: AskedLine | null }>(() => ({ asked: null }));

@@ -1,0 +1,1 @@
+export const CORRECT = 'correct-line';

@@ -1,0 +1,1 @@
+export { correctingFeature } from './feature';

@@ -1,0 +1,29 @@
+import type { Vec } from '../../geometry/index.ts';
+import type { MarkBase } from '../../marks/index.ts';
+import type { Quad } from '../../print/index.ts';
+import type { LetterStyle } from '../../type/index.ts';
+
+/** Print that was changed: what it said, and what stands in its place. The source beneath stays as it is; in copies the old words are gone. */
+export interface CorrectionMark extends MarkBase {
+  readonly kind: 'correction';
+  /** What is printed there. */
+  readonly was: string;
+  /** Around it. */
+  readonly quad: Quad;
+  /** What stands there instead; empty where the words are only taken out. */
+  readonly says: string;
+  readonly look: LetterStyle;
+  /** The upper left corner of its line as it is read, in user space, and the direction the line runs in, anticlockwise, radians. */
+  readonly at: Vec;
+  readonly angle: number;
+  /** How long it is when it is set, points, before it is stretched. */
+  readonly width: number;
+  /** Its letters are as much wider, or narrower, as this; 1 as their face has them. */
+  readonly stretch: number;
+  /** The colour of the paper, which hides what is printed; null in copies, where it is gone. */
+  readonly paper: string | null;
+}
+
+/** The mark where it is a correction; null where it is something else. */
+export const asCorrection = (mark: MarkBase | null): CorrectionMark | null =>
+  mark?.kind === 'correction' ? (mark as CorrectionMark) : null;

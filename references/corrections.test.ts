@@ -1,0 +1,140 @@
+import { readFileSync } from 'node:fs';
+import { emptyDocument, pagesOfSource } from '@marginalis/core/document';
+import { correctPrint, looksLike, lineWith } from '@marginalis/core/editing';
+import { boxOfPoints, displayMatrix, growBox, transformBox } from '@marginalis/core/geometry';
+import { inspectPdf, makeFixedCopy } from '@marginalis/core/pdf';
+import { lineLook, openPrint } from '@marginalis/core/pdfium';
+import { aroundQuad, type Print, readPrint } from '@marginalis/core/print';
+import { textFiles } from '../cli/faces';
+import { startPdfium } from '../cli/pdfium';
+import { prove } from '../cli/proving';
+import { done } from '../core/testing/marks';
+import { seededRandom } from '../core/testing/seededRandom';
+import { deflate } from './support/markedCopy';
+import { complaintOfQpdf, newComplaints, pictureBy, textOf } from './support/programs';
+import { realPdf, realPdfs } from './support/realPdfs';
+
+/**
+ * Print that is corrected: the new words are text, the old ones are gone (poppler's pdftotext, and MuPDF's pictures of the rest of the page). Content
+ * streams: ISO 32000-1 §9.4. Of the lines of others that are tried at most a fifth may be refused.
+ */
+
+const SHA = 'a'.repeat(64);
+const READING = new Uint8Array(readFileSync('demo/documents/barnacles.pdf'));
+const SAID = 'Corrected words';
+const DPI = 60;
+
+/** Long ones take too long to be copied once for each line. */
+const OTHERS = realPdfs()
+  .filter(({ name }) => !/numeric|introduction|policy/.test(name))
+  .map((one) => ({ name: one.name, bytes: () => realPdf(one) }));
+const ALL = [{ name: 'the reading', bytes: () => READING }, ...OTHERS];
+
+/** Lines of a page that say something that is said nowhere else on it. */
+function linesOf(print: Print, count: number, random: () => number): number[] {
+  const plain = (text: string): string => text.replace(/\s+/g, '');
+  const all = plain(print.text);
+  const fit = print.lines.filter(({ from, to, angle }) => {
+    const text = plain(print.text.slice(from, to));
+    return (
+      /^[\x21-\x7e]{12,}$/.test(text) && all.split(text).length === 2 && Math.abs(angle) < 0.01
+    );
+  });
+  return Array.from({ length: Math.min(count, fit.length) }, () =>
+    fit.splice(Math.floor(random() * fit.length), 1),
+  ).map(([line]) => line.from);
+}
+
+test.each(ALL)(
+  '$name: old words are gone, new ones are there, the rest is as it was',
+  async ({ name, bytes: of }) => {
+    const bytes = of();
+    const module = await startPdfium();
+    const open = openPrint(module, bytes);
+    const random = seededRandom(name.length);
+    const { pages } = await inspectPdf(bytes);
+    const start = emptyDocument(pagesOfSource(SHA, pages, (i) => `a${i}`));
+    const index = Math.min(2, pages.length - 1);
+    const print = readPrint(open.raw(index));
+    open.close();
+    let tried = 0;
+    let refused = 0;
+    for (const from of linesOf(print, 4, random)) {
+      const line = lineWith(print, from);
+      if (!line) continue;
+      tried++;
+      const [head, , foot] = line.quad;
+      const at = { x: foot.x + 2, y: (head.y + foot.y) / 2 };
+      const printed = lineLook(module, bytes, { page: index, at });
+      const { font = '', flags = 0, weight = 400, origin = foot } = printed ?? {};
+      const look = {
+        ...looksLike(font, flags, weight),
+        ...{ size: line.size, underline: false, colour: '#000000' },
+      };
+      const document = done(
+        start,
+        correctPrint(start, {
+          ...{ id: 'c', page: `a${index}`, line, says: SAID, look, baseline: origin },
+          ...{ set: { below: 0.95 * line.size, width: 6 * line.size }, stretch: 1 },
+          ...{ paper: '#ffffff', madeAt: 1 },
+        }),
+      );
+      const copy = await makeFixedCopy([{ sha: SHA, bytes }], document, { deflate, ...textFiles });
+      if (copy.printLeft.length > 0) {
+        refused++;
+        continue;
+      }
+      expect(complaintOfQpdf(copy.bytes)).toBeNull();
+      expect(newComplaints(bytes, copy.bytes)).toEqual([]);
+      const plain = (text: string): string => text.replace(/\s+/g, '');
+      const [was, is] = [bytes, copy.bytes].map((b) => plain(textOf(b).split('\f')[index]));
+      expect(was).toContain(plain(line.was));
+      expect(is).not.toContain(plain(line.was));
+      expect(is).toContain(plain(SAID));
+      // Nothing else of the page's text is missing.
+      expect(is.length).toBeGreaterThanOrEqual(was.length - plain(line.was).length);
+      const mark = [...(document.marks.get(`a${index}`)?.values() ?? [])][0];
+      const around = growBox(
+        boxOfPoints(mark.kind === 'correction' ? aroundQuad(mark.quad) : []),
+        line.size,
+      );
+      const differing = await outside(bytes, copy.bytes, index, around, start.pages[index]);
+      expect(differing).toBe(0);
+      const { proof } = await prove({ source: bytes, document }, copy.bytes);
+      const [page] = proof.pages;
+      expect([page.still, page.unread]).toEqual(['', '']);
+    }
+    process.stderr.write(`${name}: ${tried} lines corrected, ${refused} refused\n`);
+    counted.tried += tried;
+    counted.refused += refused;
+  },
+);
+
+const counted = { tried: 0, refused: 0 };
+
+test('at most a fifth of the lines is refused', () => {
+  expect(counted.tried).toBeGreaterThan(3);
+  expect(counted.refused).toBeLessThanOrEqual(counted.tried / 5);
+});
+
+/** Pixels of a page that differ beyond a box of its user space. */
+async function outside(
+  a: Uint8Array,
+  b: Uint8Array,
+  index: number,
+  box: ReturnType<typeof growBox>,
+  page: Parameters<typeof displayMatrix>[0],
+): Promise<number> {
+  const [p, q] = await Promise.all(
+    [a, b].map((bytes) => pictureBy('MuPDF', bytes, index + 1, DPI)),
+  );
+  const seen = transformBox(displayMatrix(page, DPI / 72), box);
+  let count = 0;
+  for (let k = 0; k < p.data.length; k += 4) {
+    const [x, y] = [(k / 4) % p.width, Math.floor(k / 4 / p.width)];
+    if (x >= seen.minX - 1 && x <= seen.maxX + 1 && y >= seen.minY - 1 && y <= seen.maxY + 1)
+      continue;
+    if ([0, 1, 2].some((c) => p.data[k + c] !== q.data[k + c])) count++;
+  }
+  return count;
+}
