@@ -41,12 +41,16 @@ export const correctionOf = (state: DocState, page: PageId, { was, quad }: Print
         mark?.was === was && Math.hypot(mark.quad[0].x - quad[0].x, mark.quad[0].y - quad[0].y) < 1,
     ) ?? null;
 
+/** What fonts are called of which it is known whether they have serifs. */
+const NAMED =
+  /sans|helvet|arial|gothic|grotes|verdana|calibri|cmss|serif|times|roman|cmr|book|garamond|minion|georgia/i;
+
 /** What a font's name and flags (ISO 32000-1 table 123) say of how it looks: the shipped face that comes nearest. */
 export function looksLike(
   font: string,
   flags: number,
   weight: number,
-): Pick<LetterStyle, 'family' | 'bold' | 'italic'> {
+): Pick<LetterStyle, 'family' | 'bold' | 'italic'> & { readonly isGuess: boolean } {
   const name = font.replace(/^[A-Z]{6}\+/, '');
   const says = (words: RegExp): boolean => words.test(name);
   const isMono = (flags & 1) !== 0 || says(/mono|courier|typewriter|consol|cmtt/i);
@@ -56,6 +60,8 @@ export function looksLike(
   const family: Family = isMono ? 'mono' : isSans ? 'sans' : 'serif';
   return {
     family,
+    // What it is called says nothing of serifs: how wide it is may.
+    isGuess: !isMono && (flags & 2) === 0 && !says(NAMED),
     bold: weight >= 600 || (flags & 262_144) !== 0 || says(/bold|black|heavy|cmbx|semib/i),
     italic: (flags & 64) !== 0 || says(/ital|obliq|slant|cmti|cmsl/i),
   };

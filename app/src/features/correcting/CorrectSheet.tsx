@@ -31,7 +31,8 @@ function Asked({ asked, onClose }: { asked: AskedLine; onClose: () => void }) {
   const author = useSettings((s) => s.author);
   const { colors } = useTheme();
   const [says, setSays] = useState(asked.says);
-  const [look, setLook] = useState(asked.look);
+  const [chosen, setLook] = useState<LetterStyle | null>(null);
+  const look = chosen ?? nearestByWidth(asked);
   const change = (part: Partial<LetterStyle>): void => setLook({ ...look, ...part });
   // Faces come when they are asked for.
   useSyncExternalStore(pageFonts.subscribe, pageFonts.version, pageFonts.version);
@@ -119,6 +120,20 @@ function Asked({ asked, onClose }: { asked: AskedLine; onClose: () => void }) {
       </Text>
     </Sheet>
   );
+}
+
+/** Of letters whose name says nothing of serifs those are taken that are as wide as the print. */
+function nearestByWidth({ look, line, isGuess }: AskedLine): LetterStyle {
+  if (!isGuess) return look;
+  const [, , foot, footEnd] = line.quad;
+  const wide = distance(foot, footEnd);
+  const off = (family: Family): number => {
+    const asIs = { ...look, family };
+    pageFonts.face(faceOfStyle(asIs));
+    const set = pageFonts.setBlock(blockOfCorrection({ says: line.was, look: asIs }));
+    return set ? Math.abs(widthOf(set) - wide) : Infinity;
+  };
+  return { ...look, family: off('serif') <= off('sans') ? 'serif' : 'sans' };
 }
 
 const widthOf = ({ lines }: SetBlock): number => lines[0]?.width ?? 0;

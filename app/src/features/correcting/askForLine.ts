@@ -63,8 +63,9 @@ export async function askForLine(
   if (!colours?.isPlain || !printed) return session.notices.tell(GROUND);
   const { document } = session.store.getState();
   const there = correctionOf(document, page.id, line);
+  const { isGuess, ...guessed } = looksLike(printed.font, printed.flags, printed.weight);
   const look = {
-    ...looksLike(printed.font, printed.flags, printed.weight),
+    ...guessed,
     ...{ size: line.size, underline: false, colour: colours.ink },
   };
   askedLine.setState({
@@ -73,6 +74,7 @@ export async function askForLine(
       baseline: baselineFrom(printed.origin, line),
       paper: colours.paper,
       room: Math.max(distance(head, headEnd), roomOf(print, line)),
+      isGuess: isGuess && there === null,
       isThere: there !== null,
     },
   });

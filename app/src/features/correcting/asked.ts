@@ -15,6 +15,8 @@ export interface AskedLine {
   readonly paper: string;
   /** How long it may be, points: as far as its column goes. */
   readonly room: number;
+  /** Whether its letters have serifs is not known by their name. */
+  readonly isGuess: boolean;
   /** It is corrected already. */
   readonly isThere: boolean;
 }

@@ -1,0 +1,81 @@
+import { done, pageRefsFor } from '../../testing/marks.ts';
+import { rawPrint } from '../../testing/print.ts';
+import { drawingOf } from '../derived/index.ts';
+import { emptyDocument, fromPartRecord, toPartRecord } from '../document/index.ts';
+import { plainPage } from '../geometry/index.ts';
+import { asCorrection, kindFor } from '../kinds/index.ts';
+import { readPrint } from '../print/index.ts';
+import type { LetterStyle } from '../type/index.ts';
+import { correctionOf, correctPrint, lineWith, looksLike, printedLineAt } from './corrections.ts';
+
+const print = readPrint(
+  rawPrint([
+    { text: 'Limpets graze at nihgt', x: 40, y: 300 },
+    { text: 'and are home by noon.', x: 40, y: 286 },
+  ]),
+);
+const state = emptyDocument(pageRefsFor([plainPage(300, 400)]));
+const look: LetterStyle = {
+  ...({ family: 'serif', size: 10, colour: '#1b1b1d' } as const),
+  ...{ bold: false, italic: false, underline: false },
+};
+const line = printedLineAt(print, { x: 60, y: 302 });
+const asked = (says: string) => {
+  if (!line) throw new Error('The line is not there.');
+  return {
+    ...{ id: 'c', page: 'p0', line, says, look, baseline: { x: 40, y: 300 }, stretch: 0.9 },
+    ...{ set: { below: 9.5, width: 120 }, paper: '#ffffff', madeAt: 1 },
+  };
+};
+
+test('the line that is pointed at is corrected, once, and taken for the same when it is corrected again', () => {
+  expect(line?.was).toBe('Limpets graze at nihgt');
+  expect(lineWith(print, print.words[5].from)?.was).toBe('and are home by noon.');
+  expect(printedLineAt(print, { x: 60, y: 100 })).toBeNull();
+  const first = done(state, correctPrint(state, asked('Limpets graze at night')));
+  const mark = asCorrection(first.marks.get('p0')?.get('c') ?? null);
+  expect(mark).toMatchObject({ was: 'Limpets graze at nihgt', at: { x: 40, y: 309.5 } });
+  expect(line && correctionOf(first, 'p0', line)).toBe(mark);
+  expect(correctPrint(first, { ...asked('Limpets graze at night'), id: 'd' })).toBeNull();
+  const again = done(first, correctPrint(first, { ...asked('Limpets rest'), id: 'd' }));
+  expect([...(again.marks.get('p0')?.keys() ?? [])]).toEqual(['c']);
+});
+
+test('on the screen it hides the print; in copies, from which that is gone, it hides nothing', () => {
+  const corrected = done(state, correctPrint(state, asked('Limpets graze at night')));
+  const mark = corrected.marks.get('p0')?.get('c');
+  if (!mark) throw new Error('The correction is not there.');
+  const kind = kindFor(mark);
+  expect(kind.takesOut?.(mark).says).toBe('Limpets graze at nihgt');
+  expect(drawingOf(mark).map(({ is }) => is)).toEqual(['fill', 'text']);
+  const copied = kind.inCopy?.(mark) ?? mark;
+  expect(drawingOf(copied).map(({ is }) => is)).toEqual(['text']);
+  expect(kind.words(mark)).toMatchObject({ name: 'Correction', text: 'Limpets graze at night' });
+  const kept = fromPartRecord('mark', JSON.parse(JSON.stringify(toPartRecord('mark', mark))));
+  expect(kept).toEqual(mark);
+  const out = done(state, correctPrint(state, asked('')))
+    .marks.get('p0')
+    ?.get('c');
+  expect(out && drawingOf(out).map(({ is }) => is)).toEqual(['fill']);
+});
+
+test('carried elsewhere the new words move, the old ones are hidden where they are', () => {
+  const corrected = done(state, correctPrint(state, asked('Limpets graze at night')));
+  const mark = corrected.marks.get('p0')?.get('c');
+  const moved = mark && asCorrection(kindFor(mark).carry(mark, [2, 0, 0, 2, 10, 20], {}));
+  expect(moved).toMatchObject({ quad: asCorrection(mark ?? null)?.quad, look: { size: 20 } });
+  expect(moved?.at).toEqual({ x: 90, y: 639 });
+});
+
+test.each([
+  ['ABCDEF+Literata-Bold', 0, 0, 'sans', true, false, true],
+  ['Times-Italic', 66, 400, 'serif', false, true, false],
+  ['XYZABC+CMTT10', 0, 400, 'mono', false, false, false],
+  ['Helvetica-Oblique', 32, 400, 'sans', false, true, false],
+  ['Some', 2, 700, 'serif', true, false, false],
+])(
+  '%s with flags %i looks as it is called',
+  (font, flags, weight, family, bold, italic, isGuess) => {
+    expect(looksLike(font, flags, weight)).toEqual({ family, bold, italic, isGuess });
+  },
+);
