@@ -184,7 +184,7 @@ test('pages are numbered from one on, and the numbers are printed and leave so',
   await openDocument(page, 'How barnacles choose a rock');
   await command(page, 'Page numbers …');
   const sheet = page.getByRole('dialog', { name: 'Page numbers' });
-  await sheet.getByRole('radio', { name: 'i, ii, iii' }).click();
+  await sheet.getByRole('radio', { name: 'i, ii, iii', exact: true }).click();
   await sheet.getByLabel('Before the number').fill('R-');
   await expect(sheet.getByText('So: R-i, R-ii, R-iii …')).toBeVisible();
   await sheet.getByRole('button', { name: 'Number from here' }).click();
