@@ -9,8 +9,17 @@ import {
   transform,
   uniteBoxes,
 } from '../geometry/index.ts';
-import { asField, asNote, asWords, isArea, kindFor, type Mark } from '../kinds/index.ts';
-import type { Print } from '../print/index.ts';
+import {
+  asCorrection,
+  asField,
+  asNote,
+  asWords,
+  type CorrectionMark,
+  isArea,
+  kindFor,
+  type Mark,
+} from '../kinds/index.ts';
+import { mapQuad, type Print } from '../print/index.ts';
 import { type EditionPage, EditionText, type PageFate } from './editionText.ts';
 import type { CarryReason, PlacedMark, Verdict } from './placed.ts';
 import { unitsOf } from './units.ts';
@@ -86,6 +95,8 @@ class Placing {
   place(marks: readonly Mark[]): PlacedMark[] {
     const [first] = marks;
     if (asField(first)) return marks.map((mark) => this.lost(mark, 'field'));
+    const correction = marks.length === 1 ? asCorrection(first) : null;
+    if (correction) return [this.corrected(correction)];
     const meant = marks.map((mark) => this.meant(mark));
     // What a mark on words, or a note about some, is about is all there is to say of its place.
     if (marks.length === 1 && isOfWords(first)) return [this.onItsWords(first, meant[0])];
@@ -112,6 +123,20 @@ class Placing {
     return words.flatMap(({ from, to }, k) =>
       ranges.some((range) => range.from < to && range.to > from) ? [k] : [],
     );
+  }
+
+  /** A line that was corrected is corrected where it says the same; where it does not, nobody knows whether it still is to be. */
+  private corrected(mark: CorrectionMark): PlacedMark {
+    const words = this.print.words.flatMap(({ box }, k) =>
+      holds(mark.quad, boxCentre(box)) ? [k] : [],
+    );
+    const now = words.length > 0 ? wordsNow(this.text, this.from, words) : null;
+    const moved = now?.reason === 'words' && movedAlike(this.text, this.from, words, ALIKE);
+    if (!moved) return this.lost(mark, this.fate.to === null ? 'noPage' : 'gone');
+    const map = moveBy(moved.by);
+    const after = { ...mark, quad: mapQuad(mark.quad, map), at: transform(map, mark.at) };
+    const place = { page: moved.page, map, confidence: 1, reason: 'words' } as const;
+    return this.told(mark, { ...place, verdict: 'certain' }, after);
   }
 
   private onItsWords(mark: Mark, words: readonly number[]): PlacedMark {

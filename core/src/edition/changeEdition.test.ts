@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { done, lineOn, markOf, pageRefsFor, written } from '../../testing/marks.ts';
 import { rawPrint } from '../../testing/print.ts';
 import { boundsOf } from '../derived/index.ts';
-import { addPaper } from '../editing/index.ts';
+import { addPaper, correctPrint, printedLineAt } from '../editing/index.ts';
+import { asCorrection } from '../kinds/index.ts';
+import type { LetterStyle } from '../type/index.ts';
 import {
   applyTransaction,
   type Bookmark,
@@ -74,6 +76,36 @@ test('pages of the new edition take the places of the old; marks go with what st
   expect(height(after)).toBeCloseTo(height(document) - 20, 1);
   const second = (state: DocState) => boundsOf(markOf(state, 'second'));
   expect(second(after)).toEqual(second(document));
+});
+
+test('a correction goes with the line it corrects, and waits where that says something else', () => {
+  const line = printedLineAt(before[0].print, { x: 60, y: 362 });
+  if (!line) throw new Error('The line is not there.');
+  const look: LetterStyle = {
+    ...({ family: 'serif', size: 10, colour: '#1b1b1d' } as const),
+    ...{ bold: false, italic: false, underline: false },
+  };
+  const document = done(
+    start(),
+    correctPrint(start(), {
+      ...{ id: 'c', page: 'p0', line, says: 'limpets rest at night', look, stretch: 1 },
+      ...{
+        baseline: { x: 40, y: 360 },
+        set: { below: 9, width: 100 },
+        paper: '#ffffff',
+        madeAt: 1,
+      },
+    }),
+  );
+  const { after } = carriedTo(document, [printed(SAID[0], 340), before[1], before[2]]);
+  const mark = asCorrection(findMark(after, 'c'));
+  expect(mark?.at).toMatchObject({ x: 40, y: 349 });
+  expect(mark?.quad[0].y).toBeCloseTo(line.quad[0].y - 20, 3);
+  const other = printed(['limpets sleep at night', ...SAID[0].slice(1)]);
+  const changed = carriedTo(document, [other, before[1], before[2]]);
+  const waiting = waitingMarks(changed.after);
+  expect(waiting.map(({ id }) => id)).toEqual(['c']);
+  expect(putWaiting(changed.after, waiting, 'p0', { x: 9, y: 9 })).toBeNull();
 });
 
 test('one step back takes all of it back', () => {

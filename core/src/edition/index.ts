@@ -5,4 +5,4 @@ export { fatesByPicture, type SeenPage } from './byPicture.ts';
 export { type InkPicture, inkOf } from './inkPicture.ts';
 export { changeEdition, type NewEdition } from './changeEdition.ts';
 export { compareEditions, type EditionFile, PICTURE_WIDTH } from './compareEditions.ts';
-export { dropWaiting, putWaiting, waitingMarks, waitingUnits } from './waiting.ts';
+export { canBePut, dropWaiting, putWaiting, waitingMarks, waitingUnits } from './waiting.ts';

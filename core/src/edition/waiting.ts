@@ -32,6 +32,9 @@ export const waitingUnits = (state: Pick<DocState, 'marks'>): Mark[][] =>
     return unitsOf(listRows(rows));
   });
 
+/** Whether a mark may lie anywhere: one that takes print out says what it takes out where it is. */
+export const canBePut = (mark: Mark): boolean => !kindFor(mark).takesOut;
+
 /** Puts marks that wait onto a page, their middle at a place of it, in user space. */
 export function putWaiting(
   state: DocState,
@@ -39,7 +42,7 @@ export function putWaiting(
   page: PageId,
   at: Vec,
 ): Transaction | null {
-  if (marks.length === 0) return null;
+  if (marks.length === 0 || !marks.every(canBePut)) return null;
   const boxes = marks.map(boundsOf);
   const middle = boxCentre({
     minX: Math.min(...boxes.map(({ minX }) => minX)),

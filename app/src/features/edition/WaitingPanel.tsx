@@ -1,4 +1,4 @@
-import { dropWaiting, putWaiting, waitingUnits } from '@marginalis/core/edition';
+import { canBePut, dropWaiting, putWaiting, waitingUnits } from '@marginalis/core/edition';
 import { displayMatrix, invertMatrix, transform } from '@marginalis/core/geometry';
 import type { Mark } from '@marginalis/core/kinds';
 import { useMemo } from 'react';
@@ -61,7 +61,7 @@ export function WaitingPanel({ onGone }: { onGone: () => void }) {
             <Action
               compact
               mode="outlined"
-              disabled={!writable}
+              disabled={!writable || !item.every(canBePut)}
               accessibilityLabel={`Put here: ${nameOf(item)}`}
               onPress={() => put(item)}
             >
@@ -80,7 +80,7 @@ export function WaitingPanel({ onGone }: { onGone: () => void }) {
       />
       {waiting.length > 1 && (
         <View style={styles.foot}>
-          <Action disabled={!writable} onPress={() => put(waiting.flat())}>
+          <Action disabled={!writable} onPress={() => put(waiting.flat().filter(canBePut))}>
             {`Put all ${waiting.length} here`}
           </Action>
           <Action disabled={!writable} onPress={() => drop(waiting.flat())}>

@@ -12,6 +12,7 @@ import {
   type Transaction,
   unnumbered,
 } from '../../document/index.ts';
+import { kindFor } from '../../kinds/index.ts';
 import type { PageId } from '../../marks/index.ts';
 import { missingAttachments } from '../missingAttachments.ts';
 import { marksOnto, type Renamed, threadsByMark } from './duplicatePages.ts';
@@ -66,8 +67,10 @@ export function replacePage(
     ...{ id, order: before.order },
     ...(before.numbering ? { numbering: before.numbering } : {}),
   };
-  const gone: Change[] =
-    marks === 'stay' ? [] : inOrder(marksOn(state, id)).map((mark) => markChange(mark, null));
+  // What takes print out says what it takes out of the page as it was.
+  const gone = inOrder(marksOn(state, id))
+    .filter((mark) => marks === 'go' || kindFor(mark).takesOut)
+    .map((mark) => markChange(mark, null));
   const come = marks === 'stay' ? [] : whatComesAlong(state, from, [other], [after], newId);
   return {
     label: 'Replace a page',

@@ -95,6 +95,8 @@ export const CORRECTION: Kind<CorrectionMark> = {
   roughBounds: bounds,
   areas: (mark) => [aroundQuad(mark.quad), cornersOfCorrection(mark)],
   unrubbed: true,
+  // Elsewhere it would hide, and take out, what it says nothing of.
+  bound: true,
   carry,
   inCopy: (mark) => ({ ...mark, paper: null }),
   takesOut: ({ quad, was }) => ({ quad, says: was }),
