@@ -61,7 +61,10 @@ test('a copy that needs a face which cannot be fetched is a failure that says so
   const paper = { ...page, shows: { paper: usualRuling('blank') } };
   const faces = [{ name: 'F0', face: 'hand', glyphs: new Map([[5, 'a']]) }];
   const form = { content: new Uint8Array([32]), deflated: false, states: [], forms: [], faces };
-  const layer = { form: { ...form, pictures: [], words: '', isolated: false }, count: 1 };
+  const layer = {
+    form: { ...form, pictures: [], words: '', isolated: false },
+    ...{ count: 1, covered: [], takenOut: [] },
+  };
   const asked = jest.fn().mockResolvedValue({ ok: false, status: 503 });
   const real = globalThis.fetch;
   globalThis.fetch = asked;
