@@ -239,7 +239,7 @@ describe.each(TEXTS)('$name', ({ name, bytes: of, pages: count }) => {
   ])('%s', async (how, orderOf) => {
     const order = orderOf(count);
     const is = await editionOf(await rearranged(first, order));
-    const { document, wanted } = marked(was, 400, 11, (page, word) => {
+    const { document, wanted } = marked(was, 400, 71, (page, word) => {
       const to = order.indexOf(page);
       return to < 0 ? null : { page: to, box: was[page].print.words[word].box };
     });
@@ -255,13 +255,13 @@ describe.each(TEXTS)('$name', ({ name, bytes: of, pages: count }) => {
   ])('%s', async (how, setting, share) => {
     const paragraphs = paragraphsIn(was.map(({ print }) => print)).slice(0, 400);
     const old = await setParagraphs(paragraphs, { width: 470, size: 10 });
-    const random = seededRandom(5);
+    const random = seededRandom(73);
     const other = paragraphs.map((words) =>
       words.map((word) => (random() < share ? 'otherwise' : word)),
     );
     const fresh = await setParagraphs(other, setting);
     const [before, is] = [await editionOf(old.bytes), await editionOf(fresh.bytes)];
-    const { document, wanted } = marked(before, 400, 12, (page, word) => {
+    const { document, wanted } = marked(before, 400, 72, (page, word) => {
       const { box } = before[page].print.words[word];
       const at = wordAt(old.words, page, box);
       if (!at || other[at[0]][at[1]] !== paragraphs[at[0]][at[1]]) return null;
@@ -313,7 +313,7 @@ test('the second edition of the worksheet', async () => {
   /** A line without the number of its question. */
   const said = ({ print }: EditionPage, { from, to }: { from: number; to: number }): string =>
     print.text.slice(from, to).replace(/^\d\. /, '');
-  const { document, wanted } = marked(was, 300, 17, (page, word) => {
+  const { document, wanted } = marked(was, 300, 74, (page, word) => {
     const { print } = was[page];
     const { line, from } = print.words[word];
     const text = said(was[page], print.lines[line]);
@@ -343,12 +343,12 @@ describe('scans that are scanned again', () => {
   ] as const)('%s', async (how, bytes, degrees, by, order, turn: number = 0) => {
     const angle = (degrees * Math.PI) / 180;
     const scan = await laidSo(
-      await rescanned(await rearranged(bytes, order), { angle, by, seed: 3 }),
+      await rescanned(await rearranged(bytes, order), { angle, by, seed: 76 }),
       turn,
     );
     const [was, is] = [await editionOf(bytes), await editionOf(scan)];
     const byPicture = fatesByPicture(await seenPages(bytes, was), await seenPages(scan, is));
-    const random = seededRandom(21);
+    const random = seededRandom(75);
     let document = documentOn(was);
     const wanted: Wanted[] = [];
     for (let n = 0; n < 120; n++) {

@@ -1,7 +1,7 @@
 import { degrees, PDFDocument, StandardFonts } from '@cantoo/pdf-lib';
 import { createCanvas } from '@napi-rs/canvas';
 import { pagesOfSource } from '@marginalis/core/document';
-import { type EditionPage, inkOf, type SeenPage } from '@marginalis/core/edition';
+import { type EditionPage, inkPictureOf, type SeenPage } from '@marginalis/core/edition';
 import type { Vec } from '@marginalis/core/geometry';
 import { inspectPdf } from '@marginalis/core/pdf';
 import { openPages, openPrint, type Raster, wholePage } from '@marginalis/core/pdfium';
@@ -131,7 +131,7 @@ export async function seenPages(
   pages: readonly EditionPage[],
 ): Promise<SeenPage[]> {
   const rasters = await rastersOf(bytes, 480);
-  return pages.map((box, page) => ({ page, box, picture: inkOf(rasters[page]) }));
+  return pages.map((box, page) => ({ page, box, picture: inkPictureOf(rasters[page]) }));
 }
 
 /** The pages of a file scanned again, each turned by so much about its middle (anticlockwise, radians) and moved; with the noise of a scanner. */

@@ -36,9 +36,10 @@ function runsOf(was: readonly Token[], is: readonly Token[]): Run[] {
   const runs: Run[] = [];
   let end = 0;
   for (let i = 0; i + SHINGLE <= was.length; i++) {
-    if (i < end && runs.at(-1)) {
+    const run = runs.at(-1);
+    if (run && i < end) {
       // Within a run that was found it leads nowhere else.
-      const { from, at } = runs[runs.length - 1];
+      const { from, at } = run;
       if (after.get(keyAt(was, i)) === at + i - from) continue;
     }
     const key = keyAt(was, i);
@@ -88,7 +89,7 @@ function liesBetween({ from, at, length }: Run, long: readonly Run[]): boolean {
     if (run.from >= from + length && (!after || run.from < after.from)) after = run;
   }
   const follows = !before || at >= before.at + before.length - length;
-  const precedes = !after || at + length <= after.at + length;
+  const precedes = !after || at <= after.at;
   return follows && precedes;
 }
 

@@ -1,7 +1,7 @@
 import { seededRandom } from '../../testing/seededRandom.ts';
 import { distance, plainPage, transform } from '../geometry/index.ts';
 import { fatesByPicture, type SeenPage } from './byPicture.ts';
-import { inkOf } from './inkPicture.ts';
+import { inkPictureOf } from './inkPicture.ts';
 
 const [WIDTH, HEIGHT] = [240, 340];
 const SHEET = plainPage(WIDTH, HEIGHT);
@@ -19,7 +19,11 @@ function page(number: number, seed: number, by = { x: 0, y: 0 }): SeenPage {
         data.fill(30, at, at + 3);
       }
   }
-  return { page: number, box: SHEET, picture: inkOf({ width: WIDTH, height: HEIGHT, data }) };
+  return {
+    page: number,
+    box: SHEET,
+    picture: inkPictureOf({ width: WIDTH, height: HEIGHT, data }),
+  };
 }
 
 test('pages are told by how they look, in whatever order, and how they lie is found', () => {
@@ -46,7 +50,7 @@ test('pages that look like none are not guessed at', () => {
   expect(fatesByPicture([], [page(0, 5)]).size).toBe(0);
   const white = {
     ...page(0, 1),
-    picture: inkOf({ width: 2, height: 2, data: new Uint8Array(16).fill(255) }),
+    picture: inkPictureOf({ width: 2, height: 2, data: new Uint8Array(16).fill(255) }),
   };
   expect(fatesByPicture([white], [page(0, 5)]).size).toBe(0);
 });

@@ -6,9 +6,10 @@ import {
   type PageBox,
   thenMatrix,
 } from '../geometry/index.ts';
-import { CLEAR, type LiesOn, liesOn, roughlyAlike } from './comparePictures.ts';
+import { CLEAR, liesOn, roughlyAlike } from './comparePictures.ts';
 import type { PageFate } from './editionText.ts';
 import type { InkPicture } from './inkPicture.ts';
+import type { LiesOn } from './pieces.ts';
 
 /** A page, by its number, and how it looks. */
 export interface SeenPage {
@@ -22,6 +23,7 @@ const ALIKE = 0.45;
 /** Pages that are as like as the likest to within this are compared closely, so many at most. */
 const CLOSE = 0.08;
 const MOST = 6;
+/** Where another page looks as like it to within this, it may be that one. */
 const DOUBT = 0.06;
 /** Of pages that look the same the one counts more that is nearer in order, a page. */
 const NEARER = 0.002;
@@ -63,7 +65,6 @@ export function fatesByPicture(
     if (fates.has(a.page) || taken.has(b.page)) continue;
     taken.add(b.page);
     const map = thenMatrix(thenMatrix(pixelsOf(a), on.map), invertMatrix(pixelsOf(b)));
-    // Where another page looks nearly as like it, it may be that one.
     const isDoubtful = found.some(
       (one) => one.a === a && one.b !== b && one.on.alike > on.alike - DOUBT,
     );

@@ -1,24 +1,18 @@
 import {
   type Change,
   changeOf,
-  cropPage,
   type DocState,
   findMark,
+  framePage,
   markChange,
+  type OwnLink,
   type Page,
   pagesOfSource,
   type Transaction,
   turnPage,
 } from '../document/index.ts';
-import {
-  boxHeight,
-  boxWidth,
-  type Matrix,
-  type PageBox,
-  transform,
-  transformBox,
-} from '../geometry/index.ts';
-import type { MarkId } from '../marks/index.ts';
+import { type Matrix, type PageBox, transform, transformBox } from '../geometry/index.ts';
+import type { MarkId, PageId } from '../marks/index.ts';
 import type { CarriedOver } from './carryOver.ts';
 import type { PageFate } from './editionText.ts';
 import { waitingPage } from './waiting.ts';
@@ -48,14 +42,7 @@ export function changeEdition(edition: NewEdition): Transaction {
       'source' in shows && shows.source === was ? [[id, shows.index] as const] : [],
     ),
   );
-  const changes: Change[] = [];
-  for (const page of document.pages) {
-    const after = arranged.pages.find(({ id }) => id === page.id) ?? null;
-    if (JSON.stringify(after) !== JSON.stringify(page)) changes.push(changeOf('page', page, after));
-  }
-  for (const page of arranged.pages)
-    if (!document.pages.some(({ id }) => id === page.id))
-      changes.push(changeOf('page', null, page));
+  const changes = pagesChanged(document.pages, arranged.pages);
   for (const { mark: id, page, after } of carried.placed) {
     const before = findMark(document, id);
     if (!before) continue;
@@ -65,7 +52,7 @@ export function changeEdition(edition: NewEdition): Transaction {
       there === null || !after
         ? { ...before, page: waitingPage(before.page) }
         : { ...after, page: there };
-    if (JSON.stringify(now) !== JSON.stringify(before)) changes.push(markChange(before, now));
+    if (!isSame(before, now)) changes.push(markChange(before, now));
   }
   const fateOf = (id: string): PageFate | null => {
     const index = ofOld.get(id);
@@ -77,6 +64,19 @@ export function changeEdition(edition: NewEdition): Transaction {
   };
 }
 
+const isSame = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
+
+function pagesChanged(was: readonly Page[], is: readonly Page[]): Change[] {
+  const after = new Map(is.map((page) => [page.id, page]));
+  const before = new Set(was.map(({ id }) => id));
+  return [
+    ...was
+      .filter((page) => !isSame(page, after.get(page.id)))
+      .map((page) => changeOf('page', page, after.get(page.id) ?? null)),
+    ...is.filter(({ id }) => !before.has(id)).map((page) => changeOf('page', null, page)),
+  ];
+}
+
 interface Arranged {
   readonly pages: readonly Page[];
   /** What a page of the new edition is called: of several the one that takes the place of this page. */
@@ -85,8 +85,8 @@ interface Arranged {
 
 function arrange({ document, was, is, pages, carried, newId }: NewEdition): Arranged {
   const fresh = pagesOfSource(is, pages, () => '');
-  /** For each page of the new edition, the pages of the document that it takes the place of. */
-  const takes = pages.map((): Page[] => []);
+  /** For each page of the new edition, the pages of the document that it takes the place of, and which page of the earlier one these show. */
+  const takes = pages.map((): { readonly page: Page; readonly index: number }[] => []);
   /** Pages that show something else, by the page of the new edition that they follow; -1 before all. */
   const others = new Map<number, Page[]>();
   let last = -1;
@@ -95,27 +95,23 @@ function arrange({ document, was, is, pages, carried, newId }: NewEdition): Arra
     if ('source' in shows && shows.source === was) {
       const to = carried.fates[shows.index]?.to ?? null;
       if (to === null) continue;
-      takes[to].push(page);
+      takes[to].push({ page, index: shows.index });
       last = to;
     } else others.set(last, [...(others.get(last) ?? []), page]);
   }
   const row: Page[] = [...(others.get(-1) ?? [])];
   const ids = new Map<string, string>();
   fresh.forEach((page, k) => {
-    // What showed one page of the earlier edition several times shows this one as often.
-    const shown = new Set<number>();
-    const olds = takes[k].filter(({ shows }) => 'source' in shows);
-    const [first, ...more] = olds;
-    row.push(first ? looked(page, first) : { ...page, id: newId() });
-    const name = row[row.length - 1].id;
-    if (first && 'source' in first.shows) shown.add(first.shows.index);
-    for (const old of olds) ids.set(`${old.id} ${k}`, name);
-    for (const old of more)
-      if ('source' in old.shows && shown.has(old.shows.index)) {
-        row.push(looked(page, old));
-        ids.set(`${old.id} ${k}`, old.id);
-      }
-    ids.set(` ${k}`, name);
+    const [first, ...more] = takes[k];
+    const now = first ? looked(page, first.page) : { ...page, id: newId() };
+    row.push(now);
+    ids.set(` ${k}`, now.id);
+    for (const { page: old, index } of more) {
+      // What showed one page of the earlier edition several times shows this one as often.
+      const isAgain = index === first.index;
+      if (isAgain) row.push(looked(page, old));
+      ids.set(`${old.id} ${k}`, isAgain ? old.id : now.id);
+    }
     row.push(...(others.get(k) ?? []));
   });
   return {
@@ -124,18 +120,18 @@ function arrange({ document, was, is, pages, carried, newId }: NewEdition): Arra
   };
 }
 
-/** Sizes differ by less than this where they are the same, points. */
+/** Sheets differ by less than this where they are the same, points. */
 const SAME = 1;
 
-/** A page of the new edition in the place of one of the earlier, turned and cut down as that was. */
+/** A page of the new edition in the place of one of the earlier, turned, and cut down or widened, as that was. */
 function looked(page: Page, before: Page): Page {
   const { numbering } = before;
   const kept = { ...page, id: before.id, ...(numbering ? { numbering } : {}) };
   const turned = turnPage(kept, before.turn);
-  const isSame =
-    Math.abs(boxWidth(page.sheet) - boxWidth(before.sheet)) < SAME &&
-    Math.abs(boxHeight(page.sheet) - boxHeight(before.sheet)) < SAME;
-  return before.crop && isSame ? cropPage(turned, before.crop) : turned;
+  const lieAlike = (['minX', 'minY', 'maxX', 'maxY'] as const).every(
+    (side) => Math.abs(page.sheet[side] - before.sheet[side]) < SAME,
+  );
+  return before.crop && lieAlike ? framePage(turned, before.crop) : turned;
 }
 
 /** Bookmarks and links on pages that have become others; those over marks go with these. */
@@ -149,36 +145,33 @@ function placesCarried(
     if (!fate || fate.to === null) return null;
     return { page: idOf(page, fate.to) ?? page, map: fate.map };
   };
-  const changes: Change[] = [];
-  for (const one of bookmarks.values()) {
+  const ofBookmarks = [...bookmarks.values()].flatMap((one): Change[] => {
     const to = moved(one.page);
-    if (!to) continue;
-    const after = { ...one, page: to.page, at: one.at && transform(to.map, one.at) };
-    if (JSON.stringify(after) !== JSON.stringify(one))
-      changes.push(changeOf('bookmark', one, after));
-  }
-  for (const link of links.values()) {
+    const after = to && { ...one, page: to.page, at: one.at && transform(to.map, one.at) };
+    return after && !isSame(one, after) ? [changeOf('bookmark', one, after)] : [];
+  });
+  const ofLinks = [...links.values()].flatMap((link): Change[] => {
     const on = link.mark === undefined ? moved(link.page) : null;
+    // What was taken away of the earlier file says nothing of this one.
+    if (link.to === null && on) return [changeOf('link', link, null)];
     const led = link.to && 'page' in link.to ? moved(link.to.page) : null;
-    if (link.to === null && on) {
-      // What was taken away of the earlier file says nothing of this one.
-      changes.push(changeOf('link', link, null));
-      continue;
-    }
-    const target =
+    const to =
       led && link.to && 'page' in link.to
         ? { page: led.page, at: link.to.at && transform(led.map, link.to.at) }
         : link.to;
-    const { instead: _, parts, ...rest } = link;
-    const area = on ? transformBox(on.map, link.area) : link.area;
-    const after = {
-      ...(on ? rest : link),
-      page: on?.page ?? link.page,
-      area,
-      ...(parts ? { parts: parts.map((part) => (on ? transformBox(on.map, part) : part)) } : {}),
-      to: target,
-    };
-    if (JSON.stringify(after) !== JSON.stringify(link)) changes.push(changeOf('link', link, after));
-  }
-  return changes;
+    const after = { ...(on ? linkOn(link, on.page, on.map) : link), to };
+    return isSame(link, after) ? [] : [changeOf('link', link, after)];
+  });
+  return [...ofBookmarks, ...ofLinks];
+}
+
+/** A link on another page; there it stands for none of the file's. */
+function linkOn({ instead: _, ...link }: OwnLink, page: PageId, map: Matrix): OwnLink {
+  const { area, parts } = link;
+  return {
+    ...link,
+    page,
+    area: transformBox(map, area),
+    ...(parts ? { parts: parts.map((part) => transformBox(map, part)) } : {}),
+  };
 }

@@ -4,7 +4,7 @@ import type { Print } from '../print/index.ts';
 import { fatesByPicture, type SeenPage } from './byPicture.ts';
 import { type CarriedOver, carryOver } from './carryOver.ts';
 import { type EditionPage, EditionText } from './editionText.ts';
-import { inkOf } from './inkPicture.ts';
+import { inkPictureOf } from './inkPicture.ts';
 
 /** The file of an edition, as it is read. */
 export interface EditionFile {
@@ -71,7 +71,7 @@ export function compareEditions(
 function seen(file: EditionFile, pages: readonly number[]): SeenPage[] {
   return pages.flatMap((page): SeenPage[] => {
     const picture = file.picture(page);
-    return picture ? [{ page, box: file.pages[page], picture: inkOf(picture) }] : [];
+    return picture ? [{ page, box: file.pages[page], picture: inkPictureOf(picture) }] : [];
   });
 }
 

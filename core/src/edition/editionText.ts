@@ -1,5 +1,4 @@
-import type { Box, Matrix, PageBox } from '../geometry/index.ts';
-import { boxCentre } from '../geometry/index.ts';
+import { type Box, boxCentre, IDENTITY, type Matrix, type PageBox } from '../geometry/index.ts';
 import type { Print } from '../print/index.ts';
 import { alignTokens } from './alignTokens.ts';
 import { fitMost, type Pair } from './similarity.ts';
@@ -30,12 +29,11 @@ export interface PageFate {
   /** Of what was compared the share that is as `map` says, 0–1. */
   readonly share: number;
   /** By what it was told. */
-  readonly by: 'words' | 'picture' | 'place';
+  readonly by: 'words' | 'picture';
 }
 
 /** Print that has not moved lies no farther off, points. */
 const STILL = 1.5;
-const UNMOVED: Matrix = [1, 0, 0, 1, 0, 0];
 /** Pages of fewer words are told by their pictures. */
 const FEW = 4;
 
@@ -116,12 +114,12 @@ function fateOf(words: readonly (FoundWord | undefined)[]): PageFate {
   for (const word of words)
     if (word?.now) counts.set(word.now.page, (counts.get(word.now.page) ?? 0) + 1);
   const [best] = [...counts].sort(([, a], [, b]) => b - a);
-  if (!best) return { to: null, map: UNMOVED, share: 0, by: 'words' };
+  if (!best) return { to: null, map: IDENTITY, share: 0, by: 'words' };
   const [to] = best;
   const pairs = words.flatMap((word): Pair[] =>
     word?.now?.page === to ? [{ was: boxCentre(word.box), is: boxCentre(word.now.box) }] : [],
   );
   const fit = fitMost(pairs, STILL);
   const known = words.filter(Boolean).length;
-  return { to, map: fit?.map ?? UNMOVED, share: (fit?.agreeing.length ?? 0) / known, by: 'words' };
+  return { to, map: fit?.map ?? IDENTITY, share: (fit?.agreeing.length ?? 0) / known, by: 'words' };
 }

@@ -1,3 +1,5 @@
+import type { Matrix } from '../geometry/index.ts';
+
 /** How dark a page is, pixel by pixel from its upper left corner as it is seen: 0 is white, 1 is black. */
 export interface InkPicture {
   readonly width: number;
@@ -16,7 +18,7 @@ interface Pixels {
 const PAPER = 0.12;
 
 /** How dark the pixels of a picture are (luma of Rec. ITU-R BT.601), less the shade of the paper. */
-export function inkOf({ width, height, data }: Pixels): InkPicture {
+export function inkPictureOf({ width, height, data }: Pixels): InkPicture {
   const ink = new Float32Array(width * height);
   const counts = new Uint32Array(256);
   for (let k = 0; k < ink.length; k++) {
@@ -49,6 +51,9 @@ export function narrowed(picture: InkPicture, width: number): InkPicture {
   for (let k = 0; k < ink.length; k++) ink[k] /= Math.max(1, counts[k]);
   return { width, height, ink };
 }
+
+/** From pixels to those of a picture that is so many times as large. */
+export const scaled = (by: number): Matrix => [by, 0, 0, by, 0, 0];
 
 /** A quarter clockwise. */
 export function turned({ width, height, ink }: InkPicture): InkPicture {

@@ -8,7 +8,7 @@ import type { CarryReason } from './placed.ts';
 export interface WordsNow {
   readonly page: number;
   readonly range: TextRange;
-  readonly reason: Extract<CarryReason, 'words' | 'reflowed' | 'reworded'>;
+  readonly reason: Extract<CarryReason, 'words' | 'reworded'>;
   /** Of its words the share that is there, one after the other, 0–1. */
   readonly share: number;
 }

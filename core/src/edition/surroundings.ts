@@ -2,6 +2,7 @@ import {
   type Box,
   boxCentre,
   distance,
+  IDENTITY,
   type Matrix,
   moveBy,
   subtract,
@@ -54,7 +55,7 @@ export function surroundingsOf(
       const away = between(word.box, area);
       if (away > REACH) return [];
       const { now, line } = word;
-      const map = now && now.page === fate.to ? fate.map : UNMOVED;
+      const map = now && now.page === fate.to ? fate.map : IDENTITY;
       const off = now
         ? subtract(boxCentre(now.box), transform(map, boxCentre(word.box)))
         : { x: 0, y: 0 };
@@ -79,7 +80,7 @@ export function surroundingsOf(
     x: members.reduce((sum, { off, weight }) => sum + off.x * weight, 0) / heavy,
     y: members.reduce((sum, { off, weight }) => sum + off.y * weight, 0) / heavy,
   };
-  const map = page === fate.to ? fate.map : UNMOVED;
+  const map = page === fate.to ? fate.map : IDENTITY;
   const first = near.find((one) => one.page !== null);
   return {
     page,
@@ -89,8 +90,6 @@ export function surroundingsOf(
     nearest: first !== undefined && members.includes(first),
   };
 }
-
-const UNMOVED: Matrix = [1, 0, 0, 1, 0, 0];
 
 function largestCluster(
   near: readonly Near[],

@@ -1,5 +1,5 @@
 import { type DocState, markChange, nextOrder, type Transaction } from '../document/index.ts';
-import { boxCentre, moveBy, subtract, type Vec } from '../geometry/index.ts';
+import { boxCentre, moveBy, subtract, uniteBoxes, type Vec } from '../geometry/index.ts';
 import { boundsOf, type ListedMark, listRows } from '../derived/index.ts';
 import { kindFor, type Mark } from '../kinds/index.ts';
 import type { PageId } from '../marks/index.ts';
@@ -43,13 +43,7 @@ export function putWaiting(
   at: Vec,
 ): Transaction | null {
   if (marks.length === 0 || !marks.every(canBePut)) return null;
-  const boxes = marks.map(boundsOf);
-  const middle = boxCentre({
-    minX: Math.min(...boxes.map(({ minX }) => minX)),
-    minY: Math.min(...boxes.map(({ minY }) => minY)),
-    maxX: Math.max(...boxes.map(({ maxX }) => maxX)),
-    maxY: Math.max(...boxes.map(({ maxY }) => maxY)),
-  });
+  const middle = boxCentre(marks.map(boundsOf).reduce(uniteBoxes));
   const by = moveBy(subtract(at, middle));
   let order = nextOrder(state, page);
   const changes = marks.map((mark) =>

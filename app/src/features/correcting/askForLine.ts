@@ -21,6 +21,7 @@ const REFUSED = {
   type3: 'The letters of this line are drawings: they cannot be corrected.',
   upright: 'Lines that run downwards cannot be corrected.',
   encoding: 'The letters of this line cannot be told apart: it cannot be corrected.',
+  forms: 'This page is made of too many pieces: it cannot be corrected.',
   widths: 'The letters of this line cannot be told apart: it cannot be corrected.',
 } as const;
 const PICTURE = 'What is printed here is a picture of words: it cannot be corrected.';

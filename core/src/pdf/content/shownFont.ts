@@ -10,8 +10,8 @@ import {
 import { latin1 } from './operations.ts';
 import { streamBytes } from './pageContent.ts';
 
-/** Why the letters of a font cannot be told one from the other. */
-export type FontTrouble = 'type3' | 'upright' | 'encoding' | 'widths';
+/** Why the letters of a text cannot be told one from the other: of its font, or since there are too many forms to look into. */
+export type TextTrouble = 'type3' | 'upright' | 'encoding' | 'widths' | 'forms';
 
 /** A font as text is shown in it: what its codes are, and how far each goes. */
 export interface ShownFont {
@@ -26,13 +26,13 @@ const numberIn = (value: unknown): number | null =>
   value instanceof PDFNumber ? value.asNumber() : null;
 
 /** Reads how wide the letters of a font are (ISO 32000-1 §9.6, §9.7). */
-export function shownFont(font: PDFDict): ShownFont | FontTrouble {
+export function shownFont(font: PDFDict): ShownFont | TextTrouble {
   const subtype = font.lookup(name('Subtype'));
   if (subtype === name('Type3')) return 'type3';
   return subtype === name('Type0') ? composite(font) : simple(font);
 }
 
-function simple(font: PDFDict): ShownFont | FontTrouble {
+function simple(font: PDFDict): ShownFont | TextTrouble {
   const widths = font.lookup(name('Widths'));
   const first = numberIn(font.lookup(name('FirstChar')));
   const descriptor = font.lookup(name('FontDescriptor'));
@@ -48,7 +48,7 @@ function simple(font: PDFDict): ShownFont | FontTrouble {
 type Called = Parameters<typeof StandardFontEmbedder.for>[0];
 
 /** The fourteen fonts that every reader has need not say how wide they are. */
-function standard(font: PDFDict): ShownFont | FontTrouble {
+function standard(font: PDFDict): ShownFont | TextTrouble {
   const base = font.lookup(name('BaseFont'));
   const called = base instanceof PDFName ? base.decodeText() : '';
   // Another encoding would have other letters at the same codes.
@@ -64,7 +64,7 @@ function standard(font: PDFDict): ShownFont | FontTrouble {
     const width = (code: number): number => {
       let w = known.get(code);
       if (w === undefined) {
-        w = embedder.widthOfTextAtSize(String.fromCharCode(code), 1);
+        w = widthIn(embedder, code);
         known.set(code, w);
       }
       return w;
@@ -77,7 +77,21 @@ function standard(font: PDFDict): ShownFont | FontTrouble {
   }
 }
 
-function composite(font: PDFDict): ShownFont | FontTrouble {
+/** Codes 128–159 of WinAnsiEncoding (ISO 32000-1 annex D.2); all others there are those of Latin-1. */
+const WIN_ANSI = '€\u2022‚ƒ„…†‡ˆ‰Š‹Œ\u2022Ž\u2022\u2022‘’“”•–—˜™š›œ\u2022žŸ';
+
+/** Codes without a letter show nothing, and take no room. */
+function widthIn(embedder: StandardFontEmbedder, code: number): number {
+  if (code < 32) return 0;
+  const letter = WIN_ANSI[code - 128] ?? String.fromCharCode(code);
+  try {
+    return embedder.widthOfTextAtSize(letter, 1);
+  } catch {
+    return 0;
+  }
+}
+
+function composite(font: PDFDict): ShownFont | TextTrouble {
   const kids = font.lookup(name('DescendantFonts'));
   const kid = kids instanceof PDFArray ? kids.lookup(0) : undefined;
   if (!(kid instanceof PDFDict)) return 'encoding';
@@ -96,7 +110,7 @@ interface Codes {
   cid(code: number): number;
 }
 
-function codesOf(encoding: PDFObject | undefined): Codes | FontTrouble {
+function codesOf(encoding: PDFObject | undefined): Codes | TextTrouble {
   if (encoding === name('Identity-V')) return 'upright';
   if (encoding === name('Identity-H')) return { length: () => 2, cid: (code) => code };
   if (!(encoding instanceof PDFStream)) return 'encoding';
@@ -111,7 +125,7 @@ const sections = (map: string, begin: string, end: string): string[] =>
   [...map.matchAll(new RegExp(`${begin}([\\s\\S]*?)${end}`, 'g'))].map(([, inside]) => inside);
 
 /** Of a CMap that stands in the file itself (§9.7.5.3) the code lengths, and which glyph a code means. */
-function codesIn(map: string): Codes | FontTrouble {
+function codesIn(map: string): Codes | TextTrouble {
   if (/\/WMode\s+1\b/.test(map)) return 'upright';
   if (/\busecmap\b/.test(map)) return 'encoding';
   const spaces = sections(map, 'begincodespacerange', 'endcodespacerange').flatMap((inside) =>
