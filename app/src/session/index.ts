@@ -53,6 +53,7 @@ export { keepInDrawer, lastOrder, noteUsed } from './keepInDrawer';
 export { formKnown, formOf, useForm } from './forms';
 export { useOwnFonts } from './ownFonts';
 export { unlockDocument } from './unlocking';
+export { takeKind } from './takeKind';
 export { typingInstrument } from './typingInstrument';
 export { layPages } from './layPages';
 export { type Coming, pagesOfDocument, pagesOfFile } from './comingPages';

@@ -36,6 +36,7 @@ export {
 export { type Spot, spotInSight } from './spotInSight';
 export { usePlaced } from './usePlaced';
 export { askAt, withdrawQuestion, placeAsked } from './placeAsked';
+export { AreaDrag } from './AreaDrag';
 export { putStamp } from './putStamp';
 export { answersOn, knownAnswers } from './answersOn';
 export { relookTexts } from './relookTexts';

@@ -1,9 +1,9 @@
 import { type DocState, markChange, nextOrder, type Transaction } from '../document/index.ts';
 import type { Vec } from '../geometry/index.ts';
-import { asCorrection, CORRECTION_LEADING, type CorrectionMark } from '../kinds/index.ts';
+import { asCorrection, type CorrectionMark } from '../kinds/index.ts';
 import type { MarkId, PageId } from '../marks/index.ts';
 import { linesWithin, placeNear, type Print, type Quad, quadsOf, textOf } from '../print/index.ts';
-import type { Family, LetterStyle } from '../type/index.ts';
+import type { LetterStyle } from '../type/index.ts';
 
 /** A line of print that is to say something else. */
 export interface PrintedLine {
@@ -41,29 +41,32 @@ export const correctionOf = (state: DocState, page: PageId, { was, quad }: Print
         mark?.was === was && Math.hypot(mark.quad[0].x - quad[0].x, mark.quad[0].y - quad[0].y) < 1,
     ) ?? null;
 
-/** What fonts are called of which it is known whether they have serifs. */
-const NAMED =
-  /sans|helvet|arial|gothic|grotes|verdana|calibri|cmss|serif|times|roman|cmr|book|garamond|minion|georgia/i;
+/** What fonts without serifs, with serifs, and as of typewriters are called. */
+const SANS = /sans|helvet|arial|gothic|grotes|verdana|calibri|cmss/i;
+const SERIF = /serif|times|roman|cmr|book|garamond|minion|georgia/i;
+const MONO = /mono|courier|typewriter|consol|cmtt/i;
+/** Of a font descriptor (ISO 32000-1 table 123). */
+const FLAGS = { fixed: 1, serif: 2, italic: 64, bold: 262_144 } as const;
+/** From this weight on letters are bold. */
+const BOLD = 600;
 
-/** What a font's name and flags (ISO 32000-1 table 123) say of how it looks: the shipped face that comes nearest. */
+/** What a font's name and flags say of how it looks: the shipped face that comes nearest. */
 export function looksLike(
   font: string,
   flags: number,
   weight: number,
 ): Pick<LetterStyle, 'family' | 'bold' | 'italic'> & { readonly isGuess: boolean } {
+  // Before the name of a font of which the file has a part stand six letters.
   const name = font.replace(/^[A-Z]{6}\+/, '');
-  const says = (words: RegExp): boolean => words.test(name);
-  const isMono = (flags & 1) !== 0 || says(/mono|courier|typewriter|consol|cmtt/i);
-  const isSans =
-    says(/sans|helvet|arial|gothic|grotes|verdana|calibri|cmss/i) ||
-    ((flags & 2) === 0 && !says(/serif|times|roman|cmr|book|garamond|minion|georgia/i));
-  const family: Family = isMono ? 'mono' : isSans ? 'sans' : 'serif';
+  const has = (flag: keyof typeof FLAGS): boolean => (flags & FLAGS[flag]) !== 0;
+  const isMono = has('fixed') || MONO.test(name);
+  const isSerif = !SANS.test(name) && (has('serif') || SERIF.test(name));
   return {
-    family,
+    family: isMono ? 'mono' : isSerif ? 'serif' : 'sans',
     // What it is called says nothing of serifs: how wide it is may.
-    isGuess: !isMono && (flags & 2) === 0 && !says(NAMED),
-    bold: weight >= 600 || (flags & 262_144) !== 0 || says(/bold|black|heavy|cmbx|semib/i),
-    italic: (flags & 64) !== 0 || says(/ital|obliq|slant|cmti|cmsl/i),
+    isGuess: !isMono && !has('serif') && !SANS.test(name) && !SERIF.test(name),
+    bold: weight >= BOLD || has('bold') || /bold|black|heavy|cmbx|semib/i.test(name),
+    italic: has('italic') || /ital|obliq|slant|cmti|cmsl/i.test(name),
   };
 }
 
@@ -104,6 +107,3 @@ export function correctPrint(state: DocState, asked: NewCorrection): Transaction
   const label = says === '' ? 'Take words out of the print' : 'Correct the print';
   return { label, changes: [markChange(before, after)] };
 }
-
-/** Height of a line that is set, points. */
-export const correctionHeight = ({ size }: LetterStyle): number => CORRECTION_LEADING * size;

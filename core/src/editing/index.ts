@@ -115,7 +115,6 @@ export {
 } from './pictures.ts';
 export { changeEquation, type NewEquation, putEquation, type SetTex } from './equations.ts';
 export {
-  correctionHeight,
   correctionOf,
   correctPrint,
   lineWith,

@@ -80,7 +80,14 @@ export { degrees, roundedAngle } from './angle.ts';
 export { withinCapsule } from './capsule.ts';
 export { type Sweep, sweepAlong, partsOutside } from './sweep.ts';
 export { KAPPA, ellipseInto, arcStep } from './arc.ts';
-export { type PageBox, displaySize, displayMatrix, mapAsSeen, plainPage } from './pageBox.ts';
+export {
+  type PageBox,
+  areaAsSeen,
+  displaySize,
+  displayMatrix,
+  mapAsSeen,
+  plainPage,
+} from './pageBox.ts';
 export {
   type Arrangement,
   type PageStack,

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { pageBox } from '../../testing/arbitraries.ts';
 import { box } from './box.ts';
 import { transform, transformBox } from './matrix.ts';
-import { displayMatrix, displaySize, type PageBox, plainPage } from './pageBox.ts';
+import { areaAsSeen, displayMatrix, displaySize, type PageBox, plainPage } from './pageBox.ts';
 
 test('the visible box fills the page as shown, from the origin', () => {
   fc.assert(
@@ -30,4 +30,24 @@ test('a crop away from the origin is moved there, and UserUnit enlarges', () => 
   const page: PageBox = { box: box(50, 60, 150, 260), rotate: 0, userUnit: 2 };
   expect(displaySize(page)).toEqual({ width: 200, height: 400 });
   expect(transform(displayMatrix(page), { x: 50, y: 260 })).toEqual({ x: 0, y: 0 });
+});
+
+test('an area begins at its upper left corner as seen, however the page is turned', () => {
+  const places = [
+    { x: 20, y: 80 },
+    { x: 60, y: 30 },
+  ];
+  const at = (rotate: PageBox['rotate']) => areaAsSeen({ ...plainPage(200, 100), rotate }, places);
+  const corners = [
+    { x: 20, y: 80 },
+    { x: 60, y: 80 },
+    { x: 60, y: 30 },
+    { x: 20, y: 30 },
+  ];
+  for (const [turns, rotate] of ([0, 90, 180, 270] as const).entries())
+    at(rotate).forEach(({ x, y }, i) => {
+      const corner = corners[(i + 4 - turns) % 4];
+      expect(x).toBeCloseTo(corner.x, 9);
+      expect(y).toBeCloseTo(corner.y, 9);
+    });
 });

@@ -1,5 +1,6 @@
-import { type Box, box, boxHeight, boxWidth } from './box.ts';
-import { invertMatrix, type Matrix, thenMatrix } from './matrix.ts';
+import { type Box, box, boxHeight, boxOfPoints, boxWidth } from './box.ts';
+import { invertMatrix, type Matrix, thenMatrix, transform } from './matrix.ts';
+import type { Vec } from './vec.ts';
 
 /** A page as the reader sees it: its visible box in user space and how far it is turned. */
 export interface PageBox {
@@ -49,3 +50,12 @@ export const plainPage = (width: number, height: number): PageBox => ({
   rotate: 0,
   userUnit: 1,
 });
+
+/** The area around places of a page, upright as it is seen: its corners in user space, from the upper left one clockwise. */
+export function areaAsSeen(page: PageBox, places: readonly Vec[]): readonly [Vec, Vec, Vec, Vec] {
+  const display = displayMatrix(page);
+  const { minX, minY, maxX, maxY } = boxOfPoints(places.map((place) => transform(display, place)));
+  const back = invertMatrix(display);
+  const corner = (x: number, y: number): Vec => transform(back, { x, y });
+  return [corner(minX, minY), corner(maxX, minY), corner(maxX, maxY), corner(minX, maxY)];
+}

@@ -76,7 +76,6 @@ export {
 export {
   asCorrection,
   blockOfCorrection,
-  CORRECTION_LEADING,
   cornersOfCorrection,
   type CorrectionMark,
   LONGEST_LINE,

@@ -1,21 +1,11 @@
 import { lineWith } from '@marginalis/core/editing';
-import { INSTRUMENTS } from '@marginalis/core/marks';
-import { useSettings } from '@/session';
+import { takeKind } from '@/session';
 import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
 import { askForLine } from './askForLine';
 import { CorrectWriter } from './CorrectWriter';
 import { CORRECT } from './ids';
 
 const CorrectSheet = late(async () => (await import('./CorrectSheet')).CorrectSheet);
-
-/** Takes the corrector in hand; it comes onto the roll where it is not there yet. */
-function takeCorrector({ session }: Reader): void {
-  const { roll, add } = useSettings.getState();
-  const held = roll.find(({ kind }) => kind === 'corrector');
-  const corrector = INSTRUMENTS.find(({ kind }) => kind === 'corrector');
-  if (held) session.hand.choose(held.id);
-  else if (corrector) session.hand.choose(add(corrector));
-}
 
 const commands = (reader: Reader): readonly Command[] => {
   const { session } = reader;
@@ -28,7 +18,7 @@ const commands = (reader: Reader): readonly Command[] => {
       also: 'change printed words edit text typo mistake corrector',
       icon: 'corrector',
       able,
-      run: () => takeCorrector(reader),
+      run: () => takeKind(session, 'corrector'),
     },
     {
       id: 'correct-words',

@@ -1,6 +1,5 @@
 import { boxOfPoints } from '@marginalis/core/geometry';
-import { INSTRUMENTS } from '@marginalis/core/marks';
-import { useSettings } from '@/session';
+import { takeKind } from '@/session';
 import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
 import { askForLinks } from './asked';
 import { EDIT_LINK, LINKS } from './ids';
@@ -11,15 +10,6 @@ import { WayOut } from './WayOut';
 
 const LinkSheet = late(async () => (await import('./LinkSheet')).LinkSheet);
 const LinksPanel = late(async () => (await import('./LinksPanel')).LinksPanel);
-
-/** Takes the link maker in hand; it comes onto the roll where it is not there yet. */
-function takeLinkMaker({ session }: Reader): void {
-  const { roll, add } = useSettings.getState();
-  const held = roll.find(({ kind }) => kind === 'link-maker');
-  const maker = INSTRUMENTS.find(({ kind }) => kind === 'link-maker');
-  if (held) session.hand.choose(held.id);
-  else if (maker) session.hand.choose(add(maker));
-}
 
 function commands(reader: Reader): readonly Command[] {
   const { session, shell } = reader;
@@ -41,7 +31,9 @@ function commands(reader: Reader): readonly Command[] {
       also: 'hyperlink draw area link maker',
       icon: 'link-maker',
       able,
-      run: () => takeLinkMaker(reader),
+      forPlace: 'Link',
+      run: () => takeKind(session, 'link-maker'),
+      atPlace: ({ page, area, at }) => askForLinks(reader, [{ page, area: areaAt(area, at) }]),
     },
     {
       id: 'link-words',
@@ -62,17 +54,6 @@ function commands(reader: Reader): readonly Command[] {
       forPicked: 'Link',
       able: () => able() && session.store.getState().picked.size > 0,
       run: () => askForLinks(reader, placesOfPicked(session)),
-    },
-    {
-      id: 'link-area',
-      title: 'Link an area …',
-      group: 'Marks',
-      also: 'hyperlink address',
-      icon: 'link',
-      forPlace: 'Link',
-      able,
-      run: () => takeLinkMaker(reader),
-      atPlace: ({ page, area, at }) => askForLinks(reader, [{ page, area: areaAt(area, at) }]),
     },
     {
       id: 'contents-page',

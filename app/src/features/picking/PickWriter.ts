@@ -1,14 +1,7 @@
 import { findMark } from '@marginalis/core/document';
 import { marksAt, marksWithin, pickedBy, withGroups } from '@marginalis/core/editing';
 import { outlineFigure } from '@marginalis/core/figures';
-import {
-  boxOfPoints,
-  displayMatrix,
-  distance,
-  invertMatrix,
-  transform,
-  type Vec,
-} from '@marginalis/core/geometry';
+import { areaAsSeen, distance, type Vec } from '@marginalis/core/geometry';
 import type { Instrument, MarkId, Picker } from '@marginalis/core/marks';
 import {
   askAt,
@@ -92,17 +85,9 @@ export class PickWriter implements InstrumentWriter {
   /** Nothing is picked where a line is drawn around an empty area: something may be meant to stand there, or be said of it. */
   private askOf(going: Going): void {
     const { session, stage } = this.reader;
-    const page = stage.pages[going.page];
-    const display = displayMatrix(page);
-    const { minX, minY, maxX, maxY } = boxOfPoints(
-      lineOf(going).map((place) => transform(display, place)),
-    );
-    const back = invertMatrix(display);
-    const corner = (x: number, y: number): Vec => transform(back, { x, y });
-    const at = corner(minX, minY);
-    const area = [at, corner(maxX, minY), corner(maxX, maxY), corner(minX, maxY)] as const;
+    const area = areaAsSeen(stage.pages[going.page], lineOf(going));
     if (session.store.getState().writable)
-      askAt(session, { index: going.page, page: going.pageId, at, area });
+      askAt(session, { index: going.page, page: going.pageId, at: area[0], area });
   }
 
   cancel(): void {

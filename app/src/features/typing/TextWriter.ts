@@ -1,90 +1,61 @@
 import { answersOn, knownAnswers } from '@/shell';
 import { marksAt, tickBox } from '@marginalis/core/editing';
-import { type Figure, outlineFigure } from '@marginalis/core/figures';
-import {
-  displayMatrix,
-  distance,
-  invertMatrix,
-  transform,
-  type Vec,
-} from '@marginalis/core/geometry';
+import { displayMatrix, transform, type Vec } from '@marginalis/core/geometry';
 import { asText, type TextMark } from '@marginalis/core/kinds';
 import type { Instrument, TextInstrument } from '@marginalis/core/marks';
 import { type AnswerLine, answerLineAt, tickBoxAt } from '@marginalis/core/print';
 import { facesOfBlock, textOfSpans } from '@marginalis/core/type';
-import {
-  GUIDE_INK,
-  type Hit,
-  type InstrumentWriter,
-  type Reader,
-  type WritingTools,
-} from '@/shell';
+import { AreaDrag, type Hit, type InstrumentWriter, type Reader, type WritingTools } from '@/shell';
 import { pageFonts } from '@/stage';
 import { useSettings } from '@/session';
 import { calloutAt, textAt, textOnLine } from './beginText';
 import { knownTickBoxes } from './knownTickBoxes';
 import { beginTyping, typingHeld } from './typingHeld';
 
-/** A contact that moves no farther is a tap, CSS pixels; a finger is no finer than this. */
-const TAP_REACH = 8;
 /** What is tapped within so much of a box is the box, CSS pixels. */
 const NEAR = 4;
 /** A tap beside a line for an answer means it, points. */
 const LINE_REACH = 5;
-/** The guide's line, CSS pixels. */
-const LINE = 1.2;
-
-interface Going {
-  readonly hit: Hit;
-  readonly instrument: TextInstrument;
-  readonly from: Vec;
-  to: Vec;
-  moved: boolean;
-}
-
 /** Begins a text box where it is tapped, or as wide as it is dragged; goes on with one that is tapped. */
 export class TextWriter implements InstrumentWriter {
   readonly bare = true;
-  private going: Going | null = null;
+  private readonly drag: AreaDrag;
+  private instrument: TextInstrument | null = null;
 
   constructor(
     private readonly reader: Reader,
-    private readonly tools: WritingTools,
-  ) {}
+    tools: WritingTools,
+  ) {
+    this.drag = new AreaDrag(reader, tools);
+  }
 
   start(_event: PointerEvent, hit: Hit, instrument: Instrument): void {
     if (instrument.kind !== 'text-box') return;
     const { typing } = typingHeld.getState();
     typing?.finish();
-    const there = this.textAt(hit);
     // A tap beside a text lays it down, and does nothing else.
-    if (typing && !there) return;
-    this.tools.lookLike({ opacity: 1, multiplied: false });
-    this.going = { hit, instrument, from: hit.user, to: hit.user, moved: false };
+    if (typing && !this.textAt(hit)) return;
+    this.instrument = instrument;
+    if (instrument.leads) this.drag.start(hit, (from, to) => ({ kind: 'line', from, to }));
+    else this.drag.start(hit);
   }
 
   move(event: PointerEvent): void {
-    const { going } = this;
-    if (!going) return;
-    going.to = this.tools.userAt(going.hit.index, event);
-    const { zoom } = this.reader.stage.getCamera();
-    going.moved ||= distance(going.from, going.to) * zoom > TAP_REACH;
-    this.fit();
+    this.drag.move(event);
   }
 
   end(event: PointerEvent): void {
-    const { going } = this;
-    if (!going) return;
-    this.move(event);
-    this.cancel();
-    const there = going.moved ? null : this.textAt(going.hit);
+    const dragged = this.drag.end(event);
+    const { instrument } = this;
+    if (!dragged || !instrument) return;
+    const { hit, to } = dragged;
+    const there = to ? null : this.textAt(hit);
     if (there) beginTyping(this.reader.session, there, there);
-    else this.begin(going);
+    else this.begin(hit, to, instrument);
   }
 
   cancel(): void {
-    this.going = null;
-    this.tools.tiles.clear('tip');
+    this.drag.cancel();
   }
 
   hover(event: PointerEvent): void {
@@ -108,20 +79,7 @@ export class TextWriter implements InstrumentWriter {
   }
 
   fit(): void {
-    const { going } = this;
-    this.tools.tiles.clear('tip');
-    if (!going?.moved) return;
-    const { zoom } = this.reader.stage.getCamera();
-    const page = this.reader.stage.pages[going.hit.index];
-    const display = displayMatrix(page);
-    const [a, b] = [going.from, going.to].map((p) => transform(display, p));
-    const back = invertMatrix(display);
-    const corners = [a, { x: b.x, y: a.y }, b, { x: a.x, y: b.y }].map((p) => transform(back, p));
-    const guide: Figure = going.instrument.leads
-      ? { kind: 'line', from: going.from, to: going.to }
-      : { kind: 'polygon', corners };
-    const path = outlineFigure(guide, LINE / zoom, 'dashed');
-    this.tools.tiles.fill('tip', path, this.tools.matrix(going.hit.index), GUIDE_INK);
+    this.drag.fit();
   }
 
   private textAt({ pageId, user }: Hit): TextMark | null {
@@ -132,16 +90,16 @@ export class TextWriter implements InstrumentWriter {
   }
 
   /** On the line for an answer that is tapped; else where it was tapped, or as wide as it was dragged. */
-  private begin({ hit, instrument, from, to, moved }: Going): void {
+  private begin(hit: Hit, to: Vec | null, instrument: TextInstrument): void {
     const { reader } = this;
     if (instrument.leads) {
-      const callout = calloutAt(reader, hit.index, instrument, from, moved ? to : null);
+      const callout = calloutAt(reader, hit.index, instrument, hit.user, to);
       return void beginTyping(reader.session, callout, null);
     }
-    if (!moved && this.tick(hit, instrument)) return;
-    const lines = moved ? [] : knownAnswers(reader, hit.index);
+    if (!to && this.tick(hit, instrument)) return;
+    const lines = to ? [] : knownAnswers(reader, hit.index);
     const onLine = lines && this.lineBox(hit, instrument, lines);
-    const mark = onLine ?? textAt(reader, hit.index, instrument, from, moved ? to : null);
+    const mark = onLine ?? textAt(reader, hit.index, instrument, hit.user, to);
     const typing = beginTyping(reader.session, mark, null);
     // The page was not read yet: an empty box goes onto its line when it has been.
     if (!lines)

@@ -9,10 +9,9 @@ import {
   type Transaction,
 } from '../../document/index.ts';
 import { displaySize, type Vec } from '../../geometry/index.ts';
-import type { TextMark } from '../../kinds/index.ts';
 import type { PageId } from '../../marks/index.ts';
 import { usualRuling } from '../../paper/index.ts';
-import type { LetterStyle, TextBlock } from '../../type/index.ts';
+import { type TextLine, textLine } from '../textLine.ts';
 import { placesAfter } from './places.ts';
 
 /** A line of a contents page. */
@@ -48,7 +47,6 @@ const [ROW, HEAD] = [21, 44];
 const [NAMES, GAP, STEP] = [40, 14, 14];
 /** Deeper levels stand no farther in. */
 const DEEPEST = 5;
-const INK = '#1b1b1d';
 
 /**
  * Puts pages before all others that list places of the document: the name of its page first, then its title, each line a link. Lines that are too long are set
@@ -94,7 +92,8 @@ class Lines {
     const { margin, height, width } = this.sheet;
     const at = { x: margin, y: height - margin };
     const { heading } = this.contents;
-    return [this.text(page, at, width - 2 * margin, heading, HEADING, 'start', true)];
+    const text = { page, at, text: heading, size: HEADING, align: 'start', bold: true } as const;
+    return [this.text({ ...text, width: width - 2 * margin })];
   }
 
   /** @param n of the page, from 0 */
@@ -108,6 +107,7 @@ class Lines {
     const y = height - margin - HEAD - n * ROW;
     const left = margin + NAMES + GAP + STEP * Math.min(depth, DEEPEST);
     const right = width - margin;
+    const line = { page, size: SIZE };
     const link: OwnLink = {
       id: this.contents.newId(),
       page,
@@ -116,49 +116,20 @@ class Lines {
       framed: false,
     };
     return [
-      this.text(page, { x: margin, y }, NAMES, name, SIZE, 'end', false),
-      this.text(page, { x: left, y }, right - left, title, SIZE, 'start', depth === 0),
+      this.text({ ...line, at: { x: margin, y }, width: NAMES, text: name, align: 'end' }),
+      this.text({
+        ...{ ...line, at: { x: left, y }, width: right - left, text: title },
+        ...{ align: 'start', bold: depth === 0 },
+      }),
       changeOf('link', null, link),
     ];
   }
 
   private text(
-    page: PageId,
-    at: Vec,
-    width: number,
-    text: string,
-    size: number,
-    align: TextBlock['align'],
-    bold: boolean,
+    line: Pick<TextLine, 'page' | 'at' | 'width' | 'text' | 'size' | 'align' | 'bold'>,
   ): Change {
     const { newId, madeAt, author } = this.contents;
-    const style: LetterStyle = {
-      ...{ family: 'serif', size, bold, colour: INK },
-      ...{ italic: false, underline: false },
-    };
-    const height = 1.25 * size;
-    const mark: TextMark = {
-      kind: 'text',
-      id: newId(),
-      page,
-      order: (this.order += 1),
-      style: { colour: INK, width: 1, opacity: 1 },
-      madeAt,
-      ...(author ? { author } : {}),
-      at,
-      angle: 0,
-      block: {
-        spans: [{ text, style }],
-        width,
-        align,
-        leading: 1.25,
-        fit: height,
-      },
-      height,
-      padding: 0,
-      background: null,
-      border: 0,
-    };
-    return markChange(null, mark);
+    const made = { id: newId(), order: (this.order += 1), madeAt, ...(author ? { author } : {}) };
+    return markChange(null, textLine({ ...made, ...line }));
   }
 }

@@ -12,6 +12,7 @@ import {
 } from '../../document/index.ts';
 import type { MarkId, PageId } from '../../marks/index.ts';
 import { renewedMarks } from '../clip.ts';
+import { numberMark } from './numberMark.ts';
 import { linksAlong, type NewNames } from './linksAlong.ts';
 import { chosen, labelled, placesAfter } from './places.ts';
 
@@ -66,7 +67,10 @@ export function marksOnto(
   const marks = inOrder(marksOn(state, from));
   return renewedMarks(marks, newId).flatMap((mark, k): Change[] => {
     const { locked } = marks[k];
-    const copy = { ...mark, page: to, ...(locked ? { locked } : {}) };
+    // A page has one printed number, which is known by its name.
+    const isNumber = marks[k].id === numberMark(from);
+    const own = isNumber ? { ...mark, id: numberMark(to) } : mark;
+    const copy = { ...own, page: to, ...(locked ? { locked } : {}) };
     renamed.marks.set(marks[k].id, copy.id);
     const threads = (notes.get(marks[k].id) ?? []).map((thread) => {
       const id = newId();

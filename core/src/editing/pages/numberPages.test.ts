@@ -19,7 +19,8 @@ import { asText } from '../../kinds/index.ts';
 import { duplicatePages } from './duplicatePages.ts';
 import { movePages } from './movePages.ts';
 import { numberPages } from './numberPages.ts';
-import { keepNumbers, numberMark, printNumbers, removeNumbers } from './printNumbers.ts';
+import { numberMark } from './numberMark.ts';
+import { keepNumbers, printNumbers, removeNumbers } from './printNumbers.ts';
 import { removePages } from './removePages.ts';
 
 const namesOf = (pages: readonly Page[]): string[] => pageNames(pages, () => null);
@@ -89,6 +90,13 @@ test('printed numbers follow when pages change places; what somebody wrote inste
   expect(back?.ok && said(back.state)).toEqual(['1', '2', '3', '4', '5', 'Last']);
   const turned = { label: 'Nothing of pages', changes: [] };
   expect(keepNumbers(changed, turned, namesOf)).toBe(turned);
+});
+
+test('a page that is had twice has a number of its own each time', () => {
+  const printed = print(start);
+  const twice = duplicatePages(printed, ['p1'], () => 'copy');
+  const after = done(printed, twice && keepNumbers(printed, twice, namesOf));
+  expect(said(after)).toEqual(['1', '2', '3', '4', '5', '6', '7']);
 });
 
 test('numbers are spelled as they are counted', () => {

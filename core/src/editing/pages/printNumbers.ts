@@ -10,8 +10,10 @@ import {
 } from '../../document/index.ts';
 import { displayMatrix, displaySize, invertMatrix, transform } from '../../geometry/index.ts';
 import { asText, type TextMark } from '../../kinds/index.ts';
-import type { MarkId, PageId } from '../../marks/index.ts';
+import type { PageId } from '../../marks/index.ts';
 import { textOfSpans } from '../../type/index.ts';
+import { lineHeight, textLine } from '../textLine.ts';
+import { numberMark } from './numberMark.ts';
 import { chosen } from './places.ts';
 
 /** Where on a page its number is printed; outer is to the right on the first page, to the left on the next. */
@@ -28,13 +30,8 @@ export interface PrintedNumbers {
 }
 
 const SIZE = 10;
-const INK = '#1b1b1d';
-const LEADING = 1.25;
 /** From the edge of the page, and how much room a number has, points. */
 const [EDGE, WIDE] = [28, 140];
-
-/** The mark that is a page's printed number: there is one at most. */
-export const numberMark = (page: PageId): MarkId => `number ${page}`.slice(0, 100);
 
 /** Prints the names of pages on them, as text boxes; where they are printed already they are put in their place. Null where nothing changes. */
 export function printNumbers(
@@ -77,37 +74,16 @@ function markFor(
   const wide = Math.min(WIDE, width - 2 * EDGE);
   const left = !isOuter ? (width - wide) / 2 : isRight ? width - EDGE - wide : EDGE;
   const isHead = place === 'head' || place === 'headOuter';
-  const top = isHead ? EDGE : height - EDGE - SIZE * LEADING;
+  const top = isHead ? EDGE : height - EDGE - lineHeight(SIZE);
   const back = invertMatrix(displayMatrix(page));
-  return {
-    kind: 'text',
-    id: numberMark(page.id),
-    page: page.id,
-    order,
-    style: { colour: INK, width: 1, opacity: 1 },
-    madeAt,
+  return textLine({
+    ...{ id: numberMark(page.id), page: page.id, order, text: name, size: SIZE, madeAt },
     ...(author ? { author } : {}),
     at: transform(back, { x: left, y: top }),
     angle: Math.atan2(back[1], back[0]),
-    block: {
-      spans: [
-        {
-          text: name,
-          style: {
-            ...{ family: 'serif', size: SIZE, colour: INK },
-            ...{ bold: false, italic: false, underline: false },
-          },
-        },
-      ],
-      width: wide,
-      align: !isOuter ? 'centre' : isRight ? 'end' : 'start',
-      leading: LEADING,
-    },
-    height: SIZE * LEADING,
-    padding: 0,
-    background: null,
-    border: 0,
-  };
+    width: wide,
+    align: !isOuter ? 'centre' : isRight ? 'end' : 'start',
+  });
 }
 
 /**
@@ -125,13 +101,16 @@ export function keepNumbers(
   if (!state.pages.some(isPrinted)) return transaction;
   const applied = applyTransaction(state, transaction);
   if (!applied.ok) return transaction;
-  const [was, is] = [namesOf(state.pages), namesOf(applied.state.pages)];
-  const before = new Map(state.pages.map(({ id }, k) => [id, was[k]]));
+  const names = namesOf(state.pages);
+  const is = namesOf(applied.state.pages);
+  const before = new Map(state.pages.map(({ id }, k) => [id, names[k]]));
   const changes = applied.state.pages.flatMap(({ id }, k): Change[] => {
     const mark = asText(findMark(applied.state, numberMark(id)));
     const [span] = mark?.block.spans ?? [];
-    if (!mark || textOfSpans(mark.block.spans) !== before.get(id) || is[k] === before.get(id))
-      return [];
+    if (!mark) return [];
+    // The number of a page that has just come is that of the page it is a copy of.
+    const was = before.get(id) ?? textOfSpans(mark.block.spans);
+    if (textOfSpans(mark.block.spans) !== was || is[k] === was) return [];
     const after = { ...mark, block: { ...mark.block, spans: [{ ...span, text: is[k] }] } };
     return [markChange(mark, after)];
   });

@@ -17,7 +17,7 @@ import type { CorrectionMark } from './mark.ts';
 import { fromCorrectionRecord, toCorrectionRecord } from './record.ts';
 
 /** From baseline to baseline, of the size; and a width at which no line breaks, points. */
-export const CORRECTION_LEADING = 1.25;
+const LEADING = 1.25;
 const NEVER_BREAKS = 100_000;
 
 type Line = Pick<CorrectionMark, 'says' | 'look'>;
@@ -27,7 +27,7 @@ export const blockOfCorrection = ({ says, look }: Line): TextBlock => ({
   spans: [{ text: says, style: look }],
   width: NEVER_BREAKS,
   align: 'start',
-  leading: CORRECTION_LEADING,
+  leading: LEADING,
 });
 
 /** From the line's own space (origin at its upper left corner, y up) to user space. */
@@ -38,7 +38,7 @@ const placeOf = ({ at, angle, stretch }: CorrectionMark): Matrix =>
 export function cornersOfCorrection(mark: CorrectionMark): readonly Vec[] {
   if (mark.says === '') return aroundQuad(mark.quad);
   const place = placeOf(mark);
-  const high = CORRECTION_LEADING * mark.look.size;
+  const high = LEADING * mark.look.size;
   return [
     { x: 0, y: 0 },
     { x: mark.width, y: 0 },
@@ -62,7 +62,7 @@ function draw(mark: CorrectionMark): Drawing {
       block: blockOfCorrection(mark),
       place: placeOf(mark),
       width,
-      height: CORRECTION_LEADING * look.size,
+      height: LEADING * look.size,
       opacity: style.opacity,
     });
   return items;

@@ -1,8 +1,3 @@
 export { asCorrection, type CorrectionMark } from './mark.ts';
 export { LONGEST_LINE, NARROWEST, WIDEST } from './record.ts';
-export {
-  blockOfCorrection,
-  CORRECTION,
-  CORRECTION_LEADING,
-  cornersOfCorrection,
-} from './correction.ts';
+export { blockOfCorrection, CORRECTION, cornersOfCorrection } from './correction.ts';
