@@ -5,12 +5,12 @@ import { readFileSync } from 'node:fs';
 import {
   command,
   downloadProved,
+  dragOver,
   drawn,
   kept,
   openDesk,
   openDocument,
   openSend,
-  placeOn,
   take,
 } from './support/reader';
 
@@ -28,12 +28,7 @@ test('links are made over an area and over words, followed, changed, listed, and
   await openDesk(page);
   await openDocument(page, 'Course handbook');
   await command(page, 'Make and change links');
-  const from = await placeOn(page, 1, 0.1, 0.27);
-  const to = await placeOn(page, 1, 0.75, 0.36);
-  await page.mouse.move(...from);
-  await page.mouse.down();
-  await page.mouse.move(...to, { steps: 5 });
-  await page.mouse.up();
+  await dragOver(page, 1, [0.1, 0.27], [0.75, 0.36]);
   const sheet = page.getByRole('dialog', { name: 'New link' });
   await sheet.getByLabel('Page', { exact: true }).fill('999');
   await sheet.getByRole('button', { name: 'Make the link' }).click();

@@ -7,6 +7,7 @@ import {
   addFile,
   command,
   drawn,
+  dragOver,
   kept,
   LAID_OUT,
   makeLink,
@@ -178,11 +179,7 @@ test('links of one’s own, and what is carried over to a new edition', async ({
   await openDesk(page);
   await openDocument(page, 'Course handbook');
   await command(page, 'Make and change links');
-  const [from, to] = [await placeOn(page, 1, 0.1, 0.27), await placeOn(page, 1, 0.75, 0.36)];
-  await page.mouse.move(...from);
-  await page.mouse.down();
-  await page.mouse.move(...to, { steps: 5 });
-  await page.mouse.up();
+  await dragOver(page, 1, [0.1, 0.27], [0.75, 0.36]);
   const made = page.getByRole('dialog', { name: 'New link' });
   await made.getByLabel('Page', { exact: true }).fill('4');
   await made.getByRole('switch', { name: 'A frame around it' }).click();

@@ -64,6 +64,15 @@ interface Score {
 const documentOn = (pages: readonly EditionPage[]): DocState =>
   emptyDocument(pagesOfSource(SHA, pages, (k) => `p${k}`));
 
+/** The document with the n-th stroke drawn on a page, named `m` and its number. */
+function inked(document: DocState, n: number, page: number, path: readonly Vec[]): DocState {
+  const samples = path.map(({ x, y }, k) => ({
+    ...{ x, y, t: 8 * k, pressure: 0.5, tiltX: 0, tiltY: 0 },
+  }));
+  const stroke = { id: `m${n}`, page: `p${page}`, instrument: FIRST_ROLL[0], samples, madeAt: n };
+  return done(document, drawInk(document, stroke));
+}
+
 /** Marks of every sort on words of an edition that are chosen by chance; `goes` says where the box of a word has gone. */
 function marked(
   was: readonly EditionPage[],
@@ -91,20 +100,7 @@ function marked(
     const id = `m${n}`;
     const now = goes(page, word);
     const ink = (path: Vec[]): void => {
-      document = done(
-        document,
-        drawInk(document, {
-          ...{ id, page: `p${page}`, instrument: FIRST_ROLL[0], madeAt: n },
-          samples: path.map(({ x, y }, k) => ({
-            x,
-            y,
-            t: 8 * k,
-            pressure: 0.5,
-            tiltX: 0,
-            tiltY: 0,
-          })),
-        } as never),
-      );
+      document = inked(document, n, page, path);
     };
     const { minX, minY, maxX, maxY } = box;
     if (sort === 'words') {
@@ -357,20 +353,7 @@ describe('scans that are scanned again', () => {
       const at = { x: 60 + random() * (maxX - 120), y: 60 + random() * (maxY - 120) };
       const id = `m${n}`;
       const path = [at, { x: at.x + 20, y: at.y + 4 }, { x: at.x + 40, y: at.y }];
-      document = done(
-        document,
-        drawInk(document, {
-          ...{ id, page: `p${page}`, instrument: FIRST_ROLL[0], madeAt: n },
-          samples: path.map(({ x, y }, k) => ({
-            x,
-            y,
-            t: 8 * k,
-            pressure: 0.5,
-            tiltX: 0,
-            tiltY: 0,
-          })),
-        } as never),
-      );
+      document = inked(document, n, page, path);
       const middle = { x: at.x + 20, y: at.y + 2 };
       const [dx, dy] = [middle.x - maxX / 2, middle.y - maxY / 2];
       const [c, s] = [Math.cos(angle), Math.sin(angle)];

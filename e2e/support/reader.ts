@@ -224,6 +224,20 @@ export async function dragGrip(
   await page.mouse.up();
 }
 
+/** Drags the mouse from one place of a page to another: shares of its width and height. */
+export async function dragOver(
+  page: Page,
+  number: number,
+  from: readonly [u: number, v: number],
+  to: readonly [u: number, v: number],
+): Promise<void> {
+  const there = await placeOn(page, number, ...to);
+  await page.mouse.move(...(await placeOn(page, number, ...from)));
+  await page.mouse.down();
+  await page.mouse.move(...there, { steps: 5 });
+  await page.mouse.up();
+}
+
 /** Goes with the pen over the words from one place to another: shares of a page's width and height, and its number. */
 export async function goOver(
   page: Page,

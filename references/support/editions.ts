@@ -4,7 +4,7 @@ import { pagesOfSource } from '@marginalis/core/document';
 import { type EditionPage, inkPictureOf, type SeenPage } from '@marginalis/core/edition';
 import type { Vec } from '@marginalis/core/geometry';
 import { inspectPdf } from '@marginalis/core/pdf';
-import { openPages, openPrint, type Raster, wholePage } from '@marginalis/core/pdfium';
+import { openPages, openPrint, openToCompare, type Raster } from '@marginalis/core/pdfium';
 import { type Print, readPrint } from '@marginalis/core/print';
 import { startPdfium } from '../../cli/pdfium';
 import { seededRandom } from '../../core/testing/seededRandom';
@@ -111,12 +111,11 @@ export async function rearranged(
 
 /** Every page of a file as a picture, so many pixels wide. */
 export async function rastersOf(bytes: Uint8Array, width: number): Promise<Raster[]> {
-  const open = openPages(await startPdfium(), bytes);
+  const { pages } = await inspectPdf(bytes);
+  const open = openToCompare(await startPdfium(), bytes, width);
   try {
-    return Array.from({ length: open.pageCount }, (_, k) => {
-      const picture = open.page(k, ({ size, draw }) =>
-        draw(wholePage(width, Math.round((width * size.height) / size.width))),
-      );
+    return pages.map((_, k) => {
+      const picture = open.picture(k);
       if (!picture) throw new Error(`Page ${k} cannot be drawn.`);
       return picture;
     });

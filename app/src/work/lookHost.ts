@@ -1,21 +1,22 @@
 import { CopyFonts } from '@marginalis/core/copy';
 import { keepDrawings } from '@marginalis/core/derived';
 import type { DocState } from '@marginalis/core/document';
-import { compareEditions } from '@marginalis/core/edition';
+import { compareEditions, type EditionFile, PICTURE_WIDTH } from '@marginalis/core/edition';
 import { boxWidth } from '@marginalis/core/geometry';
 import {
   lineLook,
   type OpenPages,
   openPages,
   opensFreely,
+  type OpenToCompare,
+  openToCompare,
   windowOnto,
 } from '@marginalis/core/pdfium';
 import { inkOnPaper } from '@marginalis/core/pictures';
 import { proveCopy } from '@marginalis/core/proof';
 import { answer, type Run } from './answering';
-import type { LookJob, WorkReply, WorkRequest } from './contract';
+import type { EditionAsk, LookJob, WorkReply, WorkRequest } from './contract';
 import { makePicture } from './makePicture';
-import { openEdition } from './openEdition';
 import { pagePictures } from './pagePictures';
 import { readGraphic } from './readGraphic';
 import { findSheet, straightenSheet } from './photographed';
@@ -76,12 +77,16 @@ const runs: { [J in LookJob]: Run<J> } = {
   },
   async carryOver({ document, source, was, is }, onProgress) {
     const module = await pdfium();
-    const [before, after] = [openEdition(module, was), openEdition(module, is)];
+    const opened: OpenToCompare[] = [];
+    const open = ({ bytes, password, pages }: EditionAsk): EditionFile => {
+      const file = openToCompare(module, bytes, PICTURE_WIDTH, password);
+      opened.push(file);
+      return { pages, ...file };
+    };
     try {
-      return compareEditions(document, source, before.file, after.file, onProgress);
+      return compareEditions(document, source, open(was), open(is), onProgress);
     } finally {
-      before.close();
-      after.close();
+      for (const one of opened) one.close();
     }
   },
   findSheet,

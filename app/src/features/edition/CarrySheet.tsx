@@ -1,18 +1,11 @@
-import { findMark, pagesOfSource } from '@marginalis/core/document';
-import { changeEdition, type CarriedOver, type Verdict, VERDICTS } from '@marginalis/core/edition';
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { FlatList, StyleSheet, View } from 'react-native';
-import { ProgressBar, Text, useTheme } from 'react-native-paper';
+import { useState } from 'react';
+import { Text, useTheme } from 'react-native-paper';
 import { useSession } from '@/session';
-import { ComingFrom, type There, useReader } from '@/shell';
-import { Action, Sheet, ToggleChip } from '@/ui';
-import { CarriedRow, ROW_HEIGHT } from './CarriedRow';
-import { Comparison, type NewFile } from './comparison';
-import { countedInWords, VERDICT_WORDS } from './inWords';
-import { WAITING } from './ids';
-import { type Unit, unitsOf } from './units';
-
-const TITLE = 'Carry over to a new edition';
+import { ComingFrom, type There } from '@/shell';
+import { Sheet } from '@/ui';
+import { Comparing } from './Comparing';
+import type { NewFile } from './comparison';
+import { CARRY_TITLE } from './ids';
 
 /** The new edition of a document is chosen, both are compared, and what is carried where is looked through before it is done. */
 export function CarrySheet({ onClose }: { onClose: () => void }) {
@@ -33,7 +26,7 @@ export function CarrySheet({ onClose }: { onClose: () => void }) {
   };
   if (file) return <Comparing file={file} onClose={onClose} />;
   return (
-    <Sheet title={TITLE} open onClose={onClose}>
+    <Sheet title={CARRY_TITLE} open onClose={onClose}>
       <Text>
         Choose the file of the new edition. Your marks are looked for in it by their words and by
         what stands around them; nothing is changed before you have seen where they go.
@@ -47,175 +40,3 @@ export function CarrySheet({ onClose }: { onClose: () => void }) {
     </Sheet>
   );
 }
-
-function Comparing(props: { file: NewFile & Pick<There, 'drop'>; onClose: () => void }) {
-  const { file, onClose } = props;
-  const session = useSession();
-  const { colors } = useTheme();
-  const [progress, setProgress] = useState(0);
-  const [carried, setCarried] = useState<CarriedOver | null>(null);
-  const [trouble, setTrouble] = useState('');
-  useEffect(() => {
-    const comparison = new Comparison(session, file);
-    let isGone = false;
-    comparison
-      .run((done, all) => !isGone && setProgress(done / Math.max(1, all)))
-      .then(
-        (compared) => {
-          if (isGone) return;
-          if (compared.ok) setCarried(compared.carried);
-          else setTrouble(compared.message);
-        },
-        (e: unknown) => isGone || setTrouble(e instanceof Error ? e.message : String(e)),
-      );
-    return () => {
-      isGone = true;
-      comparison.stop();
-    };
-  }, [session, file]);
-  const leave = (): void => {
-    onClose();
-    void file.drop();
-  };
-  if (carried) return <Carried file={file} carried={carried} onClose={onClose} onLeave={leave} />;
-  return (
-    <Sheet title={TITLE} open onClose={leave} foot={<Action onPress={leave}>Stop</Action>}>
-      {trouble === '' ? (
-        <>
-          <Text role="status">The two editions are being compared.</Text>
-          <ProgressBar progress={progress} accessibilityLabel="Comparing" />
-        </>
-      ) : (
-        <Text role="alert" style={{ color: colors.error }}>
-          {trouble}
-        </Text>
-      )}
-    </Sheet>
-  );
-}
-
-function Carried(props: {
-  file: NewFile;
-  carried: CarriedOver;
-  onClose: () => void;
-  onLeave: () => void;
-}) {
-  const { file, carried, onClose, onLeave } = props;
-  const session = useSession();
-  const { shell } = useReader();
-  // As it was when both were compared; the marks are looked at as they were then.
-  const [document] = useState(() => session.store.getState().document);
-  const units = useMemo(() => unitsOf(carried.placed), [carried]);
-  const fresh = useMemo(() => pagesOfSource(file.source, file.pages, (k) => `new ${k}`), [file]);
-  const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
-  const [only, setOnly] = useState<Verdict | 'all'>('all');
-  const [room, setRoom] = useState(0);
-  const toggle = useCallback(
-    (unit: number) =>
-      setLeft((before) => {
-        const next = new Set(before);
-        if (!next.delete(unit)) next.add(unit);
-        return next;
-      }),
-    [],
-  );
-  const counts = countsOf(units);
-  const shown = only === 'all' ? units : units.filter(({ verdict }) => verdict === only);
-  const going = units.filter(({ unit, verdict }) => verdict !== 'lost' && !left.has(unit)).length;
-  const waiting = units.length - going;
-  const isDone = useRef(false);
-  const carry = (): void => {
-    if (isDone.current) return;
-    isDone.current = true;
-    const marks = units
-      .filter(({ unit }) => left.has(unit))
-      .flatMap(({ placed }) => placed.map(({ mark }) => mark));
-    const transaction = changeEdition({
-      document: session.store.getState().document,
-      was: session.leadingSource(),
-      is: file.source,
-      pages: file.pages,
-      carried,
-      left: new Set(marks),
-      newId: () => crypto.randomUUID(),
-    });
-    onClose();
-    if (!session.dispatch(transaction)) return onLeave();
-    session.notices.offerUndo({
-      text:
-        waiting > 0
-          ? `The document shows the new edition. ${waiting === 1 ? 'A mark waits' : `${waiting} marks wait`} for a place.`
-          : 'The document shows the new edition.',
-      undo: session.undo,
-    });
-    if (waiting > 0) shell.openPanel('margin', WAITING);
-  };
-  const foot = (
-    <View style={styles.foot}>
-      <Action onPress={onLeave}>Keep the earlier edition</Action>
-      <Action mode="contained" onPress={carry}>
-        {units.length === 0 ? 'Show the new edition' : `Carry ${going} over`}
-      </Action>
-    </View>
-  );
-  return (
-    <Sheet title={TITLE} open onClose={onLeave} foot={foot} tall>
-      <Text role="status">{countedInWords(counts)}</Text>
-      {units.length > 0 && (
-        <View style={styles.row} role="group" aria-label="Which marks">
-          {(['all', ...VERDICTS] as const).map((value) => (
-            <ToggleChip
-              key={value}
-              label={
-                value === 'all' ? `All ${units.length}` : `${VERDICT_WORDS[value]} ${counts[value]}`
-              }
-              on={only === value}
-              onPress={() => setOnly(value)}
-            />
-          ))}
-        </View>
-      )}
-      <View style={styles.rows} onLayout={(e) => setRoom(e.nativeEvent.layout.width)}>
-        {room > 0 && (
-          <FlatList
-            data={shown}
-            keyExtractor={({ unit }) => String(unit)}
-            getItemLayout={(_, k) => ({ length: ROW_HEIGHT, offset: ROW_HEIGHT * k, index: k })}
-            initialNumToRender={5}
-            windowSize={5}
-            extraData={left}
-            renderItem={({ item }) => {
-              const marks = item.placed.flatMap(({ mark }) => findMark(document, mark) ?? []);
-              const before = document.pages.find(({ id }) => id === marks[0]?.page);
-              const { page } = item.placed[0];
-              if (!before || marks.length === 0) return null;
-              return (
-                <CarriedRow
-                  unit={item}
-                  marks={marks}
-                  before={before}
-                  after={page === null ? null : fresh[page]}
-                  taken={!left.has(item.unit)}
-                  room={room}
-                  onToggle={toggle}
-                />
-              );
-            }}
-          />
-        )}
-      </View>
-    </Sheet>
-  );
-}
-
-function countsOf(units: readonly Unit[]): Record<Verdict, number> {
-  const counts = { certain: 0, likely: 0, lost: 0 };
-  for (const { verdict } of units) counts[verdict] += 1;
-  return counts;
-}
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: 6 },
-  rows: { flex: 1, minHeight: 0 },
-  foot: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'flex-end', gap: 8 },
-});

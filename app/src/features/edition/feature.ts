@@ -1,6 +1,6 @@
 import { waitingMarks } from '@marginalis/core/edition';
 import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
-import { CARRY, WAITING } from './ids';
+import { CARRY, CARRY_TITLE, WAITING } from './ids';
 
 const CarrySheet = late(async () => (await import('./CarrySheet')).CarrySheet);
 const WaitingPanel = late(async () => (await import('./WaitingPanel')).WaitingPanel);
@@ -8,7 +8,7 @@ const WaitingPanel = late(async () => (await import('./WaitingPanel')).WaitingPa
 const commands = ({ session, shell }: Reader): readonly Command[] => [
   {
     id: CARRY,
-    title: 'Carry over to a new edition …',
+    title: `${CARRY_TITLE} …`,
     group: 'Document',
     also: 'new version update replace file revised transfer marks',
     icon: 'pages',
