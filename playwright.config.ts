@@ -1,5 +1,5 @@
 import { defineConfig } from '@playwright/test';
-import { LAID_OUT } from './e2e/support/reader';
+import { LAID_OUT } from './e2e/support/laidOut';
 
 const port = Number(process.env.E2E_PORT ?? 4179);
 const chromium = (name: string) => ({

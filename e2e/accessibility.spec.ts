@@ -7,12 +7,12 @@ import {
   addFile,
   command,
   drawn,
+  goToDocument,
   inkOn,
   kept,
   makeCopy,
   makeLink,
   openDesk,
-  openDocument,
   openMarks,
   placeOn,
   take,
@@ -21,22 +21,19 @@ import {
 /** WCAG 2.2, levels A and AA. */
 const LEVELS = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
 
+/** The theme a screen is looked at in: one on each size of it. */
+const theme = (): 'light' | 'dark' => (test.info().project.name === 'wide' ? 'light' : 'dark');
+
 /**
- * What axe has against a screen, or against a sheet over it: all of it in the light theme, and its colours in the dark one.
+ * What axe has against a screen, or against a sheet over it.
  * It takes the handles that a sheet covers for obstacles, so there the sizes of targets are left to the phone's tests.
  */
 async function complaints(page: Page, sheet?: string): Promise<string[]> {
   await atRest(page);
   // In this page alone: a second one for what frames say takes half the time, and there are no frames.
-  const light = new AxeBuilder({ page }).setLegacyMode(true).withTags(LEVELS);
-  if (sheet) light.include(sheet).disableRules('target-size');
-  const inLight = await against(light);
-  await turnTo(page, 'dark');
-  const dark = new AxeBuilder({ page }).setLegacyMode(true).withRules('color-contrast');
-  if (sheet) dark.include(sheet);
-  const inDark = await against(dark);
-  await turnTo(page, 'light');
-  return [...inLight, ...inDark.map((one) => `dark: ${one}`)];
+  const axe = new AxeBuilder({ page }).setLegacyMode(true).withTags(LEVELS);
+  if (sheet) axe.include(sheet).disableRules('target-size');
+  return against(axe);
 }
 
 async function against(axe: AxeBuilder): Promise<string[]> {
@@ -47,17 +44,6 @@ async function against(axe: AxeBuilder): Promise<string[]> {
       .filter((n) => v.id !== 'target-size' || !n.html.includes('data-link'))
       .map((n) => `${v.id}: ${n.target.join(' ')} — ${n.failureSummary ?? ''}`),
   );
-}
-
-/** Has the system ask for a theme, and waits until the letters are in it. */
-async function turnTo(page: Page, colorScheme: 'light' | 'dark'): Promise<void> {
-  await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
-  await page.waitForFunction((isDark) => {
-    // Letters are light on a dark screen.
-    const text = [...document.querySelectorAll<HTMLElement>('[role=heading], h1')].at(-1);
-    const [r, g, b] = text ? (getComputedStyle(text).color.match(/[\d.]+/g) ?? []).map(Number) : [];
-    return r === undefined || r + g + b > 384 === isDark;
-  }, colorScheme === 'dark');
 }
 
 /** Waits until nothing that opens grows, slides or fades any more: a menu is small before it is large. */
@@ -96,7 +82,8 @@ const LIST = '[role=complementary], [role=dialog]';
 
 test.describe('every screen', () => {
   // Fading in, text has less contrast than it will have; so nothing fades.
-  test.use({ colorScheme: 'light', contextOptions: { reducedMotion: 'reduce' } });
+  test.use({ contextOptions: { reducedMotion: 'reduce' } });
+  test.beforeEach(({ page }) => page.emulateMedia({ colorScheme: theme() }));
 
   test('the desk', async ({ page }) => {
     await openDesk(page);
@@ -115,8 +102,7 @@ test.describe('every screen', () => {
   });
 
   test('the reader', async ({ page }) => {
-    await openDesk(page);
-    await openDocument(page, 'Rock-pool zones');
+    await goToDocument(page, 'Rock-pool zones');
     await drawCircle(page);
     await expect(page.getByRole('button', { name: 'Take the circle' })).toBeVisible();
     expect(await complaints(page), 'reader with chip').toEqual([]);
@@ -132,8 +118,7 @@ test.describe('every screen', () => {
   });
 
   test('picked marks and the list of marks', async ({ page }) => {
-    await openDesk(page);
-    await openDocument(page, 'Rock-pool zones');
+    await goToDocument(page, 'Rock-pool zones');
     await drawCircle(page);
     await kept(page);
     await page.keyboard.press('Escape');
@@ -160,8 +145,7 @@ test.describe('every screen', () => {
   });
 
   test('about the document, how pages lie, and two places', async ({ page }) => {
-    await openDesk(page);
-    await openDocument(page, 'How barnacles choose a rock');
+    await goToDocument(page, 'How barnacles choose a rock');
     await page.getByTestId('stage').focus();
     await page.keyboard.press('i');
     await expect(page.getByRole('dialog')).toContainText('Text: its words');
@@ -179,8 +163,7 @@ test.describe('every screen', () => {
   });
 
   test('selected words', async ({ page }) => {
-    await openDesk(page);
-    await openDocument(page, 'How barnacles choose a rock');
+    await goToDocument(page, 'How barnacles choose a rock');
     await take(page, 'Word picker');
     const pen = await Pen.of(page);
     await pen.draw(line(await placeOn(page, 1, 0.2, 0.3), await placeOn(page, 1, 0.4, 0.34)));
@@ -221,8 +204,7 @@ test.describe('every screen', () => {
   });
 
   test('text that is typed, and the sheet of symbols', async ({ page }) => {
-    await openDesk(page);
-    await openDocument(page, 'Rock-pool zones');
+    await goToDocument(page, 'Rock-pool zones');
     await page.keyboard.press('e');
     await expect(page.getByRole('textbox', { name: 'Text', exact: true })).toBeFocused();
     await page.keyboard.type('Ines Mara');
@@ -240,8 +222,7 @@ test.describe('every screen', () => {
   });
 
   test('contents, search, and links', async ({ page }) => {
-    await openDesk(page);
-    await openDocument(page, 'Course handbook');
+    await goToDocument(page, 'Course handbook');
     await page.getByTestId('stage').focus();
     await page.keyboard.press('b');
     await page.getByRole('textbox', { name: 'Title of the bookmark' }).press('Enter');
@@ -269,8 +250,7 @@ test.describe('every screen', () => {
   });
 
   test('pages that are arranged', async ({ page }) => {
-    await openDesk(page);
-    await openDocument(page, 'Course handbook');
+    await goToDocument(page, 'Course handbook');
     await command(page, 'Page table');
     const panel = page.locator('[role=dialog], [role=complementary]');
     await panel.getByRole('button', { name: 'Arrange' }).click();
@@ -286,8 +266,7 @@ test.describe('every screen', () => {
   });
 
   test('sending, and what a guest sees', async ({ page, browser }) => {
-    await openDesk(page);
-    await openDocument(page, 'Rock-pool zones');
+    await goToDocument(page, 'Rock-pool zones');
     await makeCopy(page);
     await makeLink(page);
     const address = await page.getByTestId('link').innerText();
@@ -316,7 +295,7 @@ test.describe('every screen', () => {
     await expect(page.getByRole('listitem').first()).toBeVisible();
     expect(await complaints(page, '[role=dialog]'), 'what was sent').toEqual([]);
 
-    const context = await browser.newContext({ colorScheme: 'light', reducedMotion: 'reduce' });
+    const context = await browser.newContext({ colorScheme: theme(), reducedMotion: 'reduce' });
     const guest = await context.newPage();
     await guest.goto(new URL(address).pathname);
     await drawn(guest, 1);
@@ -341,8 +320,7 @@ test.describe('every screen', () => {
 });
 
 test('the focus is visible wherever the Tab key leads', async ({ page }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   const seen = new Set<string>();
   for (let i = 0; i < 24; i++) {
     await page.keyboard.press('Tab');
@@ -365,8 +343,7 @@ test('the focus is visible wherever the Tab key leads', async ({ page }) => {
 
 test('who asks for less movement gets menus and sheets without it', async ({ page }) => {
   await page.emulateMedia({ reducedMotion: 'reduce' });
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   await page.getByRole('button', { name: 'Commands' }).click();
   await expect(page.getByRole('option', { name: 'Fit page' })).toBeVisible();
   await page.keyboard.press('Escape');
@@ -376,8 +353,7 @@ test('who asks for less movement gets menus and sheets without it', async ({ pag
 test('a page is text for those who do not see it, with its headings and its marks', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   const text = page.getByRole('group', { name: 'Page 1', exact: true }).getByTestId('page-text');
   await expect(text.getByRole('heading', { name: 'How barnacles choose a rock' })).toBeAttached();
   await expect(text).toContainText(

@@ -1,5 +1,5 @@
 import { expect, type Page, test } from '@playwright/test';
-import { command, openDesk, openDocument, placeOn, take } from './support/reader';
+import { command, goToDocument, placeOn, take } from './support/reader';
 import { line, Pen } from './support/pen';
 import { isSilent, said, standInVoice, voice } from './support/voice';
 
@@ -12,8 +12,7 @@ test('sentences are read one after the other, the spoken word marked and kept in
   page,
 }) => {
   await standInVoice(page, 2);
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   await command(page, 'Read aloud from the start');
   await expect(strip(page)).toBeVisible();
   await expect.poll(async () => (await said(page)).length).toBe(1);
@@ -46,8 +45,7 @@ test('sentences are read one after the other, the spoken word marked and kept in
 
 test('selected words are read, and found again', async ({ page }) => {
   await standInVoice(page, 1);
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   const pen = await Pen.of(page);
   await take(page, 'Word picker');
   const [from, to] = [await placeOn(page, 1, 0.13, 0.188), await placeOn(page, 1, 0.28, 0.188)];
@@ -71,8 +69,7 @@ test('selected words are read, and found again', async ({ page }) => {
 
 test('where there is no voice the pacer leads over the words', async ({ page }) => {
   await standInVoice(page, 0);
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   await page.getByTestId('stage').focus();
   await page.keyboard.press('r');
   await page.getByRole('button', { name: 'Pacer instead' }).click();

@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import { line, Pen } from './support/pen';
-import { kept, openDesk, openDocument, placeOn } from './support/reader';
+import { goToDocument, kept, openDocument, placeOn } from './support/reader';
 
 /** Finding one's way by the contents, bookmarks of one's own, and links. */
 
@@ -8,8 +8,7 @@ const field = (page: Page) => page.getByRole('textbox', { name: /^Page, / });
 const contents = (page: Page) => page.getByLabel('Contents', { exact: true });
 
 test.beforeEach(async ({ page }) => {
-  await openDesk(page);
-  await openDocument(page, 'Course handbook');
+  await goToDocument(page, 'Course handbook');
   await expect(field(page)).toHaveValue('i');
 });
 

@@ -2,23 +2,14 @@ import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { textOf } from '../references/support/programs';
-import {
-  command,
-  downloadProved,
-  kept,
-  openDesk,
-  openDocument,
-  openSend,
-  placeOn,
-} from './support/reader';
+import { command, downloadProved, goToDocument, kept, openSend, placeOn } from './support/reader';
 
 /** A printed line says something else, and its old words are gone from what leaves. */
 
 test('a line is tapped and corrected; the copy has the new words as text and not the old ones', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   await command(page, /^Correct the print/);
   await page.mouse.click(...(await placeOn(page, 1, 0.3, 0.2105)));
   const sheet = page.getByRole('dialog', { name: 'Correct the print' });

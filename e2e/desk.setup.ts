@@ -1,7 +1,8 @@
 import { mkdirSync } from 'node:fs';
 import { dirname } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { LAID_OUT, openDesk } from './support/reader';
+import { LAID_OUT } from './support/laidOut';
+import { openDesk } from './support/reader';
 
 test('the samples are laid out once, for all the tests that begin with a desk', async ({
   page,

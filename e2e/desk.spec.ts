@@ -2,16 +2,8 @@ import { readFileSync } from 'node:fs';
 import { PDFDocument, PDFName } from '@cantoo/pdf-lib';
 import { expect, test, type Page } from '@playwright/test';
 import { Pen, wave } from './support/pen';
-import {
-  addFile,
-  drawn,
-  kept,
-  layFile,
-  makeCopy,
-  NEVER_BEEN_HERE,
-  openDesk,
-  placeOn,
-} from './support/reader';
+import { NEVER_BEEN_HERE } from './support/laidOut';
+import { addFile, drawn, kept, layFile, makeCopy, openDesk, placeOn } from './support/reader';
 
 const worksheet = (): Uint8Array =>
   new Uint8Array(readFileSync('demo/documents/rock-pool-zones.pdf'));

@@ -2,9 +2,8 @@ import { expect, test } from '@playwright/test';
 import {
   drawn,
   goOver,
+  goToDocument,
   kept,
-  openDesk,
-  openDocument,
   openMarks,
   openWorksheet,
   placeOn,
@@ -17,8 +16,7 @@ import { copyOf, field, next, textOf } from './support/typing';
 test('a printed square is ticked with a tap, crossed with a second, and bare again with a third', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Course handbook');
+  await goToDocument(page, 'Course handbook');
   await page.getByRole('textbox', { name: /^Page, / }).fill('1');
   await page.keyboard.press('Enter');
   await drawn(page, 3);
@@ -42,8 +40,7 @@ test('a printed square is ticked with a tap, crossed with a second, and bare aga
 test('letters stand in the cells of a form: found where they are printed, Tab goes from one row of cells to the next', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Equipment form');
+  await goToDocument(page, 'Equipment form');
   await page.keyboard.press('e');
   await expect(field(page)).toBeFocused();
   await page.keyboard.type('Ines Mara');
@@ -76,8 +73,7 @@ test('letters stand in the cells of a form: found where they are printed, Tab go
 test('lists are numbered while they are typed; letters shrink where a box keeps its height', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   await take(page, 'Answer text');
   const sheet = page.getByRole('dialog', { name: 'Answer text' });
   if (!(await sheet.isVisible())) await take(page, 'Answer text');

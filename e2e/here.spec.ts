@@ -1,12 +1,11 @@
 import { expect, test } from '@playwright/test';
 import { line, Pen } from './support/pen';
-import { drawn, kept, openDesk, openDocument, placeOn, take } from './support/reader';
+import { drawn, goToDocument, kept, placeOn, take } from './support/reader';
 
 test('the right button of a mouse asks what is to stand at a bare place, what was put last first; on a mark it picks it', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   const here = page.getByRole('group', { name: 'Put here' });
   const bare = await placeOn(page, 1, 0.5, 0.06);
   await page.mouse.click(...bare, { button: 'right' });
@@ -65,8 +64,7 @@ test('the right button of a mouse asks what is to stand at a bare place, what wa
 test('a line around an empty area asks the same: a note belongs to the area, a text is as wide', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   await take(page, 'Picker');
   const here = page.getByRole('group', { name: 'Put here' });
   const [x, y] = await placeOn(page, 1, 0.62, 0.05);
@@ -102,8 +100,7 @@ test('a line around an empty area asks the same: a note belongs to the area, a t
 });
 
 test('a signature that is put near a printed line stands on it', async ({ page }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   await drawn(page, 1);
   const sheet = page.getByRole('dialog', { name: 'Sign' });
   const here = page.getByRole('group', { name: 'Put here' });

@@ -7,6 +7,7 @@ import { Pen, wave } from './support/pen';
 import {
   addFile,
   drawn,
+  goToDocument,
   inkOn,
   kept,
   layFile,
@@ -22,8 +23,7 @@ test('a living copy opens somewhere else with every mark and note as it was, to 
   page,
   browser,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   const pen = await Pen.of(page);
   const [x, y] = await placeOn(page, 1, 0.2, 0.4);
   await pen.draw(wave(x, y, 150));

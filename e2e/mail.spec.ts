@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, test } from '@playwright/test';
-import { openDesk, openDocument, openSend } from './support/reader';
+import { goToDocument, openDesk, openSend } from './support/reader';
 
 /** What another library finds in a mail: who it is to, its subject, and what is attached. */
 const READ = `
@@ -17,8 +17,7 @@ const read = (path: string): unknown =>
 test('a copy leaves by e-mail: as a file that a mail program opens, and from here into the outbox', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   const sheet = await openSend(page);
   await sheet.getByRole('radio', { name: 'E-mail' }).click();
   await expect(sheet.getByLabel('Subject')).toHaveValue('Rock-pool zones');

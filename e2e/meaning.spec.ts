@@ -1,12 +1,11 @@
 import { expect, test } from '@playwright/test';
-import { command, openDesk, openDocument, placeOn, take } from './support/reader';
+import { command, goToDocument, placeOn, take } from './support/reader';
 import { Pen } from './support/pen';
 
 test('a word is looked up in its base form, also without the server when it was before; outside only where an address is set', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   const pen = await Pen.of(page);
   await take(page, 'Word picker');
   const at = await placeOn(page, 1, 0.26, 0.188);

@@ -1,12 +1,11 @@
 import { expect, test } from '@playwright/test';
 import { line, Pen } from './support/pen';
-import { command, kept, openDesk, openDocument, placeOn } from './support/reader';
+import { command, goToDocument, kept, placeOn } from './support/reader';
 
 test('on a phone notes stand beneath the page, set by a finger where a pen writes too: what is spoken of stays in sight, and the cards go with the page', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   const stage = page.getByTestId('stage');
   // From here on a finger moves the paper.
   const pen = await Pen.of(page);

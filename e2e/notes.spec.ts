@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { expect, type Page, test } from '@playwright/test';
 import { beginOnWords, newNote, say } from './support/notes';
 import { Pen } from './support/pen';
-import { command, kept, makeCopy, openDesk, openDocument, placeOn, take } from './support/reader';
+import { command, goToDocument, kept, makeCopy, placeOn, take } from './support/reader';
 
 /** Notes on words, marks and places, and the answers to them. */
 
@@ -11,8 +11,7 @@ const signs = (page: Page) => page.locator('[data-note]');
 test('notes on words, on a mark and on a place are numbered as they are read, answered, settled, and there again', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   const pen = await Pen.of(page);
 
   await take(page, 'Word picker');
@@ -104,8 +103,7 @@ test('notes on words, on a mark and on a place are numbered as they are read, an
 test('cards stand beside the page in order, the chosen one level with its place; keys step through them, and they are narrowed', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   const pen = await Pen.of(page);
   const places = [
     [0.2, 0.12],

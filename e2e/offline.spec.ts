@@ -4,15 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, type Page, test } from '@playwright/test';
 import { line, Pen } from './support/pen';
-import {
-  drawn,
-  inkOn,
-  kept,
-  makeCopy,
-  NEVER_BEEN_HERE,
-  openDocument,
-  placeOn,
-} from './support/reader';
+import { NEVER_BEEN_HERE } from './support/laidOut';
+import { drawn, inkOn, kept, makeCopy, openDocument, placeOn } from './support/reader';
 
 /** After the first visit everything but the server's own services works without it; a newer version waits to be taken. */
 

@@ -7,9 +7,8 @@ import {
   downloadProved,
   dragOver,
   drawn,
+  goToDocument,
   kept,
-  openDesk,
-  openDocument,
   openSend,
   take,
 } from './support/reader';
@@ -25,8 +24,7 @@ async function sound(page: Page): Promise<void> {
 test('links are made over an area and over words, followed, changed, listed, and leave', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Course handbook');
+  await goToDocument(page, 'Course handbook');
   await command(page, 'Make and change links');
   await dragOver(page, 1, [0.1, 0.27], [0.75, 0.36]);
   const sheet = page.getByRole('dialog', { name: 'New link' });

@@ -5,11 +5,10 @@ import { textOf } from '../references/support/programs';
 import {
   command,
   downloadProved,
-  inkOn,
   drawn,
+  goToDocument,
+  inkOn,
   kept,
-  openDesk,
-  openDocument,
   openSend,
   pageBox,
   placeOn,
@@ -29,8 +28,7 @@ const order = (page: Page): Promise<string[]> =>
 test('pages are chosen, turned, copied, moved by keys, by number and by hand, removed, and leave so', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   const pen = await Pen.of(page);
   await pen.draw(wave(...(await placeOn(page, 1, 0.3, 0.3)), 90));
   await kept(page);
@@ -90,8 +88,7 @@ test('pages are chosen, turned, copied, moved by keys, by number and by hand, re
 });
 
 test('pages are cropped by numbers and shown whole again, on all of them', async ({ page }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   const shape = async (): Promise<number> => {
     const box = await pageBox(page, 1).boundingBox();
     return box ? Math.round((100 * box.height) / box.width) : 0;
@@ -129,8 +126,7 @@ test('pages are cropped by numbers and shown whole again, on all of them', async
 test('pages of a file and of another document come in, one is replaced, and some become a document of their own', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   await command(page, 'Add pages of another document …');
   const adding = page.getByRole('dialog', { name: 'Add pages' });
   const give = async (name: string, bytes: Buffer): Promise<void> => {
@@ -180,8 +176,7 @@ test('pages of a file and of another document come in, one is replaced, and some
 test('pages are numbered from one on, and the numbers are printed and leave so', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   await command(page, 'Page numbers …');
   const sheet = page.getByRole('dialog', { name: 'Page numbers' });
   await sheet.getByRole('radio', { name: 'i, ii, iii', exact: true }).click();

@@ -3,6 +3,7 @@ import { handwriting } from './support/handwriting';
 import { circle, line, Pen, type Point, wave } from './support/pen';
 import {
   command,
+  goToDocument,
   inkOn,
   kept,
   makeCopy,
@@ -19,8 +20,7 @@ import {
 test('the page has the screen: one thin bar above, the pen roll below within the thumb’s reach', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   const bar = await page.getByRole('banner').boundingBox();
   const roll = await page.getByRole('toolbar', { name: 'Pen roll' }).boundingBox();
   const paper = await pageBox(page, 1).boundingBox();
@@ -163,8 +163,7 @@ test('what is told makes way for what is written beneath it, and small letters p
 test('what is used last is in the roll, the eraser and the picker always; the rest is one tap away', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   const inSight = async (name: RegExp) => {
     const box = await page.getByRole('button', { name }).boundingBox();
     return box !== null && box.x >= 0 && box.x + box.width <= 390;
@@ -286,8 +285,7 @@ test('the writing window magnifies the place, moves on with the hand, and goes t
 });
 
 test('left-handed people mirror the layout with one setting', async ({ page }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   const edge = page.getByRole('slider', { name: /Fore-edge/ });
   expect((await edge.boundingBox())?.x).toBe(0);
   await command(page, 'Write with the left hand');
@@ -301,8 +299,7 @@ test('left-handed people mirror the layout with one setting', async ({ page }) =
 test('a finger that holds a word selects it, and goes on over others; a tap lets go', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   const pen = await Pen.of(page);
   await pen.draw(line(await placeOn(page, 1, 0.2, 0.05), await placeOn(page, 1, 0.3, 0.05)));
   // The finger comes when the pen is gone.
@@ -333,8 +330,7 @@ test('a finger that holds a word selects it, and goes on over others; a tap lets
 test('one page at a time: a finger draws the next one in, and a little way comes back', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   await command(page, 'One page at a time');
   const pen = await Pen.of(page);
   // A pen has been here: from now on a finger moves the paper.
@@ -362,8 +358,7 @@ test('one page at a time: a finger draws the next one in, and a little way comes
 });
 
 test('a place is held, and one tap flips between it and where one reads on', async ({ page }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   await command(page, 'Hold this place');
   await page.keyboard.press('End');
   const held = page.getByRole('group', { name: 'Place held' });

@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { expect, type Page, test } from '@playwright/test';
-import { drawn, command, inkOn, kept, openDesk, openWorksheet } from './support/reader';
+import { command, drawn, inkOn, kept, openDesk, openWorksheet } from './support/reader';
 
 /** Sheets of paper that are photographed. */
 

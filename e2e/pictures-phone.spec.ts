@@ -8,8 +8,8 @@ import {
   downloadProved,
   drawn,
   inkOn,
-  openMarks,
   kept,
+  openMarks,
   openSend,
   openWorksheet,
 } from './support/reader';

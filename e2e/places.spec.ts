@@ -1,6 +1,6 @@
 import { expect, type Locator, test } from '@playwright/test';
 import { line, Pen, type Point } from './support/pen';
-import { command, drawn, kept, openDesk, openDocument, take } from './support/reader';
+import { command, drawn, goToDocument, kept, take } from './support/reader';
 
 /** A place in a window onto pages, CSS pixels from its upper left corner. */
 async function placeIn(pane: Locator, x: number, y: number): Promise<Point> {
@@ -12,8 +12,7 @@ async function placeIn(pane: Locator, x: number, y: number): Promise<Point> {
 test('two places at once: each scrolls, zooms and is written on for itself; the divider moves; all stands there again', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   const first = page.getByRole('region', { name: /^Pages of/ });
   const second = page.getByRole('region', { name: /^More pages of/ });
   const numberField = page.getByRole('textbox', { name: /^Page/ });

@@ -4,9 +4,8 @@ import {
   command,
   dragGrip,
   goOver,
+  goToDocument,
   inkOn,
-  openDesk,
-  openDocument,
   openMarks,
   placeOn,
   take,
@@ -31,8 +30,7 @@ async function listed(page: Page): Promise<string[]> {
 test('words are marked, over columns and pages, joined, made fewer, rubbed out word by word, and looked up', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   const pen = await Pen.of(page);
   await take(page, 'Word highlighter');
   await goOver(page, pen, [0.13, 0.188], [0.28, 0.188]);
@@ -70,8 +68,7 @@ test('words are marked, over columns and pages, joined, made fewer, rubbed out w
 
 test('search, contents with a bookmark, back and forward, and reading aloud', async ({ page }) => {
   await standInVoice(page, 1);
-  await openDesk(page);
-  await openDocument(page, 'Course handbook');
+  await goToDocument(page, 'Course handbook');
 
   await openMarks(page);
   await page.getByRole('tab', { name: 'Search' }).click();

@@ -3,13 +3,13 @@ import { expect, type Page, test } from '@playwright/test';
 import { write } from './support/handwriting';
 import { newNote, say } from './support/notes';
 import { Pen } from './support/pen';
+import { LAID_OUT } from './support/laidOut';
 import {
   addFile,
   command,
-  drawn,
   dragOver,
+  drawn,
   kept,
-  LAID_OUT,
   makeLink,
   openDesk,
   openDocument,

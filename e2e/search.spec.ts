@@ -1,6 +1,6 @@
 import { expect, type Page, test } from '@playwright/test';
 import { line, Pen } from './support/pen';
-import { kept, openDesk, openDocument, placeOn, take } from './support/reader';
+import { goToDocument, kept, openDesk, openDocument, placeOn, take } from './support/reader';
 
 /** Finding printed words again. */
 
@@ -15,8 +15,7 @@ async function search(page: Page, term: string): Promise<void> {
 test('words are found as one types, framed on the page and shown along the fore-edge; next and before go round', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   await search(page, 'CYPRID');
   // All pages have been read.
   await expect(status(page)).toHaveText(/^\d+ hits$/);
@@ -64,8 +63,7 @@ test('a document of 800 pages is searched while one reads on; a hit far away can
 });
 
 test('what is a picture of print is said', async ({ page }) => {
-  await openDesk(page);
-  await openDocument(page, 'Tide log, scanned');
+  await goToDocument(page, 'Tide log, scanned');
   await search(page, 'tide');
   await expect(status(page)).toHaveText('Not found in print');
   await expect(page.getByText(/no words can be read/)).toBeVisible();
@@ -74,8 +72,7 @@ test('what is a picture of print is said', async ({ page }) => {
 test('hits on words that are marked, or that ink means, are known by the colour of that', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   const pen = await Pen.of(page);
   await take(page, 'Word highlighter');
   await pen.draw(line(await placeOn(page, 1, 0.13, 0.158), await placeOn(page, 1, 0.35, 0.158)));

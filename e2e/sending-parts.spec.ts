@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { beginOnWords, say } from './support/notes';
 import { Pen } from './support/pen';
-import { kept, openDesk, openDocument, openSend, take } from './support/reader';
+import { goToDocument, kept, openSend, take } from './support/reader';
 import { textOf } from './support/typing';
 
 /** Of which pages something leaves, and as what. */
@@ -16,8 +16,7 @@ async function fileFrom(page: Page): Promise<{ name: string; bytes: Buffer }> {
 }
 
 async function noted(page: Page): Promise<void> {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   const pen = await Pen.of(page);
   await take(page, 'Word picker');
   await beginOnWords(page, pen, [0.14, 0.188], 0.34);
@@ -137,8 +136,7 @@ test('pages leave as pictures, one as it is or onto the clipboard, several in a 
   context,
 }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   const sheet = await openSend(page);
   await sheet.getByRole('radio', { name: 'This page' }).click();
   await sheet.getByRole('radio', { name: 'Pictures' }).click();

@@ -4,6 +4,7 @@ import { wave } from './support/pen';
 import {
   drawn,
   finishCopy,
+  goToDocument,
   kept,
   makeCopy,
   makeLink,
@@ -66,8 +67,7 @@ test('the system’s share sheet gets the file, where the browser has one', asyn
         w.shared.push(`${files[0].name} ${files[0].type}`),
     });
   });
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   await makeCopy(page);
   await page.getByRole('radio', { name: 'Share' }).click();
   await page.getByRole('button', { name: 'Share' }).click();
@@ -80,8 +80,7 @@ test('without the server everything works but links, and that is said', async ({
   page,
   context,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   await makeCopy(page);
   await context.setOffline(true);
   await makeLink(page);
@@ -93,8 +92,7 @@ test('without the server everything works but links, and that is said', async ({
 });
 
 test('a link’s life is chosen, and links made are there after a reload', async ({ page }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   await makeCopy(page);
   await page.getByRole('radio', { name: 'A link' }).click();
   await page.getByText('30 days').click();

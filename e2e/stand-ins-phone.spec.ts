@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
-import { openDesk, openDocument, openSend } from './support/reader';
+import { goToDocument, openDesk, openSend } from './support/reader';
 
 /** The file that stands first on the page of what stands in, which a link of the sheet leads to. */
 async function taken(page: Page, link: string): Promise<{ name: string; path: string }> {
@@ -23,8 +23,7 @@ test('where the browser has neither printer nor share sheet, what is printed and
   page,
   context,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   const sheet = await openSend(page);
   await sheet.getByRole('radio', { name: 'Print' }).click();
   await expect(sheet.getByText('This browser cannot print PDFs.')).toBeVisible();

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { expect, type Page, test } from '@playwright/test';
 import { beginOnWords, card, say } from './support/notes';
 import { line, Pen } from './support/pen';
-import { command, drawn, kept, openDesk, openDocument, placeOn, take } from './support/reader';
+import { command, drawn, goToDocument, kept, placeOn, take } from './support/reader';
 import { copyOf } from './support/typing';
 
 /** What notes ask to be done, their labels, and where they stay. */
@@ -21,8 +21,7 @@ async function noteOnWords(
 
 /** Opens a reading, with the word picker in hand. */
 async function pickWords(page: Page): Promise<Pen> {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   await take(page, 'Word picker');
   return Pen.of(page);
 }
@@ -171,8 +170,7 @@ test('a task carries a cutting of its place or a picture from a file, to the tra
 test('a note stays where its mark was rubbed out, says so, and goes to another place', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   const pen = await Pen.of(page);
   await take(page, 'Marking pen');
   await pen.draw(line(await placeOn(page, 1, 0.2, 0.3), await placeOn(page, 1, 0.4, 0.31)));

@@ -3,9 +3,8 @@ import {
   command,
   dragGrip,
   drawn,
+  goToDocument,
   kept,
-  openDesk,
-  openDocument,
   openMarks,
   placeOn,
   take,
@@ -47,8 +46,7 @@ test('a worksheet is answered by keyboard alone: on its lines, from one to the n
 test('a box is begun with a tap and gone on with, undone by words, and goes by itself when it is empty', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   await take(page, 'Answer text');
   const at = await placeOn(page, 1, 0.2, 0.06);
   await page.mouse.click(...at);
@@ -88,8 +86,7 @@ test('a box is begun with a tap and gone on with, undone by words, and goes by i
 test('Arabic, Hebrew, Devanagari and Latin in one line stand as text in the copy', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   await take(page, 'Answer text');
   await page.mouse.click(...(await placeOn(page, 1, 0.2, 0.04)));
   await expect(field(page)).toBeFocused();
@@ -105,8 +102,7 @@ test('Arabic, Hebrew, Devanagari and Latin in one line stand as text in the copy
 test('a box is picked, made wider by its side, and typed on in with a double tap', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   await take(page, 'Answer text');
   await page.mouse.click(...(await placeOn(page, 1, 0.08, 0.03)));
   await expect(field(page)).toBeFocused();
@@ -179,8 +175,7 @@ test('signs come by name, by what is drawn with keys, and from a sheet; undo giv
 test('a callout points at a place: its box is moved by itself, its point and its bend by their grips', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   await page.getByRole('button', { name: 'Add an instrument' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Add: Callout' }).click();
   // What is added is in hand.
@@ -303,8 +298,7 @@ test('text of another program becomes a box, and keeps its emphasis; what was co
   context,
 }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   await page.evaluate(() =>
     navigator.clipboard.write([
       new ClipboardItem({

@@ -3,9 +3,8 @@ import { PNG } from 'pngjs';
 import {
   command,
   drawn,
+  goToDocument,
   kept,
-  openDesk,
-  openDocument,
   openMarks,
   pageBox,
   placeOn,
@@ -28,8 +27,7 @@ async function lightAt(page: Page, [x, y]: readonly [number, number]): Promise<n
 test('by night paper is dark, ink light, and what is written looks so at once; it stays so, and goes again', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   const margin = await placeOn(page, 1, 0.04, 0.4);
   expect(await lightAt(page, margin)).toBeGreaterThan(250);
   await page.getByTestId('stage').focus();
@@ -50,8 +48,7 @@ test('by night paper is dark, ink light, and what is written looks so at once; i
 });
 
 test('a column fills the width, and the page again', async ({ page }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   const width = () =>
     page.locator('[data-page="1"]').evaluate((one) => one.getBoundingClientRect().width);
   const before = await width();
@@ -65,8 +62,7 @@ test('a column fills the width, and the page again', async ({ page }) => {
 test('facing pages, one at a time, and turned: each is marked where it is seen, and stands so again', async ({
   page,
 }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   const lefts = async (...numbers: number[]) =>
     Promise.all(numbers.map(async (n) => (await pageBox(page, n).boundingBox())?.x ?? 0));
 

@@ -5,11 +5,10 @@ import {
   command,
   dragGrip,
   goOver,
+  goToDocument,
   inkOn,
   kept,
   makeCopy,
-  openDesk,
-  openDocument,
   openMarks,
   pageBox,
   placeOn,
@@ -20,8 +19,7 @@ import {
 
 let pen: Pen;
 test.beforeEach(async ({ page }) => {
-  await openDesk(page);
-  await openDocument(page, 'How barnacles choose a rock');
+  await goToDocument(page, 'How barnacles choose a rock');
   pen = await Pen.of(page);
 });
 
@@ -210,8 +208,7 @@ test('an end of a selection is dragged over the border of a page, and what it se
 });
 
 test('a scanned page is marked by area, which is said once', async ({ page }) => {
-  await page.goBack();
-  await openDocument(page, 'Tide log, scanned');
+  await goToDocument(page, 'Tide log, scanned');
   await take(page, 'Word highlighter');
   const [from, to] = [await placeOn(page, 1, 0.2, 0.1), await placeOn(page, 1, 0.6, 0.14)];
   await pen.draw(line(from, to));

@@ -3,14 +3,13 @@ import { expect, test } from '@playwright/test';
 import { handwriting } from './support/handwriting';
 import { standInReader } from './support/handwritingReader';
 import { Pen } from './support/pen';
-import { kept, makeCopy, openDesk, openDocument, placeOn } from './support/reader';
+import { goToDocument, kept, makeCopy, placeOn } from './support/reader';
 
 test('a note is written with the pen on a sheet that grows, read by the browser, kept as ink, and stands in the copy', async ({
   page,
 }) => {
   await standInReader(page, 'at high tide');
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   const pen = await Pen.of(page);
   await page.getByTestId('stage').focus();
   await page.keyboard.press('a');

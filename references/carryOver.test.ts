@@ -330,13 +330,16 @@ test('the second edition of the worksheet', async () => {
 
 describe('scans that are scanned again', () => {
   const LOG = new Uint8Array(readFileSync('demo/documents/tide-log.pdf'));
-  test.each([
+  const scans = [
     ['a turn of 2°', LOG, 2, { x: 6, y: -9 }, [0, 1, 2]],
     ['a turn of -1.3°, in another order', LOG, -1.3, { x: -11, y: 4 }, [2, 0, 1]],
     ['the reading, printed and scanned', READING, 2, { x: 5, y: 3 }, [0, 1, 2, 3, 4, 5]],
     ['laid on its side, a turn of 1°', LOG, 1, { x: 0, y: 0 }, [0, 1, 2], 90],
     ['upside down', LOG, 0, { x: 3, y: -5 }, [0, 1, 2], 180],
-  ] as const)('%s', async (how, bytes, degrees, by, order, turn: number = 0) => {
+  ] as const;
+  // Every scan is many pictures: of a sample one that is turned, and one on its side.
+  const some = process.env.REFERENCES === 'all' ? scans : [scans[0], scans[3]];
+  test.each(some)('%s', async (how, bytes, degrees, by, order, turn: number = 0) => {
     const angle = (degrees * Math.PI) / 180;
     const scan = await laidSo(
       await rescanned(await rearranged(bytes, order), { angle, by, seed: 76 }),

@@ -20,7 +20,7 @@ import { pictureBy } from './support/programs';
 jest.setTimeout(1_200_000);
 
 const ALL = process.env.REFERENCES === 'all';
-const COUNT = ALL ? 100 : 12;
+const COUNT = ALL ? 100 : 6;
 /** Of the longer side of the sheet. */
 const NEAR = 0.01;
 const PAGES = ['rock-pool-zones', 'barnacles', 'handbook', 'tide-log'];

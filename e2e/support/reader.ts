@@ -1,10 +1,6 @@
 import { expect, type Locator, type Page } from '@playwright/test';
+import { idOf } from './laidOut';
 import { line, Pen, type Point } from './pen';
-
-/** What a browser holds once the samples are laid out; made by desk.setup.ts. */
-export const LAID_OUT = '.cache/e2e/desk.json';
-/** For tests that begin with a browser that has never been here. */
-export const NEVER_BEEN_HERE = { cookies: [], origins: [] };
 
 /** The desk with the sample documents laid out. */
 export async function openDesk(page: Page): Promise<void> {
@@ -32,6 +28,12 @@ export async function layFile(page: Page, name: string, bytes: Uint8Array): Prom
 /** Opens a document from the desk and waits for its first page. */
 export async function openDocument(page: Page, title: string): Promise<void> {
   await page.getByRole('button', { name: `Open ${title}`, exact: true }).click();
+  await drawn(page, 1);
+}
+
+/** Goes straight to a sample document by its address, as who comes back to it does, and waits for its first page. */
+export async function goToDocument(page: Page, title: string): Promise<void> {
+  await page.goto(`/read/${idOf(title)}`);
   await drawn(page, 1);
 }
 
@@ -191,8 +193,7 @@ export async function makeLink(page: Page): Promise<void> {
 
 /** Opens the worksheet of the samples and takes a stylus. */
 export async function openWorksheet(page: Page): Promise<Pen> {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   return Pen.of(page);
 }
 

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { expect, type Page } from '@playwright/test';
-import { makeCopy, openDesk, openDocument } from './reader';
+import { goToDocument, makeCopy } from './reader';
 
 /** What is typed into. */
 export const field = (page: Page) => page.getByRole('textbox', { name: 'Text', exact: true });
@@ -29,8 +29,7 @@ export async function next(page: Page, text: string): Promise<void> {
 
 /** Opens a sample and begins to type on its first free line, by keyboard. */
 export async function typeOnLine(page: Page): Promise<void> {
-  await openDesk(page);
-  await openDocument(page, 'Rock-pool zones');
+  await goToDocument(page, 'Rock-pool zones');
   await page.keyboard.press('e');
   await expect(field(page)).toBeFocused();
 }

@@ -8,9 +8,8 @@ import { useReader } from '@/shell';
 import { Action, Sheet, ToggleChip } from '@/ui';
 import { CarriedRow, ROW_HEIGHT } from './CarriedRow';
 import type { NewFile } from './comparison';
-import { CARRY_TITLE } from './ids';
+import { CARRY_TITLE, WAITING } from './ids';
 import { countedInWords, VERDICT_WORDS } from './inWords';
-import { WAITING } from './ids';
 import { type Unit, unitsOf } from './units';
 
 /** What is carried where is looked through, and then done, or not. */
