@@ -21,6 +21,9 @@ export async function smallerOf(asked: string | undefined): Promise<Smaller | nu
 export const toldOfSmaller = (made: MadeSmaller | null) =>
   made && { pictures: made.pictures, saved: made.saved };
 
+/** What draws pictures is started only where one is to be drawn. */
+export const draw: PictureTools['draw'] = async (...asked) => (await pictureTools()).draw(...asked);
+
 /** Draws and packs pictures outside a browser. */
 export async function pictureTools(): Promise<PictureTools> {
   const pdfium = await startPdfium();

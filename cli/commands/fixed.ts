@@ -4,7 +4,7 @@ import { textFiles } from '../faces.ts';
 import type { Io } from '../io.ts';
 import { readMarked } from '../marked.ts';
 import { protectionOf } from '../protection.ts';
-import { smallerOf, toldOfSmaller } from '../smaller.ts';
+import { draw, smallerOf, toldOfSmaller } from '../smaller.ts';
 
 export interface FixedArguments {
   readonly file: string;
@@ -30,6 +30,7 @@ export async function fixed(io: Io, args: FixedArguments): Promise<void> {
     protection,
     smaller,
     deflate,
+    draw,
     ...textFiles,
   });
   await io.write(out, bytes);

@@ -4,6 +4,7 @@ import { deflate } from '../deflate.ts';
 import { textFiles } from '../faces.ts';
 import type { Io } from '../io.ts';
 import { readMarked } from '../marked.ts';
+import { draw } from '../smaller.ts';
 
 export interface JoinArguments {
   /** In their order. */
@@ -26,6 +27,7 @@ export async function join(io: Io, { files, out, password }: JoinArguments): Pro
   const document = emptyDocument(pages);
   const { bytes, ...told } = await makeFixedCopy([...sources.values()], document, {
     deflate,
+    draw,
     ...textFiles,
   });
   await io.write(out, bytes);

@@ -4,7 +4,7 @@ import { textFiles } from '../faces.ts';
 import type { Io } from '../io.ts';
 import { readMarked } from '../marked.ts';
 import { protectionOf } from '../protection.ts';
-import { smallerOf, toldOfSmaller } from '../smaller.ts';
+import { draw, smallerOf, toldOfSmaller } from '../smaller.ts';
 import type { FixedArguments } from './fixed.ts';
 
 /** Makes the living copy of a PDF with marks from a file, and tells what was done. */
@@ -14,7 +14,7 @@ export async function living(io: Io, args: FixedArguments): Promise<void> {
   const smaller = await smallerOf(args.smaller);
   const { source, sha, document } = await readMarked(io, file, marks, password);
   const own = { sha, bytes: source, ...(password === undefined ? {} : { password }) };
-  const options = { deflate, protection, smaller, madeAt: Date.now(), ...textFiles };
+  const options = { deflate, draw, protection, smaller, madeAt: Date.now(), ...textFiles };
   const { bytes, ...told } = await makeLivingCopy([own], document, options);
   await io.write(out, bytes);
   const became = { ...told, smaller: toldOfSmaller(told.smaller) };

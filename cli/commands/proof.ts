@@ -4,7 +4,7 @@ import { textFiles } from '../faces.ts';
 import type { Io } from '../io.ts';
 import { readMarked } from '../marked.ts';
 import { prove } from '../proving.ts';
-import { smallerOf } from '../smaller.ts';
+import { draw, smallerOf } from '../smaller.ts';
 
 export interface ProofArguments {
   readonly file: string;
@@ -27,7 +27,7 @@ export async function proof(io: Io, args: ProofArguments): Promise<boolean> {
   // Which pictures are made smaller says only who makes them so.
   const again =
     smaller &&
-    (await makeFixedCopy(source, document, { password, smaller, deflate, ...textFiles }));
+    (await makeFixedCopy(source, document, { password, smaller, deflate, draw, ...textFiles }));
   const asked = { source, document, password, lock, smaller: again?.smaller?.places };
   const { proof: found } = await prove(asked, await io.read(copy));
   for (const { index, differs, places, ...told } of found.pages)

@@ -4,6 +4,7 @@ import { deflate } from '../deflate.ts';
 import { textFiles } from '../faces.ts';
 import { CommandError, EXIT, type Io } from '../io.ts';
 import { readMarked } from '../marked.ts';
+import { draw } from '../smaller.ts';
 
 export interface SplitArguments {
   readonly file: string;
@@ -25,7 +26,7 @@ export async function split(io: Io, args: SplitArguments): Promise<void> {
     const copy = await makeFixedCopy(
       [{ sha, bytes: source, ...(password === undefined ? {} : { password }) }],
       partOf(document, pages),
-      { deflate, ...textFiles },
+      { deflate, draw, ...textFiles },
     );
     const path = `${out.replace(/\.pdf$/i, '')}-${k + 1}.pdf`;
     await io.write(path, copy.bytes);

@@ -26,6 +26,7 @@ import type { TakenPrint } from '@marginalis/core/kinds';
 import type { InkOnPaper, PictureHead } from '@marginalis/core/pictures';
 import type { PrintedLook, Raster } from '@marginalis/core/pdfium';
 import type { CopyToProve, Proof, ProvedPage } from '@marginalis/core/proof';
+import type { Quad as PrintQuad } from '@marginalis/core/print';
 import type { CarriedOver } from '@marginalis/core/edition';
 import type { ShippedFace } from '@marginalis/core/type';
 import type { OwnFaceFile } from './ownFaces';
@@ -82,6 +83,11 @@ interface PdfJobs {
       password?: string;
     };
     answer: PrintTakenOut;
+  };
+  /** Why what lies beneath bars on a page cannot be taken out, as a sentence; null where it can. The file is not changed. */
+  tryRedact: {
+    ask: { bytes: Uint8Array; page: number; quads: readonly PrintQuad[]; password?: string };
+    answer: string | null;
   };
   /** A document of which each page is a picture. */
   pdfOfPictures: { ask: { pictures: readonly PagePicture[] }; answer: Uint8Array };

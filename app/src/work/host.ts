@@ -19,9 +19,11 @@ import {
   onSheets,
   pdfOfPictures,
   openLivingCopy,
+  type PictureTools,
   readForm,
   type Smaller,
   takeUpAnnotations,
+  tryRedact,
   tryTakeOut,
 } from '@marginalis/core/pdf';
 import { answer, type Run } from './answering';
@@ -37,6 +39,9 @@ async function deflate(bytes: Uint8Array): Promise<Uint8Array> {
   return new Uint8Array(await new Response(stream).arrayBuffer());
 }
 
+/** What draws pictures is fetched only where one is to be drawn. */
+const draw: PictureTools['draw'] = async (...asked) => (await pictureTools()).draw(...asked);
+
 const platformDeflate = (): typeof deflate | undefined =>
   typeof CompressionStream === 'undefined' ? undefined : deflate;
 
@@ -50,7 +55,7 @@ const runs: { [J in PdfJob]: Run<J> } = {
     makeFixedCopy(sources, document, {
       ...options,
       smaller: await smallerFor(dpi),
-      onProgress,
+      ...{ onProgress, draw },
       deflate: platformDeflate(),
       ...textFiles({ faces, own }),
     }),
@@ -58,11 +63,12 @@ const runs: { [J in PdfJob]: Run<J> } = {
     makeLivingCopy(sources, document, {
       ...options,
       smaller: await smallerFor(dpi),
-      onProgress,
+      ...{ onProgress, draw },
       deflate: platformDeflate(),
       ...textFiles({ faces, own }),
     }),
   openLiving: ({ bytes, now, password }) => openLivingCopy(bytes, now, password),
+  tryRedact: ({ bytes, page, quads, password }) => tryRedact(bytes, page, quads, password),
   tryTakeOut: ({ bytes, page, taken, password }) => tryTakeOut(bytes, page, taken, password),
   pdfOfPictures: ({ pictures }) => pdfOfPictures(pictures),
   sheets: ({ bytes, plan }) => onSheets(bytes, plan),

@@ -1,7 +1,7 @@
 import type { Drawing, Fill, Group, Item } from '../drawing/index.ts';
 import { inOrder, type PageMarks } from '../document/index.ts';
 import type { Box } from '../geometry/index.ts';
-import type { Mark } from '../kinds/index.ts';
+import { kindFor, type Mark } from '../kinds/index.ts';
 import { drawingOf, liesBeneath } from './drawingOf.ts';
 import { marksMeeting } from './pageIndex.ts';
 
@@ -29,7 +29,7 @@ const WHOLE: Strength = () => 1;
 export function layersFrom(marks: readonly Mark[], strength = WHOLE): MarkLayers {
   const groups = new Map<string, { opacity: number; items: Item[] }>();
   const over: Item[] = [];
-  for (const mark of marks) {
+  for (const mark of topmostLast(marks)) {
     const seen = strength(mark);
     const drawing = drawingOf(mark);
     if (!liesBeneath(mark))
@@ -42,6 +42,12 @@ export function layersFrom(marks: readonly Mark[], strength = WHOLE): MarkLayers
     ...group,
   }));
   return { beneath, over };
+}
+
+/** Some lie above all others, whenever they were made. */
+function topmostLast(marks: readonly Mark[]): readonly Mark[] {
+  const top = marks.filter((mark) => kindFor(mark).topmost);
+  return top.length === 0 ? marks : [...marks.filter((mark) => !kindFor(mark).topmost), ...top];
 }
 
 const faded = (item: Item, seen: number): Item =>

@@ -123,6 +123,7 @@ export {
   type PrintedLine,
   printedLineAt,
 } from './corrections.ts';
+export { type NewRedaction, redact, wordsBeneath } from './redactions.ts';
 export { addLinks, changeLink, keepLinks, removeLinks } from './links.ts';
 export { keepNotes } from './keepNotes.ts';
 export { followersOf, keepTies } from './keepTies.ts';

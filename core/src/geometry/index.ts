@@ -75,6 +75,7 @@ export {
   unpackPath,
 } from './packedPath.ts';
 export { convexHull } from './hull.ts';
+export { type Convex, convexArea, convexMeet, isWithin, narrower } from './convex.ts';
 export { cutToBox } from './cutToBox.ts';
 export { degrees, roundedAngle } from './angle.ts';
 export { withinCapsule } from './capsule.ts';

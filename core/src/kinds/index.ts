@@ -82,4 +82,5 @@ export {
   NARROWEST,
   WIDEST,
 } from './correction/index.ts';
+export { asRedaction, LONGEST_REDACTED, MOST_BARS, type RedactionMark } from './redaction/index.ts';
 export { asFigure, FIGURE_NAMES, type FigureMark, type Tie, untied } from './figure/index.ts';

@@ -111,7 +111,11 @@ export interface Kind<M extends MarkBase> {
   covers?(mark: M): Covered;
   /** Print that it takes out of the page: where it lies, and what it says. None without. */
   takesOut?(mark: M): TakenPrint;
-  /** As it is drawn in copies, from which what it takes out is gone; as on the screen without. */
+  /** Where everything beneath it goes out of copies. Nothing does without. */
+  redacts?(mark: M): readonly Quad[];
+  /** It lies above all others, whenever it was made. */
+  readonly topmost?: true;
+  /** As it stands in copies, from which what it takes out is gone; as on the screen without. */
   inCopy?(mark: M): M;
   /** Under an affine map of its page. */
   carry(mark: M, by: Matrix, options: CarryOptions): M;

@@ -7,6 +7,7 @@ import { INK } from './ink/index.ts';
 import type { Kind } from './kind.ts';
 import { NOTE } from './note/index.ts';
 import { PICTURE } from './picture/index.ts';
+import { REDACTION } from './redaction/index.ts';
 import { signatureKind } from './signature/index.ts';
 import { stampKind } from './stamp/index.ts';
 import { TEXT } from './text/index.ts';
@@ -23,6 +24,7 @@ const PLAIN = {
   graphic: GRAPHIC,
   equation: EQUATION,
   correction: CORRECTION,
+  redaction: REDACTION,
   field: FIELD,
 };
 

@@ -17,6 +17,7 @@ export const INSTRUMENT_KINDS = [
   'text-box',
   'link-maker',
   'corrector',
+  'redactor',
 ] as const;
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
 
@@ -114,6 +115,11 @@ export interface Corrector extends Named {
   readonly kind: 'corrector';
 }
 
+/** Lays bars over what must not leave. */
+export interface Redactor extends Named {
+  readonly kind: 'redactor';
+}
+
 /** Types text onto the page. */
 export interface TextInstrument extends Named {
   readonly kind: 'text-box';
@@ -150,7 +156,8 @@ export type Instrument =
   | WordPicker
   | TextInstrument
   | LinkMaker
-  | Corrector;
+  | Corrector
+  | Redactor;
 
 /** What of an instrument a person can change. */
 export type InstrumentChange = Partial<
@@ -183,6 +190,7 @@ export const WIDTHS_MM: Readonly<Record<InstrumentKind, readonly number[]>> = {
   'text-box': [],
   'link-maker': [],
   corrector: [],
+  redactor: [],
 };
 
 const ink = {
@@ -333,6 +341,7 @@ export const INSTRUMENTS: readonly Instrument[] = [
   },
   { kind: 'link-maker', id: 'link-maker', name: 'Link maker' },
   { kind: 'corrector', id: 'corrector', name: 'Corrector' },
+  { kind: 'redactor', id: 'redactor', name: 'Redactor' },
   {
     ...pen,
     id: 'chisel-pen',

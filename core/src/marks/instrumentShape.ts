@@ -53,6 +53,7 @@ const shapes: Record<InstrumentKind, Schema> = {
   'word-picker': object(named),
   'link-maker': object(named),
   corrector: object(named),
+  redactor: object(named),
   'word-marker': object({
     ...named,
     colour: colourShape,

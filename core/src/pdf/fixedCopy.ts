@@ -21,12 +21,14 @@ import { type GatheredPage, gatherPages, type Source } from './pages/gather.ts';
 import { fixGeometry, pageGeometry } from './pages/geometry.ts';
 import { addBookmarks } from './pages/ownBookmarks.ts';
 import { addLinks } from './pages/ownLinks.ts';
+import { barsOver, Redaction, type Redacted } from './redact/redaction.ts';
 import { type EncodedForm, isEmptyForm } from './sink/encodedForm.ts';
 import { type Deflate, encodeForm } from './sink/formWriter.ts';
 import { Layer } from './sink/layer.ts';
 import { Held, type HeldFiles, withAttachments } from './sink/held.ts';
 import { registerForm } from './sink/registerForm.ts';
 import { type MadeSmaller, makeSmaller, type Smaller } from './smaller/makeSmaller.ts';
+import type { PictureTools } from './smaller/packPicture.ts';
 import { AddedTags } from './tags/addedTags.ts';
 
 export interface FixedCopyOptions extends HeldFiles {
@@ -50,6 +52,8 @@ export interface FixedCopyOptions extends HeldFiles {
   readonly protection?: Protection | null;
   /** How it is made smaller; it is not where nothing is said. */
   readonly smaller?: Smaller | null;
+  /** Draws pictures that lie beneath bars in part, so that the rest of them stays; without, some go whole. */
+  readonly draw?: PictureTools['draw'];
 }
 
 /** The flattened PDF and what was done for it. */
@@ -68,6 +72,8 @@ export interface FixedCopy {
   readonly linksDead: number;
   /** What corrections were to take out of the print, and could not. */
   readonly printLeft: readonly string[];
+  /** What went since bars lie over pages; null where none do. */
+  readonly redacted: Redacted | null;
   /** The form is damaged: its fields are drawn as they came, those without an appearance are not. */
   readonly formDamaged: boolean;
   /** The source was encrypted; the copy is not. */
@@ -91,6 +97,7 @@ export class FixedCopyStopped extends Error {
  * @param sources what the pages show, the document's own first; it alone may be given as its bytes
  * @throws PdfRefusal when a source cannot be opened
  * @throws SourceMissing when a page shows a source that is not given
+ * @throws RedactionFailed when something beneath a bar cannot be taken out
  * @throws FixedCopyStopped
  */
 export async function makeFixedCopy(
@@ -115,6 +122,7 @@ export async function makeFixedCopy(
   const annotatedPages: number[] = [];
   const linksDropped: string[] = [];
   const printLeft: string[] = [];
+  const redacting = new Redaction(document, options);
   let marksDrawn = 0;
   let annotationsDrawn = 0;
   for (const [index, one] of gathered.pages.entries()) {
@@ -156,6 +164,11 @@ export async function makeFixedCopy(
     mendContents(pdf);
     if (isWidened(page)) keepWithin(pdf, page.sheet);
     drawOverPage(pdf, drawn, tags);
+    if (await redacting.page(pdf, index, marks.beneath))
+      drawOverPage(
+        pdf,
+        barsOver(marks, (form) => registerForm(doc.context, form, geometry.box, held)),
+      );
     if (colours?.blended && drawn.length > 0) blendIn(pdf, colours.rgb);
     fixGeometry(pdf, beside?.page ?? geometry);
     options.onProgress?.(index + 1, gathered.pages.length);
@@ -171,6 +184,7 @@ export async function makeFixedCopy(
   const { dead } = addLinks(document, gathered.pages, false);
   // Fonts that fields were drawn with have numbers already, but stand in the document only now.
   await doc.flush();
+  const redacted = redacting.beside(doc);
   if (options.copyOf) noteCopyOf(doc, options.copyOf);
   const smaller = options.smaller
     ? await makeSmaller(doc, doc.getPages(), options.smaller, options.deflate)
@@ -184,7 +198,7 @@ export async function makeFixedCopy(
     annotatedPages,
     annotationsDropped: dropped,
     linksDropped,
-    printLeft,
+    ...{ printLeft, redacted },
     linksDead: dead + gathered.linksPruned,
     formDamaged: formDamaged || gathered.formDamaged,
     // Set by the library only where it had a key to use.

@@ -28,3 +28,6 @@ export type { SheetPlan } from './sheets/cells.ts';
 export type { MadeSmaller, Smaller } from './smaller/makeSmaller.ts';
 export type { PictureTools, Pixels } from './smaller/packPicture.ts';
 export { type PrintTakenOut, tryTakeOut } from './takeOutPrint.ts';
+export type { Redacted } from './redact/redaction.ts';
+export { RedactionFailed } from './redact/trouble.ts';
+export { tryRedact } from './redact/tryRedact.ts';

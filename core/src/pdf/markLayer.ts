@@ -1,7 +1,8 @@
-import { coveredOn, layersOf } from '../derived/index.ts';
+import { coveredOn, layersOf, redactedOn } from '../derived/index.ts';
 import type { PageMarks } from '../document/index.ts';
 import { type Covered, kindFor, type TakenPrint } from '../kinds/index.ts';
 import type { CopyFonts } from '../copy/index.ts';
+import type { Quad } from '../print/index.ts';
 import type { EncodedForm } from './sink/encodedForm.ts';
 import { printTakenOut } from './takeOutPrint.ts';
 import { type Deflate, encodeForm } from './sink/formWriter.ts';
@@ -15,6 +16,9 @@ export interface MarkLayer {
   readonly covered: readonly Covered[];
   /** Print that is to be gone. */
   readonly takenOut: readonly TakenPrint[];
+  /** Where everything is to be gone, and the bars that lie there. */
+  readonly beneath: readonly Quad[];
+  readonly bars: EncodedForm | null;
 }
 
 /** Marks as they are drawn in copies. */
@@ -30,12 +34,18 @@ export async function encodeMarks(
   fonts: CopyFonts,
   deflate: Deflate | undefined,
 ): Promise<MarkLayer> {
-  if (marks.size === 0) return { form: null, count: 0, covered: [], takenOut: [] };
-  const { beneath, over } = layersOf(inCopies(marks));
-  const form = await encodeForm(await fonts.set([...beneath, ...over]), deflate);
-  const covered = [...coveredOn(marks).values()];
+  const bars = new Map([...marks].filter(([, mark]) => kindFor(mark).redacts));
+  const others = bars.size === 0 ? marks : new Map([...marks].filter(([id]) => !bars.has(id)));
+  const drawn = async (some: PageMarks): Promise<EncodedForm | null> => {
+    if (some.size === 0) return null;
+    const { beneath, over } = layersOf(inCopies(some));
+    const form = await encodeForm(await fonts.set([...beneath, ...over]), deflate);
+    return form.content.length === 0 ? null : form;
+  };
   return {
-    form: form.content.length === 0 ? null : form,
-    ...{ count: marks.size, covered, takenOut: printTakenOut(marks) },
+    ...{ form: await drawn(others), count: marks.size },
+    covered: marks.size === 0 ? [] : [...coveredOn(marks).values()],
+    takenOut: printTakenOut(marks),
+    ...{ beneath: redactedOn(marks), bars: await drawn(bars) },
   };
 }

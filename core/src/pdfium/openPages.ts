@@ -1,6 +1,6 @@
 import type { Covered } from '../kinds/index.ts';
 import { coverAnnotations, hideLinks } from './coverAnnotations.ts';
-import type { Box } from '../geometry/index.ts';
+import { type Box, EMPTY_BOX } from '../geometry/index.ts';
 import { hasWords } from './drawAnnotations.ts';
 import { drawPage, drawPlaced } from './drawPage.ts';
 import type { PdfiumModule } from './module.ts';
@@ -19,8 +19,9 @@ export interface OpenPage {
   /**
    * Its characters, with what its annotations and fields show; no spaces. It cannot be drawn afterwards.
    * @param rotate as it would be read if it were turned so, clockwise, degrees: characters of lines that run across are put in another order. As it is without
+   * @param isIn asked of the box of each, as high as its face, in user space; all are without
    */
-  characters(rotate?: number): string;
+  characters(rotate?: number, isIn?: (box: Box) => boolean): string;
   /** How many annotations it has of each kind, by their numbers in fpdf_annot.h. */
   annotations(): ReadonlyMap<number, number>;
 }
@@ -71,11 +72,11 @@ export function openPages(module: PdfiumModule, bytes: Uint8Array, password?: st
           size,
           draw: (window, onNothing) => drawPage(module, page, form.handle, window, onNothing),
           drawPlaced: (placed) => drawPlaced(module, page, form.handle, placed),
-          characters: (rotate) =>
+          characters: (rotate, isIn) =>
             turned(pdfium, page, rotate, () =>
               hasWords(pdfium, page)
-                ? onPage(module, handle, index, '', (_, text) => charactersIn(module, text))
-                : charactersOn(module, page),
+                ? onPage(module, handle, index, '', (_, text) => charactersIn(module, text, isIn))
+                : charactersOn(module, page, isIn),
             ),
           annotations: () => annotationsOn(module, page),
         });
@@ -142,15 +143,24 @@ function turned<T>(
   }
 }
 
-function charactersOn(module: PdfiumModule, page: number): string {
+function charactersOn(
+  module: PdfiumModule,
+  page: number,
+  isIn: ((box: Box) => boolean) | undefined,
+): string {
   const text = module.wasmExports.FPDFText_LoadPage(page);
   if (text === 0) return '';
-  const characters = charactersIn(module, text);
+  const characters = charactersIn(module, text, isIn);
   module.wasmExports.FPDFText_ClosePage(text);
   return characters;
 }
 
-function charactersIn({ wasmExports: pdfium }: PdfiumModule, text: number): string {
+function charactersIn(
+  module: PdfiumModule,
+  text: number,
+  isIn: ((box: Box) => boolean) | undefined,
+): string {
+  const { wasmExports: pdfium } = module;
   const parts: string[] = [];
   const count = pdfium.FPDFText_CountChars(text);
   for (let k = 0; k < count; k++) {
@@ -158,9 +168,20 @@ function charactersIn({ wasmExports: pdfium }: PdfiumModule, text: number): stri
     const code = pdfium.FPDFText_GetUnicode(text, k);
     if (code === 0 || code > 0x10ffff) continue;
     const character = String.fromCodePoint(code);
-    if (!SPACE.test(character)) parts.push(character);
+    if (SPACE.test(character) || (isIn && !isIn(boxOfCharacter(module, text, k)))) continue;
+    parts.push(character);
   }
   return parts.join('');
+}
+
+/** Of a character as high as its face, user space; an empty one where it has none. */
+function boxOfCharacter(module: PdfiumModule, text: number, index: number): Box {
+  // FS_RECTF: left, top, right, bottom.
+  const held = module.wasmExports.malloc(16);
+  const isRead = module.wasmExports.FPDFText_GetLooseCharBox(text, index, held);
+  const [minX, maxY, maxX, minY] = module.HEAPF32.subarray(held >> 2, (held >> 2) + 4);
+  module.wasmExports.free(held);
+  return isRead ? { minX, minY, maxX, maxY } : EMPTY_BOX;
 }
 
 function annotationsOn({ wasmExports: pdfium }: PdfiumModule, page: number): Map<number, number> {

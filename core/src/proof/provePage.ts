@@ -18,6 +18,7 @@ import {
 } from '../geometry/index.ts';
 import type { MarkId } from '../marks/index.ts';
 import type { OpenPages, Raster } from '../pdfium/index.ts';
+import { BeneathBars } from './beneathBars.ts';
 import { charactersMissing, charactersOf, charactersWithout, isKept } from './characters.ts';
 import { compareRasters, type Difference } from './compare.ts';
 import { lostMarks } from './lostMarks.ts';
@@ -55,7 +56,7 @@ export interface PageProof {
   readonly textKept: boolean;
   /** Characters that are typed, or said in notes, and cannot be read in the copy. */
   readonly unread: string;
-  /** Characters that corrections have taken out, and that can still be read in the copy. */
+  /** Characters that corrections and redactions have taken out, and that can still be read in the copy. */
   readonly still: string;
   /** Links in the source, with one's own, and in the copy, which has no more. */
   readonly links: { readonly source: number; readonly copy: number };
@@ -111,20 +112,31 @@ export async function provePage(
   const lost = await lostMarks(page.marks, doubtful, pictures, matrix, fonts, painter);
   const back = thenMatrix(invertMatrix(matrix), displayMatrix(page.geometry));
   const seen = isLiving ? { ...copy, annotations: 0 } : copy;
-  const proof = judged(page, source, seen, difference, lost, charactersOf(drawing), back);
+  const hidden = new BeneathBars(page.bars);
+  const said = charactersOf(drawing);
+  const besides = hidden.some ? layersFrom(hidden.beside(page.marks)) : null;
+  const surely = besides
+    ? charactersOf(await fonts.set([...besides.beneath, ...besides.over, ...page.notes]))
+    : said;
+  const proof = judged(page, source, seen, difference, lost, { said, surely }, back);
   return { proof, geometry: page.geometry, wanted, found };
 }
 
 function judged(
-  { index, geometry, marks, linksAdded, takenOut }: WantedPage,
+  { index, geometry, marks, linksAdded, takenOut, bars }: WantedPage,
   source: ReadPage,
   copy: ReadPage,
   { inked, differing, spots }: Difference,
   lost: readonly MarkId[],
-  added: string,
+  added: { readonly said: string; readonly surely: string },
   back: Matrix,
 ): PageProof {
-  const print = takenOut.reduce(charactersWithout, source.characters);
+  const print = takenOut.reduce(charactersWithout, source.beside);
+  // Of letters that a bar touches at its border either may be.
+  const most = charactersWithout(
+    takenOut.reduce(charactersWithout, source.characters),
+    source.beneath,
+  );
   const large = spots.filter(({ pixels, clear }) => pixels >= SPOT && clear >= CLEAR);
   const told = {
     index,
@@ -133,9 +145,12 @@ function judged(
     marks: marks.length,
     lost,
     textKept: isKept(print, copy.characters),
-    unread: charactersMissing(print + added, copy.characters),
+    unread: charactersMissing(print + added.surely, copy.characters),
     // What was taken out must not be there in whatever way.
-    still: takenOut.length > 0 ? charactersMissing(copy.characters, print + added) : '',
+    still:
+      takenOut.length + bars.length > 0
+        ? charactersMissing(copy.characters, most + added.said) + copy.beneath
+        : '',
     links: { source: source.links + linksAdded, copy: copy.links },
     annotations: copy.annotations,
     sized: isSized(geometry, copy),

@@ -1,5 +1,6 @@
 import { LINK, type OpenPage, type OpenPages, type Raster } from '../pdfium/index.ts';
 import type { PictureGrid } from './pictureGrid.ts';
+import { BeneathBars } from './beneathBars.ts';
 import type { WantedPage } from './wantedPage.ts';
 
 /** What a reader finds on a page. */
@@ -7,6 +8,9 @@ export interface ReadPage {
   /** Null where the page cannot be read. */
   readonly picture: Raster | null;
   readonly characters: string;
+  /** Those that lie beneath bars, and those that no bar touches. */
+  readonly beneath: string;
+  readonly beside: string;
   readonly links: number;
   /** Beside links. */
   readonly annotations: number;
@@ -17,6 +21,8 @@ export interface ReadPage {
 const NOTHING: ReadPage = {
   picture: null,
   characters: '',
+  beneath: '',
+  beside: '',
   links: 0,
   annotations: 0,
   size: { width: 0, height: 0 },
@@ -24,7 +30,7 @@ const NOTHING: ReadPage = {
 
 /** The page of the source that a page of a copy shows; nothing where it shows none. */
 export function readSource(
-  { page, covered, linksAway }: WantedPage,
+  { page, covered, linksAway, bars }: WantedPage,
   { source }: PictureGrid,
   sources: (source: string) => OpenPages | null,
 ): ReadPage {
@@ -32,12 +38,15 @@ export function readSource(
   const open = sources(page.shows.source);
   if (!open) return NOTHING;
   return read(open, page.shows.index, (one) => one.draw(source), {
-    ...{ covered, linksAway, rotate: page.rotate },
+    ...{ covered, linksAway, bars, rotate: page.rotate },
   });
 }
 
-export const readCopy = ({ index }: WantedPage, { copy }: PictureGrid, open: OpenPages): ReadPage =>
-  read(open, index, (one) => one.drawPlaced(copy));
+export const readCopy = (
+  { index, bars }: WantedPage,
+  { copy }: PictureGrid,
+  open: OpenPages,
+): ReadPage => read(open, index, (one) => one.drawPlaced(copy), { bars });
 
 function read(
   open: OpenPages,
@@ -46,8 +55,9 @@ function read(
   {
     covered = [],
     linksAway = [],
+    bars = [],
     rotate,
-  }: Partial<Pick<WantedPage, 'covered' | 'linksAway'>> & { rotate?: number } = {},
+  }: Partial<Pick<WantedPage, 'covered' | 'linksAway' | 'bars'>> & { rotate?: number } = {},
 ): ReadPage {
   const look = (page: OpenPage): ReadPage => {
     const annotations = page.annotations();
@@ -55,7 +65,18 @@ function read(
     const all = [...annotations.values()].reduce((sum, n) => sum + n, 0);
     const picture = draw(page);
     const characters = page.characters(rotate);
-    return { picture, characters, links, annotations: all - links, size: page.size };
+    const hidden = new BeneathBars(bars);
+    const beneath = hidden.some ? page.characters(rotate, hidden.isSurely) : '';
+    const beside = hidden.some ? page.characters(rotate, (box) => !hidden.mayBe(box)) : characters;
+    return {
+      picture,
+      characters,
+      beneath,
+      beside,
+      links,
+      annotations: all - links,
+      size: page.size,
+    };
   };
   return open.page(index, look, covered, linksAway) ?? NOTHING;
 }

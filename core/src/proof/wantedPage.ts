@@ -2,7 +2,8 @@ import type { NotesInCopy } from '../copy/index.ts';
 import { inOrder, marksOn, type DocState, type Page } from '../document/index.ts';
 import type { Drawing } from '../drawing/index.ts';
 import { type Box, type PageBox, plainPage } from '../geometry/index.ts';
-import { coveredOn } from '../derived/index.ts';
+import { coveredOn, redactedOn } from '../derived/index.ts';
+import type { Quad } from '../print/index.ts';
 import { type Covered, kindFor, type Mark } from '../kinds/index.ts';
 import { framesOn, linksAdded, ownLinksOn } from '../links/index.ts';
 import { paperDrawing } from '../paper/index.ts';
@@ -29,6 +30,8 @@ export interface WantedPage {
   readonly linksAdded: number;
   /** What corrections take out of the print, as it says. */
   readonly takenOut: readonly string[];
+  /** Where bars lie, beneath which there is nothing. */
+  readonly bars: readonly Quad[];
   /** Links of the source that are not to be seen, user space. */
   readonly linksAway: readonly Box[];
 }
@@ -48,7 +51,7 @@ export function wantedPage(
     const geometry = plainPage(size.width, size.height);
     return {
       ...{ index, geometry, page: null, paper: [], marks: [], notes: own, smaller },
-      ...{ covered: [], frames: [], linksAdded: 0, linksAway: [], takenOut: [] },
+      ...{ covered: [], frames: [], linksAdded: 0, linksAway: [], takenOut: [], bars: [] },
     };
   }
   const { signs, beside } = notes.pages[index];
@@ -66,6 +69,7 @@ export function wantedPage(
     takenOut: [...marksOn(document, page.id).values()].flatMap(
       (mark) => kindFor(mark).takesOut?.(mark).says ?? [],
     ),
+    bars: redactedOn(marksOn(document, page.id)),
     linksAway: ownLinksOn(document, page.id).flatMap(({ instead }) => instead ?? []),
   };
 }

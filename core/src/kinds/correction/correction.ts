@@ -98,7 +98,7 @@ export const CORRECTION: Kind<CorrectionMark> = {
   // Elsewhere it would hide, and take out, what it says nothing of.
   bound: true,
   carry,
-  inCopy: (mark) => ({ ...mark, paper: null }),
+  inCopy: (mark) => ({ ...mark, paper: null, was: '' }),
   takesOut: ({ quad, was }) => ({ quad, says: was }),
   look: ({ style, look }) => ({ style: { ...style, colour: look.colour } }),
   restyle: (mark, { style }) => ({

@@ -15,6 +15,8 @@ export interface PlacedOperation {
   /** The first byte of its first operand, and the one after the operator. */
   readonly from: number;
   readonly to: number;
+  /** Of ID: the byte after the picture's data and EI. */
+  readonly end?: number;
 }
 
 const code = (c: string): number => c.charCodeAt(0);
@@ -54,8 +56,12 @@ class Reader {
         this.at = Math.max(this.at, start + 1);
         continue;
       }
-      found.push({ operator, operands, from: from < 0 ? start : from, to: this.at });
+      const to = this.at;
       if (operator === 'ID') this.at = this.endOfInlineImage();
+      found.push({
+        ...{ operator, operands, from: from < 0 ? start : from, to },
+        ...(operator === 'ID' ? { end: this.at } : {}),
+      });
       [operands, from] = [[], -1];
     }
   }

@@ -25,10 +25,10 @@ const name = (text: string): PDFName => PDFName.of(text);
 const numberIn = (value: unknown): number | null =>
   value instanceof PDFNumber ? value.asNumber() : null;
 
-/** Reads how wide the letters of a font are (ISO 32000-1 §9.6, §9.7). */
-export function shownFont(font: PDFDict): ShownFont | TextTrouble {
+/** Reads how wide the letters of a font are (ISO 32000-1 §9.6, §9.7); those that are drawings only where it is asked for. */
+export function shownFont(font: PDFDict, drawings = false): ShownFont | TextTrouble {
   const subtype = font.lookup(name('Subtype'));
-  if (subtype === name('Type3')) return 'type3';
+  if (subtype === name('Type3')) return drawings ? drawn(font) : 'type3';
   return subtype === name('Type0') ? composite(font) : simple(font);
 }
 
@@ -43,6 +43,15 @@ function simple(font: PDFDict): ShownFont | TextTrouble {
     return { codeLength: () => 1, width: (code) => (known[code - first] ?? missing) / 1000 };
   }
   return standard(font);
+}
+
+/** Letters that are drawings are as wide as their own space has it (§9.6.5). */
+function drawn(font: PDFDict): ShownFont | TextTrouble {
+  const known = simple(font);
+  const matrix = font.lookup(name('FontMatrix'));
+  const across = matrix instanceof PDFArray ? numberIn(matrix.lookup(0)) : null;
+  if (typeof known === 'string' || across === null) return 'type3';
+  return { ...known, width: (code) => 1000 * across * known.width(code) };
 }
 
 type Called = Parameters<typeof StandardFontEmbedder.for>[0];

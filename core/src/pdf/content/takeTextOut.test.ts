@@ -123,7 +123,7 @@ test('letters of a form go on this page alone', async () => {
   const [first, second] = doc.getPages();
   const taken = takenFrom(first, ({ x, y }) => x > 55 && x < 63 && y > 60);
   expect(taken).toHaveLength(1);
-  expect(latin1(pageContent(first))).toContain('/MarginalisForm1 Do');
+  expect(latin1(pageContent(first))).toContain('/Marginalis1 Do');
   expect(latin1(pageContent(second)).trim()).toBe('q /Fm Do Q');
 });
 
@@ -149,7 +149,7 @@ const withForms = (count: number): Promise<Uint8Array> =>
         ...{ Type: 'XObject', Subtype: 'Form', BBox: [0, 0, 90, 90] },
         Resources: { Font: { F1: font } },
       });
-      return [k === 0 ? 'MarginalisForm1' : `Fm${k}`, context.register(form)] as const;
+      return [k === 0 ? 'Marginalis1' : `Fm${k}`, context.register(form)] as const;
     });
     page.node.set(PDFName.of('Resources'), context.obj({ XObject: Object.fromEntries(forms) }));
     const drawn = forms.map(([key]) => `/${key} Do`).join(' ');

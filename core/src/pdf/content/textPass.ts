@@ -2,27 +2,31 @@ import { PDFArray, PDFDict, PDFName, PDFNumber, PDFStream } from '@cantoo/pdf-li
 import { IDENTITY, type Matrix, thenMatrix, transform, type Vec } from '../../geometry/index.ts';
 import type { Edit } from './edits.ts';
 import { latin1, type Operand, type PlacedOperation } from './operations.ts';
+import type { ContentPass, PassTools } from './rewrite.ts';
 import type { ShownFont, TextTrouble } from './shownFont.ts';
 
 const name = (text: string): PDFName => PDFName.of(text);
 /** A letter is where its middle is, so far above its baseline, in sizes of type. */
 const MIDDLE = 0.28;
+/** Its core begins so far within its sides, in its widths, and ends where small letters do, in sizes of type. */
+const CORE = 0.15;
+const SMALL = 0.45;
 
 /** A letter that is shown. */
 export interface ShownLetter {
   /** Where its middle is, in user space. */
   readonly middle: Vec;
+  /** The corners of what surely is its own: within its sides, from the baseline up to where small letters end. All that letters may take which cannot be told apart. */
+  readonly core: () => readonly Vec[];
   /** False for the first of letters that cannot be told from each other. */
   readonly isKnown: boolean;
 }
 
 /** Who asks for letters, and knows what they are shown with. */
-export interface LetterReader {
+export interface LetterReader extends PassTools<TextTrouble> {
   isGone(letter: ShownLetter): boolean;
-  fontOf(font: PDFDict): ShownFont | TextTrouble;
-  /** A form that is drawn; the name of another one that is drawn in its place, or null. */
-  drawn(form: PDFStream, ctm: Matrix): string | null;
-  tell(trouble: TextTrouble): void;
+  /** A section of marked content, by its number, of which something has gone. */
+  touched?(id: number): void;
 }
 
 interface TextState {
@@ -52,21 +56,26 @@ interface Section {
   isTouched: boolean;
 }
 
-/** One reading of a content stream from its beginning to its end. */
-export class TextPass {
+/** Takes letters out of a content stream. */
+export class TextPass implements ContentPass {
   private state: State;
   private readonly saved: State[] = [];
   private line: Matrix = IDENTITY;
   private at: Matrix = IDENTITY;
   private readonly sections: Section[] = [];
   private readonly edits: Edit[] = [];
+  private readonly resources: PDFDict | undefined;
+  /** After letters that cannot be told apart it is not known where the next ones are, until their place is set. */
+  private isLost = false;
 
-  constructor(
-    private readonly reader: LetterReader,
-    private readonly resources: PDFDict | undefined,
-    base: Matrix,
-  ) {
-    this.state = { ctm: base, text: PLAIN };
+  constructor(private readonly reader: LetterReader) {
+    this.resources = reader.resources;
+    this.state = { ctm: reader.base, text: PLAIN };
+  }
+
+  /** From the space of the content to user space. */
+  get ctm(): Matrix {
+    return this.state.ctm;
   }
 
   take(operation: PlacedOperation): void {
@@ -93,6 +102,7 @@ export class TextPass {
         return;
       case 'BT':
         this.line = this.at = IDENTITY;
+        this.isLost = false;
         return;
       case 'Tf':
         return set({ font: this.fontNamed(nameIn(operands)), size: n });
@@ -115,6 +125,7 @@ export class TextPass {
         return this.moveLine(n, numbers[1] ?? 0);
       case 'Tm':
         if (numbers.length === 6) this.line = this.at = numbers as unknown as Matrix;
+        this.isLost = false;
         return;
       case 'T*':
         return this.moveLine(0, -text.leading);
@@ -150,6 +161,7 @@ export class TextPass {
 
   private moveLine(x: number, y: number): void {
     this.line = this.at = thenMatrix([1, 0, 0, 1, x, y], this.line);
+    this.isLost = false;
   }
 
   private fontNamed(key: string | null): PDFDict | null {
@@ -175,9 +187,9 @@ export class TextPass {
     const objects = this.resources?.lookup(name('XObject'));
     const form = key !== null && objects instanceof PDFDict ? objects.lookup(name(key)) : null;
     if (!(form instanceof PDFStream) || form.dict.lookup(name('Subtype')) !== name('Form')) return;
-    const other = this.reader.drawn(form, this.state.ctm);
+    const other = this.reader.remade(form, this.state.ctm);
     if (other === null) return;
-    this.edits.push({ from, to, text: `/${other} Do` });
+    this.edits.push({ from, to, text: `/${this.reader.named('XObject', other)} Do` });
     this.touch();
   }
 
@@ -186,9 +198,10 @@ export class TextPass {
     const { text, ctm } = this.state;
     if (!text.font) return;
     const font = this.reader.fontOf(text.font);
-    if (typeof font === 'string') return this.unknown(font);
     const list = operation.operands.at(-1);
     const pieces: readonly Operand[] = list?.is === 'array' ? list.value : list ? [list] : [];
+    if (typeof font === 'string') return this.unknown(font, pieces);
+    if (this.isLost) return this.unknown('widths', pieces);
     const out: string[] = [];
     let gone = 0;
     for (const piece of pieces) {
@@ -234,11 +247,16 @@ export class TextPass {
       // Word spacing is for the space of one byte alone (§9.3.3).
       const isSpace = length === 1 && value === 32;
       const step = (width * text.size + text.letterGap + (isSpace ? text.wordGap : 0)) * text.scale;
-      const middle = transform(thenMatrix(this.at, ctm), {
-        x: (width * text.size * text.scale) / 2,
-        y: text.rise + MIDDLE * text.size,
-      });
-      if (this.reader.isGone({ middle, isKnown: true })) {
+      const place = thenMatrix(this.at, ctm);
+      const wide = width * text.size * text.scale;
+      const middle = transform(place, { x: wide / 2, y: text.rise + MIDDLE * text.size });
+      const core = (): Vec[] =>
+        cornersOf(
+          place,
+          [CORE * wide, (1 - CORE) * wide],
+          [text.rise, text.rise + SMALL * text.size],
+        );
+      if (this.reader.isGone({ middle, core, isKnown: true })) {
         if (kept.length > 0) flush();
         room += step;
         taken++;
@@ -258,14 +276,23 @@ export class TextPass {
   }
 
   /** Where letters cannot be told apart, those of the whole line may be among the ones that are to go. */
-  private unknown(trouble: TextTrouble): void {
+  private unknown(trouble: TextTrouble, pieces: readonly Operand[]): void {
     const { text, ctm } = this.state;
     const place = thenMatrix(this.at, ctm);
     const middle = transform(place, { x: 0.25 * text.size, y: text.rise + MIDDLE * text.size });
-    if (this.reader.isGone({ middle, isKnown: false })) this.reader.tell(trouble);
+    const bytes = pieces.reduce(
+      (sum, one) => sum + (one.is === 'string' ? one.value.length : 0),
+      0,
+    );
+    // Lines may run to either side, and downwards; no letter is wider than high, as a rule.
+    const far = bytes * Math.abs(text.size) * Math.max(1, text.scale);
+    const core = (): Vec[] => cornersOf(place, [-far, far], [-far, far]);
+    if (this.reader.isGone({ middle, core, isKnown: false })) this.reader.tell(trouble);
+    this.isLost = true;
   }
 
-  private touch(): void {
+  /** Something goes of every section that is open. */
+  touch(): void {
     for (const section of this.sections) section.isTouched = true;
   }
 
@@ -273,21 +300,49 @@ export class TextPass {
   private close({ operation, isTouched }: Section): void {
     const { operator, operands, from, to } = operation;
     const properties = operands.at(-1);
-    if (!isTouched || operator !== 'BDC' || properties?.is !== 'dictionary') return;
+    if (!isTouched || operator !== 'BDC') return;
+    if (properties?.is === 'name') return this.tellOf(this.numberOf(properties.value));
+    if (properties?.is !== 'dictionary') return;
     const said = latin1(properties.value);
+    const number = /\/MCID\s+(\d+)/.exec(said)?.[1];
+    this.tellOf(number === undefined ? null : Number(number));
     if (!/\/(ActualText|Alt|E)\b/.test(said)) return;
     const tag = nameIn(operands) ?? 'Span';
-    const id = /\/MCID\s+(\d+)/.exec(said)?.[1];
-    const text = id === undefined ? `/${tag} BMC` : `/${tag} <</MCID ${id}>> BDC`;
+    const text = number === undefined ? `/${tag} BMC` : `/${tag} <</MCID ${number}>> BDC`;
     this.edits.push({ from, to, text });
+  }
+
+  private tellOf(id: number | null): void {
+    if (id !== null) this.reader.touched?.(id);
+  }
+
+  /** Of properties that are named by the resources. */
+  private numberOf(key: string): number | null {
+    const held = this.resources?.lookup(name('Properties'));
+    const named = held instanceof PDFDict ? held.lookup(name(key)) : null;
+    const id = named instanceof PDFDict ? named.lookup(name('MCID')) : null;
+    return id instanceof PDFNumber ? id.asNumber() : null;
   }
 }
 
-const nameIn = (operands: readonly Operand[]): string | null => {
+const cornersOf = (
+  place: Matrix,
+  [left, right]: readonly [number, number],
+  [low, high]: readonly [number, number],
+): Vec[] =>
+  [
+    { x: left, y: low },
+    { x: right, y: low },
+    { x: right, y: high },
+    { x: left, y: high },
+  ].map((corner) => transform(place, corner));
+
+export const nameIn = (operands: readonly Operand[]): string | null => {
   const found = operands.find((one) => one.is === 'name');
   return found?.is === 'name' ? found.value : null;
 };
 
 const hexOf = (b: number): string => b.toString(16).padStart(2, '0');
 /** As a file has numbers: never with an exponent. */
-const rounded = (n: number): string => String(Math.round(1e5 * n) / 1e5).replace(/^(.*)e.*$/, '0');
+export const rounded = (n: number): string =>
+  String(Math.round(1e5 * n) / 1e5).replace(/^(.*)e.*$/, '0');

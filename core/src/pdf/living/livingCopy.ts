@@ -1,6 +1,6 @@
 import { PDFArray, PDFName, type PDFPage, type PDFRef } from '@cantoo/pdf-lib';
 import { CopyFonts } from '../../copy/index.ts';
-import { liesBeneath } from '../../derived/index.ts';
+import { liesBeneath, redactedOn } from '../../derived/index.ts';
 import {
   type DocState,
   inOrder,
@@ -11,7 +11,7 @@ import {
 } from '../../document/index.ts';
 import { filledOn, withoutSecrets } from '../../fields/index.ts';
 import { paperDrawing } from '../../paper/index.ts';
-import { blendIn, drawOverPage, keepWithin } from '../appendContent.ts';
+import { blendIn, drawOverPage, keepWithin, mendContents } from '../appendContent.ts';
 import { fillWidgets } from '../form/fillWidgets.ts';
 import { settleForm } from '../form/settleForm.ts';
 import { annotationsIn } from '../incoming/annotationsIn.ts';
@@ -27,6 +27,11 @@ import { fixGeometry, pageGeometry } from '../pages/geometry.ts';
 import { ownLabels } from '../pages/labels.ts';
 import { addBookmarks } from '../pages/ownBookmarks.ts';
 import { addLinks } from '../pages/ownLinks.ts';
+import { encodeMarks } from '../markLayer.ts';
+import { marksBeneath, withoutBeneath } from '../redact/beneath.ts';
+import { Redaction, type Redacted } from '../redact/redaction.ts';
+import { Layer } from '../sink/layer.ts';
+import type { PictureTools } from '../smaller/packPicture.ts';
 import { type Deflate, encodeForm } from '../sink/formWriter.ts';
 import { Held, type HeldFiles, withAttachments } from '../sink/held.ts';
 import { registerForm } from '../sink/registerForm.ts';
@@ -46,6 +51,8 @@ export interface LivingCopyOptions extends HeldFiles {
   readonly protection?: Protection | null;
   /** How it is made smaller; it is not where nothing is said. A copy that is made smaller is written anew. */
   readonly smaller?: Smaller | null;
+  /** Draws pictures that lie beneath bars in part, so that the rest of them stays; without, some go whole. */
+  readonly draw?: PictureTools['draw'];
 }
 
 /** A PDF whose marks are standard annotations, and what was done for it. */
@@ -56,6 +63,8 @@ export interface LivingCopy {
   readonly annotations: number;
   /** What corrections were to take out of the print, and could not. */
   readonly printLeft: readonly string[];
+  /** What went since bars lie over pages; null where none do. */
+  readonly redacted: Redacted | null;
   /** Its source stands in it byte for byte, and was only added to: a signature of it stays valid. */
   readonly addedTo: boolean;
   /** The source was encrypted; the copy is not. */
@@ -75,13 +84,15 @@ export interface LivingCopy {
  * @param sources what the pages show, the document's own first
  * @throws PdfRefusal when a source cannot be opened
  * @throws SourceMissing when a page shows a source that is not given
+ * @throws RedactionFailed when something beneath a bar cannot be taken out
  */
 export async function makeLivingCopy(
   sources: readonly Source[],
   asked: DocState,
   options: LivingCopyOptions,
 ): Promise<LivingCopy> {
-  const document = withoutSecrets(asked);
+  const whole = withoutSecrets(asked);
+  const document = withoutBeneath(whole);
   const [source] = sources;
   const doc = await openPdf(source.bytes, source.password);
   const wasEncrypted = doc.context.isDecrypted === true;
@@ -92,7 +103,7 @@ export async function makeLivingCopy(
     !wasEncrypted &&
     !protection &&
     !options.smaller &&
-    !takesPrintOut(document) &&
+    !takesPrintOut(whole) &&
     isAsCame(document, source.sha, doc.getPageCount());
   const snapshot = addedTo ? doc.takeSnapshot() : null;
   const pages = addedTo
@@ -110,6 +121,7 @@ export async function makeLivingCopy(
   const writer: AnnotationWriter = { context, fonts, held, ...(deflate ? { deflate } : {}) };
   const threads = new Map([...document.threads.values()].map((one) => [one.mark, one]));
   const printLeft: string[] = [];
+  const redacting = new Redaction(whole, options);
   let annotations = 0;
   let isFilled = false;
   for (const [k, { page, pdf }] of pages.entries()) {
@@ -121,8 +133,17 @@ export async function makeLivingCopy(
       }
       fixGeometry(pdf, page.turn === 0 && !page.crop ? pageGeometry(pdf) : page);
     }
-    const taken = takeOutPrint(pdf, printTakenOut(marksOn(document, page.id)));
+    const onWhole = marksOn(whole, page.id);
+    const taken = takeOutPrint(pdf, printTakenOut(onWhole));
     printLeft.push(...taken.left);
+    const bars = redactedOn(onWhole);
+    if (bars.length > 0) {
+      const beneath = await encodeMarks(marksBeneath(onWhole), fonts, deflate);
+      mendContents(pdf);
+      if (beneath.form)
+        drawOverPage(pdf, [{ form: registerForm(context, beneath.form, page.box, held) }]);
+      await redacting.page(pdf, k, bars, new Layer(context));
+    }
     const filled = await fillWidgets(writer, pdf, [
       ...filledOn(marksOn(document, page.id)).values(),
     ]);
@@ -144,6 +165,7 @@ export async function makeLivingCopy(
   for (const ref of addBookmarks(doc, document, pages)) snapshot?.markRefForSave(ref);
   for (const { ref } of addLinks(document, pages, true).pages) snapshot?.markRefForSave(ref);
   const kept = { source: addedTo ? source.bytes.length : null, came };
+  const redacted = redacting.beside(doc);
   await keepOwnParts(doc, document, kept, options.madeAt, deflate);
   const smaller = options.smaller
     ? await makeSmaller(doc, doc.getPages(), options.smaller, deflate)
@@ -152,7 +174,7 @@ export async function makeLivingCopy(
   const told = {
     pages: pages.length,
     annotations,
-    printLeft,
+    ...{ printLeft, redacted },
     addedTo,
     encryptionLost: wasEncrypted && !protection,
     pdfALost,
@@ -170,7 +192,10 @@ export async function makeLivingCopy(
 
 /** What is taken out of the print is gone from living copies, too: such a file is not only added to. */
 const takesPrintOut = ({ marks, pages }: DocState): boolean =>
-  pages.some(({ id }) => printTakenOut(marks.get(id) ?? new Map()).length > 0);
+  pages.some(({ id }) => {
+    const on = marks.get(id) ?? new Map();
+    return printTakenOut(on).length > 0 || redactedOn(on).length > 0;
+  });
 
 /** Those that are multiplied lie beneath the others. */
 async function annotationsOn(

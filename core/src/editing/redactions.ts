@@ -1,0 +1,52 @@
+import { type DocState, markChange, nextOrder, type Transaction } from '../document/index.ts';
+import { convexArea, isWithin } from '../geometry/index.ts';
+import { LONGEST_REDACTED, type RedactionMark } from '../kinds/index.ts';
+import type { MarkId, PageId } from '../marks/index.ts';
+import { aroundQuad, type Print, type Quad } from '../print/index.ts';
+
+export interface NewRedaction {
+  readonly id: MarkId;
+  readonly page: PageId;
+  /** Where bars are to lie, in user space. */
+  readonly quads: readonly Quad[];
+  /** The words beneath; empty where none can be read. */
+  readonly says: string;
+  /** Milliseconds since 1970. */
+  readonly madeAt: number;
+  readonly author?: string;
+}
+
+/** Of bars. */
+const BLACK = '#000000';
+
+/** Lays bars over what must not leave. */
+export function redact(state: DocState, asked: NewRedaction): Transaction {
+  const { id, page, quads, says, madeAt, author } = asked;
+  const mark: RedactionMark = {
+    ...{ kind: 'redaction', id, page, order: nextOrder(state, page), madeAt },
+    ...(author ? { author } : {}),
+    style: { colour: BLACK, width: 1, opacity: 1 },
+    ...{ quads, says: says.slice(0, LONGEST_REDACTED) },
+  };
+  return { label: 'Redact', changes: [markChange(null, mark)] };
+}
+
+/** The printed words that lie beneath bars, a line a line; of those that lie beneath in part the letters that do. */
+export function wordsBeneath({ boxes, words, text }: Print, quads: readonly Quad[]): string {
+  const areas = quads.flatMap((quad) => convexArea(aroundQuad(quad)) ?? []);
+  const isBeneath = (unit: number): boolean => {
+    const [minX, minY, maxX, maxY] = boxes.subarray(4 * unit, 4 * unit + 4);
+    const middle = { x: (minX + maxX) / 2, y: (minY + maxY) / 2 };
+    return areas.some((area) => isWithin(area, middle));
+  };
+  let said = '';
+  let line = -1;
+  for (const word of words) {
+    let letters = '';
+    for (let k = word.from; k < word.to; k++) if (isBeneath(k)) letters += text[k];
+    if (letters === '') continue;
+    said += said === '' ? letters : `${word.line === line ? ' ' : '\n'}${letters}`;
+    line = word.line;
+  }
+  return said;
+}

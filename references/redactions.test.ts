@@ -1,0 +1,264 @@
+import { readFileSync } from 'node:fs';
+import {
+  PDFArray,
+  PDFDocument,
+  PDFHexString,
+  PDFName,
+  PDFRawStream,
+  PDFString,
+  rgb,
+} from '@cantoo/pdf-lib';
+import { type DocState, emptyDocument, pagesOfSource } from '@marginalis/core/document';
+import { lineWith, redact, wordsBeneath } from '@marginalis/core/editing';
+import {
+  boxCorners,
+  boxesMeet,
+  boxOfPoints,
+  displayMatrix,
+  growBox,
+  type Box,
+  transformBox,
+} from '@marginalis/core/geometry';
+import { inspectPdf, makeFixedCopy, makeLivingCopy, openLivingCopy } from '@marginalis/core/pdf';
+import { openPrint } from '@marginalis/core/pdfium';
+import { aroundQuad, type Print, type Quad, readPrint } from '@marginalis/core/print';
+import { textFiles } from '../cli/faces';
+import { startPdfium } from '../cli/pdfium';
+import { prove } from '../cli/proving';
+import { draw } from '../cli/smaller';
+import { done } from '../core/testing/marks';
+import { seededRandom } from '../core/testing/seededRandom';
+import { deflate } from './support/markedCopy';
+import {
+  complaintOfQpdf,
+  newComplaints,
+  objectsOf,
+  pictureBy,
+  streamsOf,
+  textOf,
+} from './support/programs';
+import { realPdf, realPdfs } from './support/realPdfs';
+
+/**
+ * What lies beneath bars is gone from copies: words (poppler's pdftotext, and every stream and string that qpdf decodes), pixels and lines (MuPDF draws the copy
+ * with the bars taken off it). Beside the bars no pixel differs. Content: ISO 32000-1 §8, §9.
+ */
+
+const SHA = 'a'.repeat(64);
+const DPI = 60;
+const sample = (name: string): Uint8Array =>
+  new Uint8Array(readFileSync(`demo/documents/${name}.pdf`));
+
+const OTHERS = realPdfs()
+  .filter(({ name }) => !/numeric|introduction|policy/.test(name))
+  .map((one) => ({ name: one.name, bytes: () => realPdf(one) }));
+const TEXTS = [
+  { name: 'the reading', bytes: () => sample('barnacles') },
+  { name: 'the worksheet', bytes: () => sample('rock-pool-zones') },
+  ...OTHERS,
+];
+
+async function opened(
+  bytes: Uint8Array,
+  index: number,
+): Promise<{ document: DocState; print: Print }> {
+  const open = openPrint(await startPdfium(), bytes);
+  const print = readPrint(open.raw(index));
+  open.close();
+  const { pages } = await inspectPdf(bytes);
+  return { document: emptyDocument(pagesOfSource(SHA, pages, (i) => `a${i}`)), print };
+}
+
+const quadOf = (box: Box): Quad => {
+  const [a, b, c, d] = boxCorners({ ...box });
+  // Upper left, upper right, lower left, lower right.
+  return [d, c, a, b];
+};
+
+const barred = (document: DocState, page: number, quads: readonly Quad[], says: string): DocState =>
+  done(document, redact(document, { id: 'bar', page: `a${page}`, quads, says, madeAt: 1 }));
+
+const plain = (text: string): string => text.replace(/\s+/g, '');
+
+/** Every string and every decoded stream of a file, as text. */
+function everything(bytes: Uint8Array): string {
+  const streams = [...streamsOf(bytes).values()].map((data) =>
+    Buffer.from(data, 'base64').toString('latin1'),
+  );
+  return [objectsOf(bytes), ...streams].join('\n');
+}
+
+/** Pixels of a page that differ from another's, beyond boxes of its user space. */
+async function differing(
+  a: Uint8Array,
+  b: Uint8Array,
+  index: number,
+  boxes: readonly Box[],
+  page: Parameters<typeof displayMatrix>[0],
+): Promise<number> {
+  const [p, q] = await Promise.all(
+    [a, b].map((bytes) => pictureBy('MuPDF', bytes, index + 1, DPI)),
+  );
+  // The bar's own border is drawn on the pixels that it goes through.
+  const seen = boxes.map((box) => growBox(transformBox(displayMatrix(page, DPI / 72), box), 1));
+  let count = 0;
+  for (let k = 0; k < p.data.length; k += 4) {
+    const [x, y] = [(k / 4) % p.width, Math.floor(k / 4 / p.width)];
+    const at = { minX: x, minY: y, maxX: x + 1, maxY: y + 1 };
+    if (seen.some((box) => boxesMeet(box, at))) continue;
+    if ([0, 1, 2].some((c) => p.data[k + c] !== q.data[k + c])) count++;
+  }
+  return count;
+}
+
+/** The same file without its bars: whatever they hid would be seen. They are drawn by the last stream of the page. */
+async function withoutBars(bytes: Uint8Array): Promise<Uint8Array> {
+  const doc = await PDFDocument.load(bytes);
+  const contents = doc.getPage(0).node.lookup(PDFName.of('Contents'), PDFArray);
+  const last = contents.size() - 1;
+  const closing = new TextDecoder().decode(contents.lookup(last, PDFRawStream).getContents());
+  expect(closing).toMatch(/^\s*Q q \/Artifact BMC \/\w+ Do EMC Q\s*$/);
+  contents.set(last, doc.context.register(doc.context.stream('Q')));
+  return doc.save();
+}
+
+test.each(TEXTS)(
+  '$name: words that are redacted are in no copy, the rest is as it was',
+  async ({ name, bytes: of }) => {
+    const bytes = of();
+    const index = 0;
+    const { document, print } = await opened(bytes, index);
+    const random = seededRandom(name.length);
+    // On no other page, where it may stay.
+    const all = plain(textOf(bytes));
+    const fit = print.lines.filter(({ from, to, angle }) => {
+      const text = plain(print.text.slice(from, to));
+      return text.length >= 8 && all.split(text).length === 2 && Math.abs(angle) < 0.01;
+    });
+    let tried = 0;
+    for (let n = 0; n < 5 && fit.length > 0; n++) {
+      const [{ from }] = fit.splice(Math.floor(random() * fit.length), 1);
+      const line = lineWith(print, from);
+      if (!line) continue;
+      const marked = barred(document, index, [line.quad], wordsBeneath(print, [line.quad]));
+      const box = boxOfPoints(aroundQuad(line.quad));
+      const sources = [{ sha: SHA, bytes }];
+      const fixed = await makeFixedCopy(sources, marked, { deflate, draw, ...textFiles });
+      const living = await makeLivingCopy(sources, marked, {
+        deflate,
+        draw,
+        madeAt: 1,
+        ...textFiles,
+      });
+      for (const copy of [fixed, living]) {
+        expect(complaintOfQpdf(copy.bytes)).toBeNull();
+        expect(newComplaints(bytes, copy.bytes)).toEqual([]);
+        const [was, is] = [bytes, copy.bytes].map((b) => plain(textOf(b).split('\f')[index]));
+        if (!was.includes(plain(line.was))) continue;
+        expect(is).not.toContain(plain(line.was));
+        expect(is.length).toBeGreaterThanOrEqual(was.length - plain(line.was).length - 2);
+        expect(everything(copy.bytes)).not.toContain(line.was.trim());
+        expect(await differing(bytes, copy.bytes, index, [box], document.pages[index])).toBe(0);
+      }
+      const { proof } = await prove({ source: bytes, document: marked }, fixed.bytes);
+      const [page] = proof.pages;
+      expect([page.still, page.unread, page.alike]).toEqual(['', '', true]);
+      const open = await openLivingCopy(living.bytes, 2);
+      expect(JSON.stringify(open?.parts)).not.toContain(
+        JSON.stringify(line.was.trim()).slice(1, -1),
+      );
+      expect(open?.parts.some(({ part }) => part === 'mark')).toBe(true);
+      tried++;
+    }
+    process.stderr.write(`${name}: ${tried} lines redacted\n`);
+    expect(tried + (name.includes('Arabic') ? 1 : 0)).toBeGreaterThan(0);
+  },
+);
+
+/** A page of everything else: a scanned page, lines and curves, text that is drawn as lines. */
+test.each([
+  ['a scan', 'tide-log', { minX: 120, minY: 500, maxX: 300, maxY: 560 }],
+  ['a drawing', 'rock-pool-zones', { minX: 300, minY: 400, maxX: 420, maxY: 500 }],
+  ['a form', 'equipment-form', { minX: 60, minY: 512, maxX: 400, maxY: 700 }],
+])('%s: beneath a bar nothing is left, beside it no pixel differs', async (_, name, box) => {
+  const bytes = sample(name);
+  const isScan = name === 'tide-log';
+  const { document, print } = await opened(bytes, 0);
+  const quad = quadOf(box);
+  const marked = barred(document, 0, [quad], wordsBeneath(print, [quad]));
+  const copy = await makeFixedCopy([{ sha: SHA, bytes }], marked, { deflate, draw, ...textFiles });
+  expect(copy.redacted?.picturesLost).toBe(0);
+  expect(complaintOfQpdf(copy.bytes)).toBeNull();
+  expect(await differing(bytes, copy.bytes, 0, [box], document.pages[0])).toBe(0);
+  const { proof } = await prove({ source: bytes, document: marked }, copy.bytes);
+  for (const page of proof.pages)
+    expect([page.still, page.unread, page.alike]).toEqual(['', '', true]);
+  // With the bars taken off one colour is left: that of the paper, or black where a picture was.
+  const bare = await withoutBars(copy.bytes);
+  expect((await coloursWithin(bytes, document, box)).length).toBeGreaterThan(1);
+  expect(await coloursWithin(copy.bytes, document, box)).toEqual([BLACK]);
+  expect(await coloursWithin(bare, document, box)).toEqual([
+    isScan ? BLACK : expect.not.stringMatching(BLACK),
+  ]);
+});
+
+const BLACK = '0,0,0';
+
+/** The colours of a part of a first page, well within it. */
+async function coloursWithin(bytes: Uint8Array, { pages }: DocState, box: Box): Promise<string[]> {
+  const { data, width } = await pictureBy('MuPDF', bytes, 1, DPI);
+  const { minX, minY, maxX, maxY } = growBox(
+    transformBox(displayMatrix(pages[0], DPI / 72), box),
+    -2,
+  );
+  const colours = new Set<string>();
+  for (let y = Math.ceil(minY); y < maxY; y++)
+    for (let x = Math.ceil(minX); x < maxX; x++) {
+      const at = 4 * (y * width + x);
+      colours.add([...data.slice(at, at + 3)].join());
+    }
+  return [...colours];
+}
+
+test('what stands beside the pages says nothing of it either', async () => {
+  const doc = await PDFDocument.load(sample('rock-pool-zones'));
+  const secret = 'Halophila stipulacea';
+  doc.getPage(0).drawText(secret, { x: 72, y: 60, size: 12, color: rgb(0, 0, 0) });
+  doc.setTitle(`On ${secret} in pools`);
+  doc.setSubject(`On ${secret.toUpperCase()}`);
+  doc.catalog.set(PDFName.of('Lang'), PDFString.of('en'));
+  const outline = doc.context.obj({ Type: 'Outlines', Count: 1 });
+  const ref = doc.context.register(outline);
+  const item = doc.context.obj({ Title: PDFHexString.fromText(secret), Parent: ref });
+  const first = doc.context.register(item);
+  outline.set(PDFName.of('First'), first);
+  outline.set(PDFName.of('Last'), first);
+  doc.catalog.set(PDFName.of('Outlines'), ref);
+  const xmp = `<x:xmpmeta xmlns:x="adobe:ns:meta/"><a>${secret}</a></x:xmpmeta>`;
+  doc.catalog.set(
+    PDFName.of('Metadata'),
+    doc.context.register(
+      doc.context.stream(new TextEncoder().encode(xmp), { Type: 'Metadata', Subtype: 'XML' }),
+    ),
+  );
+  await doc.attach(new TextEncoder().encode(`All about ${secret}`), 'notes.txt', {
+    mimeType: 'text/plain',
+    description: `About ${secret}`,
+  });
+  const bytes = await doc.save();
+  expect(everything(bytes)).toContain(secret);
+  const { document, print } = await opened(bytes, 0);
+  const from = print.text.indexOf(secret);
+  const line = lineWith(print, from);
+  if (!line) throw new Error('The line is not found.');
+  const marked = barred(document, 0, [line.quad], wordsBeneath(print, [line.quad]));
+  const sources = [{ sha: SHA, bytes }];
+  const fixed = await makeFixedCopy(sources, marked, { deflate, draw, ...textFiles });
+  const living = await makeLivingCopy(sources, marked, { deflate, draw, madeAt: 1, ...textFiles });
+  for (const copy of [fixed, living]) {
+    expect(copy.redacted?.attachments).toBe(1);
+    expect(complaintOfQpdf(copy.bytes)).toBeNull();
+    expect(everything(copy.bytes).toLowerCase()).not.toContain(secret.toLowerCase());
+    expect(Buffer.from(copy.bytes).toString('latin1')).not.toContain(secret);
+  }
+});
