@@ -23,8 +23,6 @@ test('a line is tapped and corrected; the copy has the new words as text and not
   await sheet.getByRole('button', { name: 'Correct' }).click();
   await expect(sheet).toBeHidden();
   await kept(page);
-  if (process.env.LOOK)
-    await page.screenshot({ path: `/tmp/w/shots/${process.env.LOOK}-corrected.png` });
   const send = await openSend(page);
   const path = await downloadProved(page, send);
   const text = textOf(new Uint8Array(readFileSync(path)));

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import {
   PDFArray,
+  PDFDict,
   PDFDocument,
   PDFHexString,
   PDFName,
@@ -9,7 +10,7 @@ import {
   rgb,
 } from '@cantoo/pdf-lib';
 import { type DocState, emptyDocument, pagesOfSource } from '@marginalis/core/document';
-import { lineWith, redact, wordsBeneath } from '@marginalis/core/editing';
+import { drawInk, lineWith, redact, wordsBeneath } from '@marginalis/core/editing';
 import {
   boxCorners,
   boxesMeet,
@@ -22,10 +23,12 @@ import {
 import { inspectPdf, makeFixedCopy, makeLivingCopy, openLivingCopy } from '@marginalis/core/pdf';
 import { openPrint } from '@marginalis/core/pdfium';
 import { aroundQuad, type Print, type Quad, readPrint } from '@marginalis/core/print';
+import { FIRST_ROLL } from '@marginalis/core/marks';
 import { textFiles } from '../cli/faces';
 import { startPdfium } from '../cli/pdfium';
 import { prove } from '../cli/proving';
 import { draw } from '../cli/smaller';
+import { annotatedPdf } from '../core/testing/annotatedPdf';
 import { done } from '../core/testing/marks';
 import { seededRandom } from '../core/testing/seededRandom';
 import { deflate } from './support/markedCopy';
@@ -76,7 +79,7 @@ const quadOf = (box: Box): Quad => {
 };
 
 const barred = (document: DocState, page: number, quads: readonly Quad[], says: string): DocState =>
-  done(document, redact(document, { id: 'bar', page: `a${page}`, quads, says, madeAt: 1 }));
+  done(document, redact(document, [{ id: 'bar', page: `a${page}`, quads, says, madeAt: 1 }]));
 
 const plain = (text: string): string => text.replace(/\s+/g, '');
 
@@ -261,4 +264,61 @@ test('what stands beside the pages says nothing of it either', async () => {
     expect(everything(copy.bytes).toLowerCase()).not.toContain(secret.toLowerCase());
     expect(Buffer.from(copy.bytes).toString('latin1')).not.toContain(secret);
   }
+});
+
+test('annotations of others, their answers, and one’s own marks beneath a bar are in no copy', async () => {
+  const bytes = await annotatedPdf();
+  const { document: bare, print } = await opened(bytes, 0);
+  const { texts, rects } = await annotationsIn(bytes);
+  // Over all that others have written on the page, but not over its last line.
+  const box = growBox(boxOfPoints(rects.flatMap(boxCorners)), 2);
+  const ink = { id: 'ink', page: 'a0', instrument: FIRST_ROLL[0], madeAt: 1 };
+  const at = { x: (box.minX + box.maxX) / 2, y: (box.minY + box.maxY) / 2 };
+  const samples = [0, 1, 2, 3].map((k) => ({
+    ...{ x: at.x + 5 * k, y: at.y + k, t: 8 * k, pressure: 0.5, tiltX: 0, tiltY: 0 },
+  }));
+  const written = done(bare, drawInk(bare, { ...ink, samples }));
+  const quad = quadOf(box);
+  const marked = barred(written, 0, [quad], wordsBeneath(print, [quad]));
+  const sources = [{ sha: SHA, bytes }];
+  const fixed = await makeFixedCopy(sources, marked, { deflate, draw, ...textFiles });
+  const living = await makeLivingCopy(sources, marked, { deflate, draw, madeAt: 1, ...textFiles });
+  expect(texts.length).toBeGreaterThan(3);
+  for (const copy of [fixed, living]) {
+    expect(complaintOfQpdf(copy.bytes)).toBeNull();
+    for (const said of texts) expect(everything(copy.bytes)).not.toContain(said);
+    expect(await differing(bytes, copy.bytes, 0, [box], bare.pages[0])).toBe(0);
+  }
+  const open = await openLivingCopy(living.bytes, 2);
+  const marks = open?.parts.flatMap((one) => (one.part === 'mark' ? [one.value.kind] : []));
+  expect(marks).toEqual(['redaction']);
+  const { proof } = await prove({ source: bytes, document: marked, annotated: [0] }, fixed.bytes);
+  expect(proof.pages.map(({ still, alike }) => [still, alike])).toEqual([['', true]]);
+});
+
+/** What annotations of a first page say, and where they are. */
+async function annotationsIn(bytes: Uint8Array): Promise<{ texts: string[]; rects: Box[] }> {
+  const doc = await PDFDocument.load(bytes);
+  const list = doc.getPage(0).node.Annots()?.asArray() ?? [];
+  const dicts = list.map((entry) => doc.context.lookup(entry, PDFDict));
+  const texts = dicts.flatMap((dict) => {
+    const said = dict.lookup(PDFName.of('Contents'));
+    return said instanceof PDFString && said.decodeText().length > 3 ? [said.decodeText()] : [];
+  });
+  const rects = dicts.map((dict) => toBox(dict.lookup(PDFName.of('Rect'), PDFArray).asRectangle()));
+  return { texts, rects };
+}
+
+const toBox = ({
+  x,
+  y,
+  width,
+  height,
+}: {
+  x: number;
+  y: number;
+  width: number;
+  height: number;
+}): Box => ({
+  ...{ minX: x, minY: y, maxX: x + width, maxY: y + height },
 });

@@ -19,16 +19,20 @@ export interface NewRedaction {
 /** Of bars. */
 const BLACK = '#000000';
 
-/** Lays bars over what must not leave. */
-export function redact(state: DocState, asked: NewRedaction): Transaction {
-  const { id, page, quads, says, madeAt, author } = asked;
-  const mark: RedactionMark = {
-    ...{ kind: 'redaction', id, page, order: nextOrder(state, page), madeAt },
-    ...(author ? { author } : {}),
-    style: { colour: BLACK, width: 1, opacity: 1 },
-    ...{ quads, says: says.slice(0, LONGEST_REDACTED) },
-  };
-  return { label: 'Redact', changes: [markChange(null, mark)] };
+/** Lays bars over what must not leave, a mark for each that is asked for. */
+export function redact(state: DocState, asked: readonly NewRedaction[]): Transaction {
+  const laid = new Map<PageId, number>();
+  const marks = asked.map(({ id, page, quads, says, madeAt, author }): RedactionMark => {
+    const before = laid.get(page) ?? 0;
+    laid.set(page, before + 1);
+    return {
+      ...{ kind: 'redaction', id, page, order: nextOrder(state, page) + before, madeAt },
+      ...(author ? { author } : {}),
+      style: { colour: BLACK, width: 1, opacity: 1 },
+      ...{ quads, says: says.slice(0, LONGEST_REDACTED) },
+    };
+  });
+  return { label: 'Redact', changes: marks.map((mark) => markChange(null, mark)) };
 }
 
 /** The printed words that lie beneath bars, a line a line; of those that lie beneath in part the letters that do. */

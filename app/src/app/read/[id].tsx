@@ -14,6 +14,7 @@ import { notesFeature } from '@/features/notes';
 import { offlineFeature } from '@/features/offline';
 import { pageTextFeature } from '@/features/pagetext';
 import { correctingFeature } from '@/features/correcting';
+import { redactingFeature } from '@/features/redacting';
 import { editionFeature } from '@/features/edition';
 import { pagesFeature } from '@/features/pages';
 import { placesFeature } from '@/features/places';
@@ -61,6 +62,7 @@ const FEATURES = [
   searchFeature,
   linksFeature,
   correctingFeature,
+  redactingFeature,
   aloudFeature,
   meaningFeature,
   pagesFeature,

@@ -34,11 +34,19 @@ export function copyInWords(copy: FixedCopy | LivingCopy): string {
   const left =
     copy.printLeft.length > 0 &&
     `These words could not be taken out of the print: ${fewOf(copy.printLeft).join('; ')}.`;
+  const { redacted } = copy;
+  const gone = redacted && [
+    'What lies beneath the bars is not in it.',
+    redacted.attachments > 0 && 'Nor are attached files, which are not looked through.',
+    redacted.picturesLost > 0 &&
+      `${redacted.picturesLost === 1 ? 'A picture' : `${redacted.picturesLost} pictures`} beneath a bar could not be read and went whole.`,
+  ];
+  const without = (gone ?? []).filter(Boolean).join(' ');
   if ('addedTo' in copy) {
     const { annotations, addedTo } = copy;
     const count = annotations === 1 ? '1 annotation' : `${annotations} annotations`;
     const kept = addedTo ? 'The original stands in it unchanged.' : '';
-    return [ready, `${count} added.`, kept, left, ...locked].filter(Boolean).join(' ');
+    return [ready, `${count} added.`, kept, left, without, ...locked].filter(Boolean).join(' ');
   }
   const dropped = [...new Set(copy.annotationsDropped)];
   const lost = fewOf([...new Set(copy.linksDropped)]);
@@ -49,6 +57,7 @@ export function copyInWords(copy: FixedCopy | LivingCopy): string {
     dropped.length > 0 && `Left out, since they show nothing on the page: ${dropped.join(', ')}.`,
     ...locked,
     left,
+    without,
     lost.length > 0 && `Links that do not work in the copy: ${lost.join(', ')}.`,
     copy.linksDead > 0 &&
       `${copy.linksDead === 1 ? 'A link leads' : `${copy.linksDead} links lead`} to what is not in the copy, and ${copy.linksDead === 1 ? 'does' : 'do'} nothing in it.`,

@@ -1,4 +1,4 @@
-import { PDFDict, PDFDocument, PDFName, type PDFPage, PDFRawStream } from '@cantoo/pdf-lib';
+import { PDFDict, PDFDocument, PDFName, type PDFPage, type PDFRawStream } from '@cantoo/pdf-lib';
 import { pdfWith } from '../../../testing/pdfs.ts';
 import { readAsPng } from '../../../testing/readAsPng.ts';
 import { boxCorners, type Convex, convexArea } from '../../geometry/index.ts';

@@ -1,0 +1,1 @@
+export { redactingFeature } from './feature';

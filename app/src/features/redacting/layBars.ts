@@ -1,0 +1,48 @@
+import type { Page } from '@marginalis/core/document';
+import { type NewRedaction, redact, wordsBeneath } from '@marginalis/core/editing';
+import { EMPTY_PRINT, type Quad } from '@marginalis/core/print';
+import { type DocumentSession, passwordFor, useSettings } from '@/session';
+import { readSource } from '@/storage';
+import { startWork } from '@/work';
+
+/** What is to lie beneath bars on a page: pieces, each with the bars over its lines. */
+export interface BarsOn {
+  readonly page: Page;
+  readonly pieces: readonly (readonly Quad[])[];
+}
+
+/**
+ * Lays bars over pages, in one step, where what lies beneath can be taken out.
+ * @returns why it cannot be, in words, of the first page of which it is so: nothing is laid then; null where all were
+ */
+export async function layBars(
+  session: DocumentSession,
+  all: readonly BarsOn[],
+): Promise<string | null> {
+  const { author } = useSettings.getState();
+  const asked: NewRedaction[] = [];
+  for (const { page, pieces } of all) {
+    const trouble = await whyNot(page, pieces.flat());
+    if (trouble !== null) return trouble;
+    const print = 'paper' in page.shows ? EMPTY_PRINT : await session.print.of(page);
+    for (const quads of pieces)
+      asked.push({
+        ...{ id: crypto.randomUUID(), page: page.id, quads, says: wordsBeneath(print, quads) },
+        ...{ madeAt: Date.now(), author },
+      });
+  }
+  if (asked.length > 0) session.dispatch(redact(session.store.getState().document, asked));
+  return null;
+}
+
+async function whyNot({ shows }: Page, quads: readonly Quad[]): Promise<string | null> {
+  if ('paper' in shows) return null;
+  const bytes = await readSource(shows.source);
+  // Without its bytes no copy is made either, which is said there.
+  if (!bytes) return null;
+  const password = passwordFor(shows.source);
+  const locked = password === undefined ? {} : { password };
+  const tried = await startWork('tryRedact', { bytes, page: shows.index, quads, ...locked }).result;
+  if (tried.ok) return tried.value;
+  return 'message' in tried.failure ? tried.failure.message : '';
+}
