@@ -38,3 +38,28 @@ test('a line is tapped and corrected; the copy has the new words as text and not
   await page.mouse.click(...(await placeOn(page, 1, 0.3, 0.2105)));
   await expect(says).toHaveValue('1. Which zone of the shore is under water at every tide?');
 });
+
+test('a line that stands on every page is corrected on all of them at once, and moved', async ({
+  page,
+}) => {
+  await goToDocument(page, 'How barnacles choose a rock');
+  await command(page, /^Correct the print/);
+  await page.mouse.click(...(await placeOn(page, 1, 0.2, 0.956)));
+  const sheet = page.getByRole('dialog', { name: 'Correct the print' });
+  const says = sheet.getByLabel('The line says');
+  await expect(says).toHaveValue('Field course reading 3 · Saltmarsh Field Station');
+  const elsewhere = sheet.getByRole('group', { name: 'The same line elsewhere' });
+  await expect(elsewhere.getByText('It stands at 5 more places.')).toBeVisible();
+  await says.fill('Field course reading 4');
+  await elsewhere.getByRole('button', { name: 'All of them' }).click();
+  await elsewhere.getByRole('checkbox', { name: /^Correct it on page 3/ }).click();
+  await sheet.getByLabel('Moved up, points').fill('3');
+  await sheet.getByRole('button', { name: 'Correct', exact: true }).click();
+  await expect(page.getByText('Corrected at 5 places.')).toBeVisible();
+  await kept(page);
+  const send = await openSend(page);
+  const path = await downloadProved(page, send);
+  const text = textOf(new Uint8Array(readFileSync(path)));
+  expect(text.match(/Field course reading 4/g)).toHaveLength(5);
+  expect(text.match(/Field course reading 3/g)).toHaveLength(2);
+});

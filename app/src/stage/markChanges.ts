@@ -1,7 +1,7 @@
 import { boundsOf, changedBox, liesBeneath } from '@marginalis/core/derived';
 import { changedSince, type PageMarks, topOrder } from '@marginalis/core/document';
 import { type Box, EMPTY_BOX, uniteBoxes } from '@marginalis/core/geometry';
-import { type Mark } from '@marginalis/core/kinds';
+import { kindFor, type Mark } from '@marginalis/core/kinds';
 import type { MarkId } from '@marginalis/core/marks';
 
 /** What has to be painted when a page's marks change. */
@@ -40,6 +40,8 @@ export function markChanges(
     onTop &&= is.order > top && !liesBeneath(is) && !doomedAfter.has(id);
     came.push(is);
   }
+  // What lies above all others would be painted over.
+  onTop &&= ![...before.values()].some((mark) => kindFor(mark).topmost);
   return { changed, onTop: onTop ? came.sort((a, b) => a.order - b.order) : null };
 }
 

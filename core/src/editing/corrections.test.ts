@@ -6,7 +6,16 @@ import { plainPage } from '../geometry/index.ts';
 import { asCorrection, kindFor } from '../kinds/index.ts';
 import { readPrint } from '../print/index.ts';
 import type { LetterStyle } from '../type/index.ts';
-import { correctionOf, correctPrint, lineWith, looksLike, printedLineAt } from './corrections.ts';
+import {
+  besideLine,
+  correctionOf,
+  correctLines,
+  correctPrint,
+  linesLike,
+  lineWith,
+  looksLike,
+  printedLineAt,
+} from './corrections.ts';
 
 const print = readPrint(
   rawPrint([
@@ -65,6 +74,41 @@ test('carried elsewhere the new words move, the old ones are hidden where they a
   const moved = mark && asCorrection(kindFor(mark).carry(mark, [2, 0, 0, 2, 10, 20], {}));
   expect(moved).toMatchObject({ quad: asCorrection(mark ?? null)?.quad, look: { size: 20 } });
   expect(moved?.at).toEqual({ x: 90, y: 639 });
+});
+
+test('lines that say the same are found, and corrected in one step, each where it stands', () => {
+  const [first, second] = [
+    { text: 'Low water 07:40', x: 40, y: 300 },
+    { text: 'Low water 07:40', x: 60, y: 200 },
+  ];
+  const page = readPrint(rawPrint([first, { text: 'High water 13:55', x: 40, y: 250 }, second]));
+  const own = printedLineAt(page, { x: 45, y: 302 });
+  if (!own) throw new Error('The line is not there.');
+  const all = linesLike(page, own);
+  expect(all.map(({ quad }) => Math.round(quad[2].x))).toEqual([40, 60]);
+  const corrections = all.map((one, k) => ({
+    ...{ ...asked('Low water 08:40'), id: `c${k}`, line: one },
+    baseline: besideLine({ x: 40, y: 300 }, own, one),
+  }));
+  const step = correctLines(state, corrections);
+  expect(step?.changes).toHaveLength(2);
+  const marks = [...(done(state, step).marks.get('p0')?.values() ?? [])].map(asCorrection);
+  expect(marks.map((mark) => mark?.at)).toEqual([
+    { x: 40, y: 309.5 },
+    { x: 60, y: 209.5 },
+  ]);
+  expect(new Set(marks.map((mark) => mark?.order)).size).toBe(2);
+  expect(correctLines(done(state, step), corrections)).toBeNull();
+});
+
+test('a correction is moved from where the print stands, and keeps how far', () => {
+  const moved = done(state, correctPrint(state, { ...asked('Limpets'), shift: { x: 5, y: -2 } }));
+  const mark = moved.marks.get('p0')?.get('c');
+  expect(asCorrection(mark ?? null)).toMatchObject({
+    at: { x: 45, y: 307.5 },
+    shift: { x: 5, y: -2 },
+  });
+  expect(mark && fromPartRecord('mark', toPartRecord('mark', mark))).toEqual(mark);
 });
 
 test.each([

@@ -1,4 +1,10 @@
-import { type DocState, markChange, nextOrder, type Transaction } from '../document/index.ts';
+import {
+  applyTransaction,
+  type DocState,
+  markChange,
+  nextOrder,
+  type Transaction,
+} from '../document/index.ts';
 import type { Vec } from '../geometry/index.ts';
 import { asCorrection, type CorrectionMark } from '../kinds/index.ts';
 import type { MarkId, PageId } from '../marks/index.ts';
@@ -30,6 +36,22 @@ export function lineWith(print: Print, place: number): PrintedLine | null {
   if (!line) return null;
   const [quad] = quadsOf(print, line);
   return { was: textOf(print, line), quad, angle: line.angle, size: line.size };
+}
+
+/** Lines that say the same, in the same size and direction. */
+export const linesLike = (print: Print, { was, angle, size }: PrintedLine): PrintedLine[] =>
+  print.lines.flatMap((one) => {
+    const line = textOf(print, one) === was ? lineWith(print, one.from) : null;
+    const isAlike =
+      line && Math.abs(line.angle - angle) < 0.01 && Math.abs(line.size - size) < 0.05 * size;
+    return isAlike ? [line] : [];
+  });
+
+/** A place beside a line as it is beside another that looks the same. */
+export function besideLine(at: Vec, from: PrintedLine, to: PrintedLine): Vec {
+  const [, , a] = from.quad;
+  const [, , b] = to.quad;
+  return { x: b.x + at.x - a.x, y: b.y + at.y - a.y };
 }
 
 /** The corrections that lie on a line already. */
@@ -81,6 +103,8 @@ export interface NewCorrection {
   /** How far the baseline of a line that is set lies below its head, and how long it is, points. */
   readonly set: { readonly below: number; readonly width: number };
   readonly stretch: number;
+  /** How far it is moved along its line and upwards, points. */
+  readonly shift?: Vec;
   /** Of the paper, `#rrggbb`. */
   readonly paper: string;
   /** Milliseconds since 1970. */
@@ -88,9 +112,25 @@ export interface NewCorrection {
   readonly author?: string;
 }
 
+const NOWHERE: Vec = { x: 0, y: 0 };
+
+/** Puts corrections on lines of print in one step; null where none of them changes anything. */
+export function correctLines(state: DocState, asked: readonly NewCorrection[]): Transaction | null {
+  let [now, label] = [state, ''];
+  const changes = asked.flatMap((one) => {
+    const step = correctPrint(now, one);
+    const applied = step && applyTransaction(now, step);
+    if (!step || !applied?.ok) return [];
+    [now, label] = [applied.state, step.label];
+    return step.changes;
+  });
+  return changes.length > 0 ? { label, changes } : null;
+}
+
 /** Puts a correction on a line of print, or makes one that is there say something else. */
 export function correctPrint(state: DocState, asked: NewCorrection): Transaction | null {
   const { id, page, line, says, look, baseline, set, stretch, paper, madeAt, author } = asked;
+  const { shift = NOWHERE } = asked;
   const before = correctionOf(state, page, line);
   const [up, side] = [Math.cos(line.angle), -Math.sin(line.angle)];
   const after: CorrectionMark = {
@@ -100,7 +140,11 @@ export function correctPrint(state: DocState, asked: NewCorrection): Transaction
     madeAt: before?.madeAt ?? madeAt,
     ...(author ? { author } : {}),
     ...{ was: line.was, quad: line.quad, says, look, angle: line.angle, paper },
-    at: { x: baseline.x + side * set.below, y: baseline.y + up * set.below },
+    at: {
+      x: baseline.x + side * (set.below + shift.y) + up * shift.x,
+      y: baseline.y + up * (set.below + shift.y) - side * shift.x,
+    },
+    ...(shift.x !== 0 || shift.y !== 0 ? { shift } : {}),
     ...{ width: set.width, stretch },
   };
   if (before && JSON.stringify(before) === JSON.stringify(after)) return null;

@@ -122,6 +122,9 @@ export {
   type NewCorrection,
   type PrintedLine,
   printedLineAt,
+  besideLine,
+  correctLines,
+  linesLike,
 } from './corrections.ts';
 export { type NewRedaction, redact, wordsBeneath } from './redactions.ts';
 export { addLinks, changeLink, keepLinks, removeLinks } from './links.ts';

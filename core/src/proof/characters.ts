@@ -35,19 +35,3 @@ export function isKept(text: string, found: string): boolean {
   }
   return true;
 }
-
-/** A text without what it says somewhere: as it stands there, or else its characters as they follow on each other. */
-export function charactersWithout(text: string, gone: string): string {
-  const plain = plainCharacters(gone);
-  const at = text.indexOf(plain);
-  if (at >= 0) return text.slice(0, at) + text.slice(at + plain.length);
-  let rest = text;
-  let from = 0;
-  for (const c of plain) {
-    const found = rest.indexOf(c, from);
-    if (found < 0) continue;
-    rest = rest.slice(0, found) + rest.slice(found + c.length);
-    from = found;
-  }
-  return rest;
-}

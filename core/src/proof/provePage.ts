@@ -18,9 +18,9 @@ import {
 } from '../geometry/index.ts';
 import type { MarkId } from '../marks/index.ts';
 import type { OpenPages, Raster } from '../pdfium/index.ts';
-import { BeneathBars } from './beneathBars.ts';
-import { charactersMissing, charactersOf, charactersWithout, isKept } from './characters.ts';
+import { charactersMissing, charactersOf, isKept } from './characters.ts';
 import { compareRasters, type Difference } from './compare.ts';
+import { GoneFromPage } from './goneFromPage.ts';
 import { lostMarks } from './lostMarks.ts';
 import type { ProofPainter } from './painter.ts';
 import { pictureGrid } from './pictureGrid.ts';
@@ -112,9 +112,9 @@ export async function provePage(
   const lost = await lostMarks(page.marks, doubtful, pictures, matrix, fonts, painter);
   const back = thenMatrix(invertMatrix(matrix), displayMatrix(page.geometry));
   const seen = isLiving ? { ...copy, annotations: 0 } : copy;
-  const hidden = new BeneathBars(page.bars);
+  const out = new GoneFromPage(page.bars);
   const said = charactersOf(drawing);
-  const besides = hidden.some ? layersFrom(hidden.beside(page.marks)) : null;
+  const besides = out.some ? layersFrom(out.beside(page.marks)) : null;
   const surely = besides
     ? charactersOf(await fonts.set([...besides.beneath, ...besides.over, ...page.notes]))
     : said;
@@ -131,12 +131,6 @@ function judged(
   added: { readonly said: string; readonly surely: string },
   back: Matrix,
 ): PageProof {
-  const print = takenOut.reduce(charactersWithout, source.beside);
-  // Of letters that a bar touches at its border either may be.
-  const most = charactersWithout(
-    takenOut.reduce(charactersWithout, source.characters),
-    source.beneath,
-  );
   const large = spots.filter(({ pixels, clear }) => pixels >= SPOT && clear >= CLEAR);
   const told = {
     index,
@@ -144,12 +138,12 @@ function judged(
     places: joinedBoxes(large.slice(0, MOST_SPOTS).map((spot) => transformBox(back, spot.box))),
     marks: marks.length,
     lost,
-    textKept: isKept(print, copy.characters),
-    unread: charactersMissing(print + added.surely, copy.characters),
+    textKept: isKept(source.kept, copy.characters),
+    unread: charactersMissing(source.kept + added.surely, copy.characters),
     // What was taken out must not be there in whatever way.
     still:
       takenOut.length + bars.length > 0
-        ? charactersMissing(copy.characters, most + added.said) + copy.beneath
+        ? charactersMissing(copy.characters, source.rest + added.said) + copy.gone
         : '',
     links: { source: source.links + linksAdded, copy: copy.links },
     annotations: copy.annotations,

@@ -1,6 +1,7 @@
+import type { Box } from '../geometry/index.ts';
 import { LINK, type OpenPage, type OpenPages, type Raster } from '../pdfium/index.ts';
 import type { PictureGrid } from './pictureGrid.ts';
-import { BeneathBars } from './beneathBars.ts';
+import { GoneFromPage } from './goneFromPage.ts';
 import type { WantedPage } from './wantedPage.ts';
 
 /** What a reader finds on a page. */
@@ -8,9 +9,11 @@ export interface ReadPage {
   /** Null where the page cannot be read. */
   readonly picture: Raster | null;
   readonly characters: string;
-  /** Those that lie beneath bars, and those that no bar touches. */
-  readonly beneath: string;
-  readonly beside: string;
+  /** Those that are to be gone, and those that are to stay: near a border either may be. */
+  readonly gone: string;
+  readonly kept: string;
+  /** All that need not be gone. */
+  readonly rest: string;
   readonly links: number;
   /** Beside links. */
   readonly annotations: number;
@@ -21,8 +24,9 @@ export interface ReadPage {
 const NOTHING: ReadPage = {
   picture: null,
   characters: '',
-  beneath: '',
-  beside: '',
+  gone: '',
+  kept: '',
+  rest: '',
   links: 0,
   annotations: 0,
   size: { width: 0, height: 0 },
@@ -30,7 +34,7 @@ const NOTHING: ReadPage = {
 
 /** The page of the source that a page of a copy shows; nothing where it shows none. */
 export function readSource(
-  { page, covered, linksAway, bars }: WantedPage,
+  { page, covered, linksAway, bars, takenOut }: WantedPage,
   { source }: PictureGrid,
   sources: (source: string) => OpenPages | null,
 ): ReadPage {
@@ -38,7 +42,7 @@ export function readSource(
   const open = sources(page.shows.source);
   if (!open) return NOTHING;
   return read(open, page.shows.index, (one) => one.draw(source), {
-    ...{ covered, linksAway, bars, rotate: page.rotate },
+    ...{ covered, linksAway, bars, takenOut, rotate: page.rotate },
   });
 }
 
@@ -56,8 +60,11 @@ function read(
     covered = [],
     linksAway = [],
     bars = [],
+    takenOut = [],
     rotate,
-  }: Partial<Pick<WantedPage, 'covered' | 'linksAway' | 'bars'>> & { rotate?: number } = {},
+  }: Partial<Pick<WantedPage, 'covered' | 'linksAway' | 'bars' | 'takenOut'>> & {
+    rotate?: number;
+  } = {},
 ): ReadPage {
   const look = (page: OpenPage): ReadPage => {
     const annotations = page.annotations();
@@ -65,17 +72,13 @@ function read(
     const all = [...annotations.values()].reduce((sum, n) => sum + n, 0);
     const picture = draw(page);
     const characters = page.characters(rotate);
-    const hidden = new BeneathBars(bars);
-    const beneath = hidden.some ? page.characters(rotate, hidden.isSurely) : '';
-    const beside = hidden.some ? page.characters(rotate, (box) => !hidden.mayBe(box)) : characters;
+    const out = new GoneFromPage(bars, takenOut);
+    const where = (isIn: (box: Box) => boolean): string => page.characters(rotate, isIn);
     return {
-      picture,
-      characters,
-      beneath,
-      beside,
-      links,
-      annotations: all - links,
-      size: page.size,
+      ...{ picture, characters, links, annotations: all - links, size: page.size },
+      gone: out.some ? where(out.isSurely) : '',
+      kept: out.some ? where((box) => !out.mayBe(box)) : characters,
+      rest: out.some ? where((box) => !out.isSurely(box)) : characters,
     };
   };
   return open.page(index, look, covered, linksAway) ?? NOTHING;

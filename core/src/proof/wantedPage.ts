@@ -28,8 +28,8 @@ export interface WantedPage {
   /** Frames of one's own links, above all else, and by how many links there are more than in the source. */
   readonly frames: Drawing;
   readonly linksAdded: number;
-  /** What corrections take out of the print, as it says. */
-  readonly takenOut: readonly string[];
+  /** Where corrections take lines out of the print. */
+  readonly takenOut: readonly Quad[];
   /** Where bars lie, beneath which there is nothing. */
   readonly bars: readonly Quad[];
   /** Links of the source that are not to be seen, user space. */
@@ -66,9 +66,10 @@ export function wantedPage(
     covered: [...coveredOn(marksOn(document, page.id)).values()],
     frames: framesOn(document, page),
     linksAdded: linksAdded(document, page),
-    takenOut: [...marksOn(document, page.id).values()].flatMap(
-      (mark) => kindFor(mark).takesOut?.(mark).says ?? [],
-    ),
+    takenOut: [...marksOn(document, page.id).values()].flatMap((mark) => {
+      const taken = kindFor(mark).takesOut?.(mark);
+      return taken ? [taken.quad] : [];
+    }),
     bars: redactedOn(marksOn(document, page.id)),
     linksAway: ownLinksOn(document, page.id).flatMap(({ instead }) => instead ?? []),
   };

@@ -1,5 +1,5 @@
 import { findMark } from '@marginalis/core/document';
-import { correctionOf, correctPrint } from '@marginalis/core/editing';
+import { correctionOf } from '@marginalis/core/editing';
 import { distance } from '@marginalis/core/geometry';
 import { blockOfCorrection, LONGEST_LINE, NARROWEST, WIDEST } from '@marginalis/core/kinds';
 import { type Family, faceOfStyle, type LetterStyle, type SetBlock } from '@marginalis/core/type';
@@ -7,10 +7,13 @@ import { useState, useSyncExternalStore } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
-import { useSession, useSettings } from '@/session';
+import { usePageNames, useSession, useSettings } from '@/session';
 import { pageFonts } from '@/stage';
 import { Action, Choices, Field, NumberField, Sheet, SwitchRow } from '@/ui';
 import { type AskedLine, askedLine } from './asked';
+import { putCorrections } from './putCorrections';
+import { SameLines } from './SameLines';
+import { useSameLines } from './useSameLines';
 
 const FAMILIES: readonly { readonly value: Family; readonly label: string }[] = [
   { value: 'serif', label: 'With serifs' },
@@ -18,6 +21,10 @@ const FAMILIES: readonly { readonly value: Family; readonly label: string }[] = 
   { value: 'mono', label: 'Typewriter' },
 ];
 const [SMALLEST, LARGEST] = [2, 200];
+/** So far a line is moved at most, points. */
+const FARTHEST = 2_000;
+
+const rounded = (points: number): number => Math.round(10 * points) / 10;
 
 /** What a line of print is to say instead, and how. */
 export function CorrectSheet({ onClose }: { onClose: () => void }) {
@@ -31,8 +38,8 @@ function Asked({ asked, onClose }: { asked: AskedLine; onClose: () => void }) {
   const author = useSettings((s) => s.author);
   const { colors } = useTheme();
   const [says, setSays] = useState(asked.says);
-  const [chosen, setLook] = useState<LetterStyle | null>(null);
-  const look = chosen ?? nearestByWidth(asked);
+  const [given, setLook] = useState<LetterStyle | null>(null);
+  const look = given ?? nearestByWidth(asked);
   const change = (part: Partial<LetterStyle>): void => setLook({ ...look, ...part });
   // Faces come when they are asked for.
   useSyncExternalStore(pageFonts.subscribe, pageFonts.version, pageFonts.version);
@@ -41,17 +48,19 @@ function Asked({ asked, onClose }: { asked: AskedLine; onClose: () => void }) {
   const printed = pageFonts.setBlock(blockOfCorrection({ says: line.was, look }));
   const stretch = set && printed ? stretchFor(asked, widthOf(set), widthOf(printed)) : null;
   const isTooLong = says !== '' && stretch !== null && stretch < NARROWEST;
+  const nameOf = usePageNames();
+  const sameLines = useSameLines(asked);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [shift, setShift] = useState(asked.shift);
   const put = (text: string): void => {
     if (!set || stretch === null) return;
-    const { document } = session.store.getState();
-    session.dispatch(
-      correctPrint(document, {
-        ...{ id: crypto.randomUUID(), page: asked.page, line, says: text.trim(), look },
-        ...{ baseline: asked.baseline, paper: asked.paper, stretch, madeAt: Date.now(), author },
-        set: { below: set.lines[0]?.baseline ?? look.size, width: widthOf(set) },
-      }),
-    );
+    const correction = {
+      ...{ says: text.trim(), look, paper: asked.paper, stretch, shift, author },
+      set: { below: set.lines[0]?.baseline ?? look.size, width: widthOf(set) },
+    };
+    const others = (sameLines ?? []).filter(({ key }) => chosen.has(key));
     onClose();
+    void putCorrections(session, asked, correction, others, nameOf);
   };
   const takeBack = (): void => {
     const { document } = session.store.getState();
@@ -107,13 +116,30 @@ function Asked({ asked, onClose }: { asked: AskedLine; onClose: () => void }) {
       />
       <NumberField
         label="Size, points"
-        value={Math.round(10 * look.size) / 10}
+        value={rounded(look.size)}
         least={SMALLEST}
         most={LARGEST}
         onChange={(size) => change({ size })}
       />
       <SwitchRow label="Bold" on={look.bold} onChange={(bold) => change({ bold })} />
       <SwitchRow label="Italic" on={look.italic} onChange={(italic) => change({ italic })} />
+      <NumberField
+        label="Moved right, points"
+        value={rounded(shift.x)}
+        least={-FARTHEST}
+        most={FARTHEST}
+        onChange={(x) => setShift({ ...shift, x })}
+      />
+      <NumberField
+        label="Moved up, points"
+        value={rounded(shift.y)}
+        least={-FARTHEST}
+        most={FARTHEST}
+        onChange={(y) => setShift({ ...shift, y })}
+      />
+      {sameLines && sameLines.length > 0 && (
+        <SameLines lines={sameLines} chosen={chosen} onChosen={setChosen} />
+      )}
       <Text variant="bodySmall" style={{ color: colors.onSurfaceVariant }}>
         The file stays as it is, and the correction can be taken back. In copies the old words are
         gone.

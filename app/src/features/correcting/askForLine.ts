@@ -15,16 +15,8 @@ import { readSource } from '@/storage';
 import { startWork } from '@/work';
 import { askedLine } from './asked';
 import { CORRECT } from './ids';
+import { GONE, whyNot } from './whyNot';
 
-const GONE = 'The bytes of this document are no longer in storage. Open the file again.';
-const REFUSED = {
-  type3: 'The letters of this line are drawings: they cannot be corrected.',
-  upright: 'Lines that run downwards cannot be corrected.',
-  encoding: 'The letters of this line cannot be told apart: it cannot be corrected.',
-  forms: 'This page is made of too many pieces: it cannot be corrected.',
-  widths: 'The letters of this line cannot be told apart: it cannot be corrected.',
-} as const;
-const PICTURE = 'What is printed here is a picture of words: it cannot be corrected.';
 const GROUND = 'This line is printed on a picture, or on several colours: it cannot be corrected.';
 
 /** Asks what a line of print is to say; tells why where it cannot be changed. */
@@ -36,17 +28,12 @@ export async function askForLine(
 ): Promise<void> {
   const { shows } = page;
   if ('paper' in shows) return;
+  const trouble = await whyNot(page, line);
+  if (trouble !== null) return session.notices.tell(trouble);
   const bytes = await readSource(shows.source);
   if (!bytes) return session.notices.tell(GONE);
   const password = passwordFor(shows.source);
   const locked = password === undefined ? {} : { password };
-  const taken = [{ quad: line.quad, says: line.was }];
-  const tried = await startWork('tryTakeOut', { bytes, page: shows.index, taken, ...locked })
-    .result;
-  if (!tried.ok) return tell(session, tried.failure);
-  const { trouble, gone } = tried.value;
-  if (trouble) return session.notices.tell(REFUSED[trouble]);
-  if (gone === 0) return session.notices.tell(PICTURE);
   const [head, headEnd, foot, footEnd] = line.quad;
   const along = Math.min(1, line.size / Math.max(1, distance(foot, footEnd)));
   const at: Vec = {
@@ -77,6 +64,7 @@ export async function askForLine(
       room: Math.max(distance(head, headEnd), roomOf(print, line)),
       isGuess: isGuess && there === null,
       isThere: there !== null,
+      shift: there?.shift ?? { x: 0, y: 0 },
     },
   });
   shell.openDialog(CORRECT);

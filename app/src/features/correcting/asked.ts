@@ -19,6 +19,8 @@ export interface AskedLine {
   readonly isGuess: boolean;
   /** It is corrected already. */
   readonly isThere: boolean;
+  /** How far it is moved along its line and upwards, points. */
+  readonly shift: Vec;
 }
 
 export const askedLine = createStore<{ readonly asked: AskedLine | null }>(() => ({ asked: null }));

@@ -16,6 +16,8 @@ export interface CorrectionMark extends MarkBase {
   /** The upper left corner of its line as it is read, in user space, and the direction the line runs in, anticlockwise, radians. */
   readonly at: Vec;
   readonly angle: number;
+  /** How far it was moved from where the print stands, along its line and upwards, points; not at all without. */
+  readonly shift?: Vec;
   /** How long it is when it is set, points, before it is stretched. */
   readonly width: number;
   /** Its letters are as much wider, or narrower, as this; 1 as their face has them. */

@@ -29,6 +29,7 @@ const shape = object({
   }).required(),
   at: pointShape,
   angle: finite,
+  shift: pointShape.optional().default(undefined),
   width: finite.min(0).max(MOST_POINTS),
   stretch: finite.min(0.1).max(10),
   paper: string()

@@ -1,0 +1,61 @@
+import { boundsOf } from '../derived/index.ts';
+import {
+  type Box,
+  boxCorners,
+  type Convex,
+  convexArea,
+  convexMeet,
+  isWithin,
+  narrower,
+  type Vec,
+} from '../geometry/index.ts';
+import type { Mark } from '../kinds/index.ts';
+import { aroundQuad, type Quad } from '../print/index.ts';
+
+/** A letter whose middle lies so far within an area is gone; of one that lies nearer to its border either may be, points. */
+const SURE = 0.5;
+/** Where the middle of small letters is, of the height of their face from below. */
+const MIDDLE = 0.4;
+
+/** What of a page is to be gone: all that lies beneath bars, and the letters of lines that are taken out. */
+export class GoneFromPage {
+  private readonly bars: readonly Convex[];
+  private readonly surely: readonly Convex[];
+  private readonly lines: readonly Convex[];
+
+  constructor(bars: readonly Quad[], lines: readonly Quad[] = []) {
+    const areasOf = (quads: readonly Quad[]): Convex[] =>
+      quads.flatMap((quad) => convexArea(aroundQuad(quad)) ?? []);
+    this.bars = areasOf(bars);
+    const taken = areasOf(lines);
+    this.surely = [...this.bars, ...taken].map((area) => narrower(area, SURE));
+    this.lines = taken.map((area) => narrower(area, -SURE));
+  }
+
+  get some(): boolean {
+    return this.surely.length > 0;
+  }
+
+  /** Whether a letter, by its box, is to be gone. */
+  readonly isSurely = (box: Box): boolean =>
+    this.surely.some((area) => isWithin(area, middleOf(box)));
+
+  /** Whether it may be gone: a bar touches it, or its middle is about where one of a line is. */
+  readonly mayBe = (box: Box): boolean =>
+    this.isTouched(box) || this.lines.some((area) => isWithin(area, middleOf(box)));
+
+  /** Marks that no bar touches. */
+  beside(marks: readonly Mark[]): readonly Mark[] {
+    return this.bars.length > 0 ? marks.filter((mark) => !this.isTouched(boundsOf(mark))) : marks;
+  }
+
+  private isTouched(box: Box): boolean {
+    const own = convexArea(boxCorners(box));
+    return own !== null && this.bars.some((area) => convexMeet(area, own));
+  }
+}
+
+const middleOf = ({ minX, minY, maxX, maxY }: Box): Vec => ({
+  x: (minX + maxX) / 2,
+  y: minY + MIDDLE * (maxY - minY),
+});
