@@ -18,6 +18,7 @@ import { formPdf } from '../core/testing/forms';
 import { type Filled, filledForm, isSecret, lostInFixed, lostInLiving } from './support/filledForm';
 import { deflate } from './support/markedCopy';
 import { differingShare } from './support/pictures';
+import { byReportlab } from './support/reportlab';
 import { pictureBy, textOf, withFile } from './support/programs';
 import type { ReaderName } from './support/readers';
 import { REAL_FORMS, type RealPdf, realPdf } from './support/realPdfs';
@@ -31,14 +32,6 @@ jest.setTimeout(600_000);
 
 const SHA = 'a'.repeat(64);
 
-const byReportlab = async (): Promise<Uint8Array> =>
-  withFile(new Uint8Array(), (path) => {
-    const script = join(__dirname, 'support/formByReportlab.py');
-    const { status, stderr } = spawnSync('/usr/bin/python3', [script, path], { encoding: 'utf8' });
-    if (status !== 0) throw new Error(stderr);
-    return new Uint8Array(readFileSync(path));
-  });
-
 /** The pages as they come, or the second before the first, turned. */
 const asTheyCome = (pages: readonly Page[]): readonly Page[] => pages;
 const arranged = (pages: readonly Page[]): readonly Page[] =>
@@ -51,7 +44,11 @@ const FORMS = [
     bytes: () => formPdf({ bare: true }),
     pages: asTheyCome,
   },
-  { name: 'made by ReportLab', bytes: byReportlab, pages: asTheyCome },
+  {
+    name: 'made by ReportLab',
+    bytes: async () => byReportlab('formByReportlab.py'),
+    pages: asTheyCome,
+  },
   {
     name: 'of the samples',
     bytes: async () => new Uint8Array(readFileSync('demo/documents/loan-form.pdf')),

@@ -134,9 +134,9 @@ test.each(TEXTS)(
     const random = seededRandom(name.length);
     // On no other page, where it may stay.
     const all = plain(textOf(bytes));
-    const fit = print.lines.filter(({ from, to, angle }) => {
+    const fit = print.lines.filter(({ from, to }) => {
       const text = plain(print.text.slice(from, to));
-      return text.length >= 8 && all.split(text).length === 2 && Math.abs(angle) < 0.01;
+      return text.length >= 8 && all.split(text).length === 2;
     });
     let tried = 0;
     for (let n = 0; n < 5 && fit.length > 0; n++) {
@@ -174,7 +174,7 @@ test.each(TEXTS)(
       tried++;
     }
     process.stderr.write(`${name}: ${tried} lines redacted\n`);
-    expect(tried + (name.includes('Arabic') ? 1 : 0)).toBeGreaterThan(0);
+    expect(tried).toBeGreaterThan(0);
   },
 );
 

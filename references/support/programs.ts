@@ -103,6 +103,24 @@ const OF_THE_FILE: ReadonlySet<unknown> = new Set(['/ObjStm', '/XRef']);
 export const textOf = (bytes: Uint8Array): string =>
   withFile(bytes, (path) => run('pdftotext', ['-q', path, '-']).out);
 
+/** What kind each font of a page (from 1) is of, by its name; by `pdffonts`. */
+export const fontKinds = (bytes: Uint8Array, page: number): ReadonlyMap<string, string> =>
+  withFile(bytes, (path) => {
+    const { out } = run('pdffonts', ['-f', String(page), '-l', String(page), path]);
+    const [head, , ...rows] = out.trimEnd().split('\n');
+    const [kind, encoding] = [head.indexOf('type'), head.indexOf('encoding')];
+    return new Map(
+      rows.map((row) => {
+        // Before the name of a font of which the file has a part stand six letters.
+        const name = row
+          .slice(0, kind)
+          .trim()
+          .replace(/^[A-Z]{6}\+/, '');
+        return [name, row.slice(kind, encoding).trim()] as const;
+      }),
+    );
+  });
+
 /** Size of a page in points and its turn, as poppler tells it. */
 export const infoOf = (bytes: Uint8Array): string =>
   withFile(bytes, (path) => run('pdfinfo', ['-box', path]).out);
