@@ -2,7 +2,16 @@ import { AxeBuilder } from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { textOf } from '../references/support/programs';
-import { command, downloadProved, goToDocument, kept, openSend, placeOn } from './support/reader';
+import {
+  command,
+  downloadProved,
+  goToDocument,
+  inkOn,
+  kept,
+  openSend,
+  placeOn,
+  take,
+} from './support/reader';
 
 /** A printed line says something else, and its old words are gone from what leaves. */
 
@@ -23,6 +32,11 @@ test('a line is tapped and corrected; the copy has the new words as text and not
   await sheet.getByRole('button', { name: 'Correct' }).click();
   await expect(sheet).toBeHidden();
   await kept(page);
+  // What came is a tap away, and nothing is changed by looking at it.
+  await command(page, 'See the print as it came');
+  await expect.poll(() => inkOn(page, 1)).toBe(0);
+  await command(page, 'See the print as it came');
+  await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(100);
   const send = await openSend(page);
   const path = await downloadProved(page, send);
   const text = textOf(new Uint8Array(readFileSync(path)));
@@ -62,4 +76,15 @@ test('a line that stands on every page is corrected on all of them at once, and 
   const text = textOf(new Uint8Array(readFileSync(path)));
   expect(text.match(/Field course reading 4/g)).toHaveLength(5);
   expect(text.match(/Field course reading 3/g)).toHaveLength(2);
+});
+
+test('text is typed in the look of printed words', async ({ page }) => {
+  await goToDocument(page, 'How barnacles choose a rock');
+  await take(page, 'Word picker');
+  await page.mouse.dblclick(...(await placeOn(page, 1, 0.26, 0.187)));
+  const chosen = page.getByRole('group', { name: 'Selected words' });
+  await chosen.getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name: 'Type like this' }).click();
+  const held = page.getByRole('button', { name: /^Like the print, #1a1f2b, 13 pt/ });
+  await expect(held).toHaveAttribute('aria-pressed', 'true');
 });

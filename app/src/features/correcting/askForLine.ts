@@ -1,21 +1,12 @@
 import type { Page } from '@marginalis/core/document';
 import { correctionOf, looksLike, type PrintedLine } from '@marginalis/core/editing';
-import {
-  boxOfPoints,
-  displayMatrix,
-  distance,
-  growBox,
-  transformBox,
-  type Vec,
-} from '@marginalis/core/geometry';
-import { aroundQuad, type Print } from '@marginalis/core/print';
-import { passwordFor } from '@/session';
+import { distance, type Vec } from '@marginalis/core/geometry';
+import type { Print } from '@marginalis/core/print';
 import type { Reader } from '@/shell';
-import { readSource } from '@/storage';
-import { startWork } from '@/work';
 import { askedLine } from './asked';
 import { CORRECT } from './ids';
-import { GONE, whyNot } from './whyNot';
+import { printLook } from './printLook';
+import { whyNot } from './whyNot';
 
 const GROUND = 'This line is printed on a picture, or on several colours: it cannot be corrected.';
 
@@ -26,29 +17,13 @@ export async function askForLine(
   print: Print,
   line: PrintedLine,
 ): Promise<void> {
-  const { shows } = page;
-  if ('paper' in shows) return;
   const trouble = await whyNot(page, line);
   if (trouble !== null) return session.notices.tell(trouble);
-  const bytes = await readSource(shows.source);
-  if (!bytes) return session.notices.tell(GONE);
-  const password = passwordFor(shows.source);
-  const locked = password === undefined ? {} : { password };
-  const [head, headEnd, foot, footEnd] = line.quad;
-  const along = Math.min(1, line.size / Math.max(1, distance(foot, footEnd)));
-  const at: Vec = {
-    x: foot.x + (footEnd.x - foot.x) * along * 0.25 + (head.x - foot.x) * 0.4,
-    y: foot.y + (footEnd.y - foot.y) * along * 0.25 + (head.y - foot.y) * 0.4,
-  };
-  // As the file has it: how the person turned the page is another matter.
-  const came = { ...page, rotate: ((page.rotate - page.turn + 360) % 360) as Page['rotate'] };
-  const sheet = { ...came, box: page.sheet };
-  const area = transformBox(displayMatrix(sheet), growBox(boxOfPoints(aroundQuad(line.quad)), 1));
-  const seen = await startWork('lineLook', { bytes, page: shows.index, at, area, ...locked })
-    .result;
-  if (!seen.ok) return tell(session, seen.failure);
-  const { printed, colours } = seen.value;
+  const seen = await printLook(page, line.quad, line.size);
+  if (typeof seen === 'string') return session.notices.tell(seen);
+  const { printed, colours } = seen;
   if (!colours?.isPlain || !printed) return session.notices.tell(GROUND);
+  const [head, headEnd] = line.quad;
   const { document } = session.store.getState();
   const there = correctionOf(document, page.id, line);
   const { isGuess, ...guessed } = looksLike(printed.font, printed.flags, printed.weight);
@@ -69,13 +44,6 @@ export async function askForLine(
   });
   shell.openDialog(CORRECT);
 }
-
-const tell = (
-  { notices }: Reader['session'],
-  failure: { readonly kind: string; readonly message?: string },
-): void => {
-  if (failure.kind !== 'stopped') notices.tell(failure.message ?? '');
-};
 
 /** Where a line begins on the baseline that one of its letters stands on. */
 function baselineFrom(origin: Vec, { quad, angle }: PrintedLine): Vec {

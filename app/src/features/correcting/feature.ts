@@ -1,9 +1,11 @@
 import { lineWith } from '@marginalis/core/editing';
 import { takeKind } from '@/session';
 import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
+import { isAsItCame, isCorrected, seeAsItCame } from './asItCame';
 import { askForLine } from './askForLine';
 import { CorrectWriter } from './CorrectWriter';
 import { CORRECT } from './ids';
+import { typeLikePrint } from './typeLikePrint';
 
 const CorrectSheet = late(async () => (await import('./CorrectSheet')).CorrectSheet);
 
@@ -36,6 +38,32 @@ const commands = (reader: Reader): readonly Command[] => {
         if (!page || !line) return;
         session.words.choose([]);
         askForLine(reader, page, part.print, line).catch((e: unknown) =>
+          session.notices.tell(e instanceof Error ? e.message : String(e)),
+        );
+      },
+    },
+    {
+      id: 'as-it-came',
+      title: 'See the print as it came',
+      group: 'View',
+      also: 'original before corrections compare beside',
+      icon: 'view',
+      able: () => isCorrected(session),
+      on: () => isAsItCame(session),
+      run: () => seeAsItCame(session),
+    },
+    {
+      id: 'type-like-print',
+      title: 'Type in the look of the selected words',
+      group: 'Marks',
+      also: 'font face size colour same as print match',
+      icon: 'text-box',
+      forWords: 'Type like this',
+      able: () => able() && session.words.store.getState().parts.length > 0,
+      run: () => {
+        const [part] = session.words.store.getState().parts;
+        session.words.choose([]);
+        typeLikePrint(reader, part).catch((e: unknown) =>
           session.notices.tell(e instanceof Error ? e.message : String(e)),
         );
       },
