@@ -9,7 +9,8 @@ import {
   PDFString,
   rgb,
 } from '@cantoo/pdf-lib';
-import { type DocState, emptyDocument, pagesOfSource } from '@marginalis/core/document';
+import { type DocState, emptyDocument, markChange, pagesOfSource } from '@marginalis/core/document';
+import type { PictureMark } from '@marginalis/core/kinds';
 import { drawInk, lineWith, redact, wordsBeneath } from '@marginalis/core/editing';
 import {
   boxCorners,
@@ -29,6 +30,7 @@ import { startPdfium } from '../cli/pdfium';
 import { prove } from '../cli/proving';
 import { draw } from '../cli/smaller';
 import { annotatedPdf } from '../core/testing/annotatedPdf';
+import { smallPicture } from '../core/testing/attachment';
 import { done } from '../core/testing/marks';
 import { seededRandom } from '../core/testing/seededRandom';
 import { deflate } from './support/markedCopy';
@@ -277,7 +279,21 @@ test('annotations of others, their answers, and one’s own marks beneath a bar 
   const samples = [0, 1, 2, 3].map((k) => ({
     ...{ x: at.x + 5 * k, y: at.y + k, t: 8 * k, pressure: 0.5, tiltX: 0, tiltY: 0 },
   }));
-  const written = done(bare, drawInk(bare, { ...ink, samples }));
+  const inked = done(bare, drawInk(bare, { ...ink, samples }));
+  // A picture of which nothing but what lies beneath is made.
+  const photograph = smallPicture('f'.repeat(64));
+  const put: PictureMark = {
+    ...{ kind: 'picture', id: 'photo', page: 'a0', order: 9, madeAt: 1, source: photograph.id },
+    style: { colour: '#000000', width: 1, opacity: 1 },
+    ...{ place: [60, 0, 0, 40, at.x - 30, at.y - 20], says: 'A cutting' },
+  };
+  const written = done(inked, {
+    label: 'Put a picture',
+    changes: [
+      { part: 'attachment', id: photograph.id, before: null, after: photograph },
+      markChange(null, put),
+    ],
+  });
   const quad = quadOf(box);
   const marked = barred(written, 0, [quad], wordsBeneath(print, [quad]));
   const sources = [{ sha: SHA, bytes }];
@@ -292,6 +308,7 @@ test('annotations of others, their answers, and one’s own marks beneath a bar 
   const open = await openLivingCopy(living.bytes, 2);
   const marks = open?.parts.flatMap((one) => (one.part === 'mark' ? [one.value.kind] : []));
   expect(marks).toEqual(['redaction']);
+  expect(open?.parts.some(({ part }) => part === 'attachment')).toBe(false);
   const { proof } = await prove({ source: bytes, document: marked, annotated: [0] }, fixed.bytes);
   expect(proof.pages.map(({ still, alike }) => [still, alike])).toEqual([['', true]]);
 });

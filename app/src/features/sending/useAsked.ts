@@ -1,6 +1,6 @@
 import type { DocState } from '@marginalis/core/document';
 import type { Box } from '@marginalis/core/geometry';
-import { partOf, withoutAuthors } from '@marginalis/core/leaving';
+import { partOf, withoutAuthors, withoutNotesBeneath } from '@marginalis/core/leaving';
 import { useMemo, useState } from 'react';
 import { usePageNames, useSessionState, useSettings } from '@/session';
 import { type Asked, pagesAsked, pagesInName } from './asked';
@@ -80,7 +80,7 @@ export function useAsked(inSight: InSight | null): {
     if (!named.ok) return null;
     const { pages } = named;
     const names = pages.map((index) => all[index]);
-    const whole = partOf(document, pages);
+    const whole = withoutNotesBeneath(partOf(document, pages));
     const part = authors ? whole : withoutAuthors(whole, as === 'living');
     if (!isRegion) return { names, document: part, inName: pagesInName(pages, all) };
     return {

@@ -1,6 +1,6 @@
 import { PDFArray, PDFName, type PDFPage, type PDFRef } from '@cantoo/pdf-lib';
 import { CopyFonts } from '../../copy/index.ts';
-import { liesBeneath, redactedOn } from '../../derived/index.ts';
+import { liesBeneath, marksBeneath, redactedOn } from '../../derived/index.ts';
 import {
   type DocState,
   inOrder,
@@ -28,7 +28,7 @@ import { ownLabels } from '../pages/labels.ts';
 import { addBookmarks } from '../pages/ownBookmarks.ts';
 import { addLinks } from '../pages/ownLinks.ts';
 import { encodeMarks } from '../markLayer.ts';
-import { marksBeneath, withoutBeneath } from '../redact/beneath.ts';
+import { withoutBeneath } from '../redact/beneath.ts';
 import { Redaction, type Redacted } from '../redact/redaction.ts';
 import { Layer } from '../sink/layer.ts';
 import type { PictureTools } from '../smaller/packPicture.ts';

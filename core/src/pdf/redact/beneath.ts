@@ -1,29 +1,10 @@
-import { boundsOf, redactedOn } from '../../derived/index.ts';
-import type { DocState, PageMarks } from '../../document/index.ts';
-import { boxCorners, type Convex, convexArea, convexMeet } from '../../geometry/index.ts';
+import { marksBeneath, redactedOn } from '../../derived/index.ts';
+import { attachmentsCarried, type DocState } from '../../document/index.ts';
 import { kindFor, type Mark } from '../../kinds/index.ts';
-import { aroundQuad, type Quad } from '../../print/index.ts';
-
-/** Bars as areas; those without an inside hide nothing. */
-export const areasOf = (quads: readonly Quad[]): Convex[] =>
-  quads.flatMap((quad) => convexArea(aroundQuad(quad)) ?? []);
 
 /** Whether something must not leave any page of a document. */
 export const isRedacted = ({ marks, pages }: DocState): boolean =>
   pages.some(({ id }) => redactedOn(marks.get(id) ?? new Map()).length > 0);
-
-/** Marks of which some lies beneath, bars left out. */
-export function marksBeneath(marks: PageMarks): Map<string, Mark> {
-  const areas = areasOf(redactedOn(marks));
-  if (areas.length === 0) return new Map();
-  return new Map(
-    [...marks].filter(([, mark]) => {
-      if (kindFor(mark).redacts) return false;
-      const own = convexArea(boxCorners(boundsOf(mark)));
-      return own !== null && areas.some((area) => convexMeet(area, own));
-    }),
-  );
-}
 
 /**
  * A document as it may stand in a copy: marks of which some lies beneath bars are not in it, nor what is said of them; the others as they are in copies. The
@@ -46,5 +27,8 @@ export function withoutBeneath(document: DocState): DocState {
   );
   if (!changed) return document;
   const threads = new Map([...document.threads].filter(([, { mark }]) => !gone.has(mark)));
-  return { ...document, marks, threads };
+  // What only they carried would be there whole.
+  const carried = new Set(attachmentsCarried({ marks, threads }));
+  const attachments = new Map([...document.attachments].filter(([id]) => carried.has(id)));
+  return { ...document, marks, threads, attachments };
 }

@@ -9,7 +9,8 @@ import type { Deflate } from '../sink/formWriter.ts';
 import type { Layer } from '../sink/layer.ts';
 import type { PictureTools } from '../smaller/packPicture.ts';
 import { takeOffBeneath } from './annotationsBeneath.ts';
-import { areasOf, isRedacted } from './beneath.ts';
+import { areasOfBars } from '../../derived/index.ts';
+import { isRedacted } from './beneath.ts';
 import { phrasesOf, redactBeside } from './redactBeside.ts';
 import { redactPage } from './redactPage.ts';
 import { RedactionFailed } from './trouble.ts';
@@ -46,7 +47,7 @@ export class Redaction {
     quads: readonly Quad[],
     layer: Layer | null = null,
   ): Promise<boolean> {
-    const areas = areasOf(quads);
+    const areas = areasOfBars(quads);
     if (areas.length === 0) return false;
     const { context } = page.doc;
     const { draw } = this.ways;
