@@ -52,7 +52,11 @@ async function atRest(page: Page): Promise<void> {
     () =>
       new Promise<void>((done) => {
         const look = (): string =>
-          [...document.querySelectorAll('[role=menu], [role=menuitem], [role=dialog]')]
+          [
+            ...document.querySelectorAll(
+              '[role=menu], [role=menuitem], [role=dialog], [role=alert], [role=alert] *',
+            ),
+          ]
             .map((e) => {
               const { x, y, width, height } = e.getBoundingClientRect();
               return [x, y, width, height, getComputedStyle(e).opacity].join();
