@@ -13,7 +13,7 @@ const stroke = (page: number, id: string) => ({
   path: wavePath({ x: 40, y: 100 }, 80, 6, 2),
 });
 const layer = (count: number): MarkLayer => ({
-  ...{ form: null, count, covered: [], takenOut: [], beneath: [], bars: null },
+  ...{ form: null, count, covered: [], takenOut: [], redacted: [], bars: null },
 });
 
 let state: DocState;

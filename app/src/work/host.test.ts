@@ -63,7 +63,7 @@ test('a copy that needs a face which cannot be fetched is a failure that says so
   const form = { content: new Uint8Array([32]), deflated: false, states: [], forms: [], faces };
   const layer = {
     form: { ...form, pictures: [], words: '', isolated: false },
-    ...{ count: 1, covered: [], takenOut: [], beneath: [], bars: null },
+    ...{ count: 1, covered: [], takenOut: [], redacted: [], bars: null },
   };
   const asked = jest.fn().mockResolvedValue({ ok: false, status: 503 });
   const real = globalThis.fetch;

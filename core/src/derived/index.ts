@@ -4,7 +4,7 @@ export { linesOf, wholeLines, centrelinesOf, areasOf, reachOf } from './lines.ts
 export { marksMeeting } from './pageIndex.ts';
 export { coveredOn } from './coveredOn.ts';
 export { redactedOn } from './redactedOn.ts';
-export { areasOfBars, marksBeneath } from './marksBeneath.ts';
+export { marksBeneath } from './marksBeneath.ts';
 export { figuresOn } from './figuresOn.ts';
 export { type MarkLayers, type Strength, layersFrom, layersMeeting, layersOf } from './layers.ts';
 export { SLOTS, markSlots } from './markSlots.ts';

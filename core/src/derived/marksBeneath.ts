@@ -1,17 +1,13 @@
 import type { PageMarks } from '../document/index.ts';
-import { boxCorners, type Convex, convexArea, convexMeet } from '../geometry/index.ts';
+import { boxCorners, convexArea, convexMeet } from '../geometry/index.ts';
 import { kindFor, type Mark } from '../kinds/index.ts';
-import { aroundQuad, type Quad } from '../print/index.ts';
-import { redactedOn } from './redactedOn.ts';
+import { areasOfQuads } from '../print/index.ts';
 import { boundsOf } from './drawingOf.ts';
-
-/** Bars as areas; those without an inside hide nothing. */
-export const areasOfBars = (quads: readonly Quad[]): Convex[] =>
-  quads.flatMap((quad) => convexArea(aroundQuad(quad)) ?? []);
+import { redactedOn } from './redactedOn.ts';
 
 /** Marks of which some lies beneath, bars left out. */
 export function marksBeneath(marks: PageMarks): Map<string, Mark> {
-  const areas = areasOfBars(redactedOn(marks));
+  const areas = areasOfQuads(redactedOn(marks));
   if (areas.length === 0) return new Map();
   return new Map(
     [...marks].filter(([, mark]) => {

@@ -1,8 +1,8 @@
 import { type DocState, markChange, nextOrder, type Transaction } from '../document/index.ts';
-import { convexArea, isWithin } from '../geometry/index.ts';
+import { isWithin } from '../geometry/index.ts';
 import { LONGEST_REDACTED, type RedactionMark } from '../kinds/index.ts';
 import type { MarkId, PageId } from '../marks/index.ts';
-import { aroundQuad, type Print, type Quad } from '../print/index.ts';
+import { areasOfQuads, type Print, type Quad } from '../print/index.ts';
 
 export interface NewRedaction {
   readonly id: MarkId;
@@ -37,7 +37,7 @@ export function redact(state: DocState, asked: readonly NewRedaction[]): Transac
 
 /** The printed words that lie beneath bars, a line a line; of those that lie beneath in part the letters that do. */
 export function wordsBeneath({ boxes, words, text }: Print, quads: readonly Quad[]): string {
-  const areas = quads.flatMap((quad) => convexArea(aroundQuad(quad)) ?? []);
+  const areas = areasOfQuads(quads);
   const isBeneath = (unit: number): boolean => {
     const [minX, minY, maxX, maxY] = boxes.subarray(4 * unit, 4 * unit + 4);
     const middle = { x: (minX + maxX) / 2, y: (minY + maxY) / 2 };

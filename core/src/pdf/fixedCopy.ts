@@ -21,7 +21,7 @@ import { type GatheredPage, gatherPages, type Source } from './pages/gather.ts';
 import { fixGeometry, pageGeometry } from './pages/geometry.ts';
 import { addBookmarks } from './pages/ownBookmarks.ts';
 import { addLinks } from './pages/ownLinks.ts';
-import { barsOver, Redaction, type Redacted } from './redact/redaction.ts';
+import { Redaction, type Redacted } from './redact/redaction.ts';
 import { type EncodedForm, isEmptyForm } from './sink/encodedForm.ts';
 import { type Deflate, encodeForm } from './sink/formWriter.ts';
 import { Layer } from './sink/layer.ts';
@@ -164,11 +164,9 @@ export async function makeFixedCopy(
     mendContents(pdf);
     if (isWidened(page)) keepWithin(pdf, page.sheet);
     drawOverPage(pdf, drawn, tags);
-    if (await redacting.page(pdf, index, marks.beneath))
-      drawOverPage(
-        pdf,
-        barsOver(marks, (form) => registerForm(doc.context, form, geometry.box, held)),
-      );
+    await redacting.page(pdf, index, marks.redacted);
+    if (marks.bars)
+      drawOverPage(pdf, [{ form: registerForm(doc.context, marks.bars, geometry.box, held) }]);
     if (colours?.blended && drawn.length > 0) blendIn(pdf, colours.rgb);
     fixGeometry(pdf, beside?.page ?? geometry);
     options.onProgress?.(index + 1, gathered.pages.length);

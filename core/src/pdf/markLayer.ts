@@ -17,7 +17,7 @@ export interface MarkLayer {
   /** Print that is to be gone. */
   readonly takenOut: readonly TakenPrint[];
   /** Where everything is to be gone, and the bars that lie there. */
-  readonly beneath: readonly Quad[];
+  readonly redacted: readonly Quad[];
   readonly bars: EncodedForm | null;
 }
 
@@ -46,6 +46,6 @@ export async function encodeMarks(
     ...{ form: await drawn(others), count: marks.size },
     covered: marks.size === 0 ? [] : [...coveredOn(marks).values()],
     takenOut: printTakenOut(marks),
-    ...{ beneath: redactedOn(marks), bars: await drawn(bars) },
+    ...{ redacted: redactedOn(marks), bars: await drawn(bars) },
   };
 }

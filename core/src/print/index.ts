@@ -25,6 +25,7 @@ export { tickBoxAt, tickBoxes } from './tickBoxes.ts';
 export { alongLine, type AlongLine } from './alongLine.ts';
 export {
   type Quad,
+  areasOfQuads,
   aroundQuad,
   linesWithin,
   mapQuad,

@@ -1,4 +1,6 @@
 import {
+  type Convex,
+  convexArea,
   cross,
   lerp,
   type Matrix,
@@ -17,6 +19,10 @@ export type Quad = readonly [Vec, Vec, Vec, Vec];
 
 /** The corners of a quadrilateral, one after the other round it. */
 export const aroundQuad = ([a, b, c, d]: Quad): readonly Vec[] => [a, b, d, c];
+
+/** Quads as areas; those without an inside are none. */
+export const areasOfQuads = (quads: readonly Quad[]): Convex[] =>
+  quads.flatMap((quad) => convexArea(aroundQuad(quad)) ?? []);
 
 /** The part of a quadrilateral between two shares of its length. */
 export const partOfQuad = ([a, b, c, d]: Quad, from: number, to: number): Quad => [

@@ -10,7 +10,7 @@ import {
   type Vec,
 } from '../geometry/index.ts';
 import type { Mark } from '../kinds/index.ts';
-import { aroundQuad, type Quad } from '../print/index.ts';
+import { areasOfQuads, type Quad } from '../print/index.ts';
 
 /** A letter whose middle lies so far within an area is gone; of one that lies nearer to its border either may be, points. */
 const SURE = 0.5;
@@ -24,10 +24,8 @@ export class GoneFromPage {
   private readonly lines: readonly Convex[];
 
   constructor(bars: readonly Quad[], lines: readonly Quad[] = []) {
-    const areasOf = (quads: readonly Quad[]): Convex[] =>
-      quads.flatMap((quad) => convexArea(aroundQuad(quad)) ?? []);
-    this.bars = areasOf(bars);
-    const taken = areasOf(lines);
+    this.bars = areasOfQuads(bars);
+    const taken = areasOfQuads(lines);
     this.surely = [...this.bars, ...taken].map((area) => narrower(area, SURE));
     this.lines = taken.map((area) => narrower(area, -SURE));
   }

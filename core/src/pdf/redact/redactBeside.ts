@@ -25,15 +25,10 @@ const NO_WORDS = new Set([
 
 /** What must not be said anywhere in a copy, a line a piece. */
 export const phrasesOf = ({ marks, pages }: DocState): string[] => {
-  const said = pages.flatMap(({ id }) =>
-    [...(marks.get(id)?.values() ?? [])].flatMap((mark) =>
-      kindFor(mark).redacts
-        ? kindFor(mark)
-            .words(mark)
-            .text.split(/\s*\n\s*/)
-        : [],
-    ),
-  );
+  const bars = pages
+    .flatMap(({ id }) => [...(marks.get(id)?.values() ?? [])])
+    .filter((mark) => kindFor(mark).redacts);
+  const said = bars.flatMap((mark) => kindFor(mark).words(mark).text.split('\n'));
   const worth = said.map((one) => one.trim()).filter((one) => lettersIn(one) >= SHORTEST);
   // The longer first: what it holds would be found in it.
   return [...new Set(worth)].sort((a, b) => b.length - a.length);
@@ -41,14 +36,11 @@ export const phrasesOf = ({ marks, pages }: DocState): string[] => {
 
 const lettersIn = (text: string): number => (text.match(/[\p{L}\p{N}]/gu) ?? []).length;
 
-/** What stands beside the pages of a file and is not in the copy since something on them must not leave. */
-export interface RedactedBeside {
-  /** Files that were attached: what they say is not looked through. */
-  readonly attachments: number;
-}
-
-/** Takes out of everything beside the pages what their bars hide: titles, bookmarks, names, metadata; and the files that are attached. */
-export function redactBeside(doc: PDFDocument, phrases: readonly string[]): RedactedBeside {
+/**
+ * Takes out of everything beside the pages what their bars hide: titles, bookmarks, names, metadata; and the files that are attached, which are not looked through.
+ * @returns how many files were attached
+ */
+export function redactBeside(doc: PDFDocument, phrases: readonly string[]): number {
   const attachments = dropAttachments(doc);
   const forgets = forgetting(phrases);
   if (forgets) {
@@ -61,7 +53,7 @@ export function redactBeside(doc: PDFDocument, phrases: readonly string[]): Reda
     if (info instanceof PDFDict) forgetIn(info, forgets, 0);
     forgetMetadata(doc, phrases);
   }
-  return { attachments };
+  return attachments;
 }
 
 /** A text without the phrases; null where it has none of them. */

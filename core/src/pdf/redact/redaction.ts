@@ -1,15 +1,12 @@
-import type { PDFDocument, PDFPage, PDFRef } from '@cantoo/pdf-lib';
+import type { PDFDocument, PDFPage } from '@cantoo/pdf-lib';
 import type { DocState } from '../../document/index.ts';
-import type { Quad } from '../../print/index.ts';
-import { drawOverPage, mendContents, type Over } from '../appendContent.ts';
-import type { MarkLayer } from '../markLayer.ts';
+import { areasOfQuads, type Quad } from '../../print/index.ts';
+import { drawOverPage, mendContents } from '../appendContent.ts';
 import { pageGeometry } from '../pages/geometry.ts';
-import { type EncodedForm, isEmptyForm } from '../sink/encodedForm.ts';
 import type { Deflate } from '../sink/formWriter.ts';
 import type { Layer } from '../sink/layer.ts';
 import type { PictureTools } from '../smaller/packPicture.ts';
 import { takeOffBeneath } from './annotationsBeneath.ts';
-import { areasOfBars } from '../../derived/index.ts';
 import { isRedacted } from './beneath.ts';
 import { phrasesOf, redactBeside } from './redactBeside.ts';
 import { redactPage } from './redactPage.ts';
@@ -38,7 +35,6 @@ export class Redaction {
   /**
    * @param index from 0
    * @param layer what annotations show of which some lies beneath is drawn into it; links alone are taken off without
-   * @returns whether there are bars
    * @throws RedactionFailed
    */
   async page(
@@ -46,9 +42,9 @@ export class Redaction {
     index: number,
     quads: readonly Quad[],
     layer: Layer | null = null,
-  ): Promise<boolean> {
-    const areas = areasOfBars(quads);
-    if (areas.length === 0) return false;
+  ): Promise<void> {
+    const areas = areasOfQuads(quads);
+    if (areas.length === 0) return;
     const { context } = page.doc;
     const { draw } = this.ways;
     const deflate: Deflate =
@@ -61,19 +57,14 @@ export class Redaction {
     const done = await redactPage(page, areas, { deflate, ...(draw ? { draw } : {}) });
     if (done.trouble) throw new RedactionFailed(index, done.trouble);
     this.picturesLost += done.picturesLost;
-    return true;
   }
 
   /** Null where there was nothing to take out. */
   beside(doc: PDFDocument): Redacted | null {
     if (!this.isThere) return null;
-    const { attachments } = redactBeside(doc, phrasesOf(this.document));
-    return { picturesLost: this.picturesLost, attachments };
+    return {
+      picturesLost: this.picturesLost,
+      attachments: redactBeside(doc, phrasesOf(this.document)),
+    };
   }
 }
-
-/** The bars of a page, to be drawn above all else. */
-export const barsOver = (
-  { bars }: MarkLayer,
-  register: (form: EncodedForm) => PDFRef,
-): readonly Over[] => (bars && !isEmptyForm(bars) ? [{ form: register(bars) }] : []);

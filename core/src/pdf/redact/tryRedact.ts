@@ -1,6 +1,5 @@
-import type { Quad } from '../../print/index.ts';
+import { areasOfQuads, type Quad } from '../../print/index.ts';
 import { openPdf } from '../openPdf.ts';
-import { areasOfBars } from '../../derived/index.ts';
 import { redactPage } from './redactPage.ts';
 import { troubleInWords } from './trouble.ts';
 
@@ -15,7 +14,7 @@ export async function tryRedact(
   password?: string,
 ): Promise<string | null> {
   const doc = await openPdf(bytes, password);
-  const { trouble } = await redactPage(doc.getPage(page), areasOfBars(quads), {
+  const { trouble } = await redactPage(doc.getPage(page), areasOfQuads(quads), {
     // What pictures are packed as is not looked at.
     deflate: async (samples) => samples,
   });

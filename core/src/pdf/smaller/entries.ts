@@ -1,5 +1,11 @@
 import { PDFArray, type PDFDict, PDFName, PDFNumber } from '@cantoo/pdf-lib';
 
+/** Filters that give the bytes back as they were. */
+export const LOSSLESS: ReadonlySet<string> = new Set([
+  ...['FlateDecode', 'Fl', 'LZWDecode', 'LZW', 'RunLengthDecode', 'RL'],
+  ...['ASCIIHexDecode', 'AHx', 'ASCII85Decode', 'A85'],
+]);
+
 /** The filters of a stream, in order. */
 export function filtersOf(dict: PDFDict): string[] {
   const filter = dict.lookup(PDFName.of('Filter'));

@@ -3,16 +3,14 @@ import {
   PDFBool,
   type PDFDict,
   PDFName,
-  PDFNumber,
   type PDFObject,
   PDFRawStream,
 } from '@cantoo/pdf-lib';
-import { PdfRefusal } from '../../document/index.ts';
 import type { Deflate } from '../sink/formWriter.ts';
 import { type Colours, coloursOf } from './colours.ts';
-import { filtersOf, numberIn } from './entries.ts';
-import { onePicture } from './onePicture.ts';
-import { predicted } from './predicted.ts';
+import { drawnPixels, MOST_PIXELS, samplesOf } from './drawnPixels.ts';
+import { filtersOf, LOSSLESS, numberIn } from './entries.ts';
+import { packedExactly, remade } from './remade.ts';
 
 /** A picture, four bytes a pixel (red, green, blue, opacity), row by row from the top. */
 export interface Pixels {
@@ -39,8 +37,6 @@ export interface PackWays {
   readonly keepsGray: boolean;
 }
 
-/** Larger pictures are left as they are: there may be no room to draw them. */
-const MOST_PIXELS = 120e6;
 /** What is packed without loss is preferred up to so many times the size of JPEG … */
 const WORTH = 1.5;
 /** … and where it takes less than so much of its samples: JPEG would blur the edges of drawings. */
@@ -52,14 +48,7 @@ const LEAST_GAIN = 500;
 
 const RGB = PDFName.of('DeviceRGB');
 const WITH_LOSS = new Set(['DCTDecode', 'DCT', 'JPXDecode']);
-const KNOWN = new Set([
-  ...WITH_LOSS,
-  ...['FlateDecode', 'Fl', 'LZWDecode', 'LZW', 'RunLengthDecode', 'RL'],
-  ...['ASCIIHexDecode', 'AHx', 'ASCII85Decode', 'A85'],
-]);
-/** What is said of the data as it was, or of pictures that stand for it. */
-const OF_THE_DATA = ['DecodeParms', 'Decode', 'Length', 'DL', 'Alternates', 'SMaskInData'];
-
+const KNOWN = new Set([...WITH_LOSS, ...LOSSLESS]);
 /**
  * A picture with as many pixels as its place has at a resolution, and packed; null where that is not to be, or makes it no
  * smaller: scans in black and white, inks of a press, masks by colour, and what is damaged stay as they are.
@@ -95,25 +84,14 @@ async function smallest(
   { tools, deflate }: PackWays,
 ): Promise<PDFRawStream | null> {
   const { width, height } = size;
-  const draw = async (space: PDFObject): Promise<Pixels | null> => {
-    const one = await onePicture(picture, space, width, height);
-    try {
-      return await tools.draw(one, width, height);
-    } catch (e) {
-      // Too large to be drawn, or damaged beyond that: it is left as it is, and the copy is made all the same.
-      if (e instanceof RangeError || e instanceof PdfRefusal) return null;
-      throw e;
-    }
-  };
+  const draw = (space: PDFObject): Promise<Pixels | null> =>
+    drawnPixels(picture, space, size, tools.draw);
   const pixels = await draw(drawn);
-  // What cannot be read stays white, and must not become white for good.
-  if (!pixels || isWhite(pixels)) return null;
+  if (!pixels) return null;
   let exact: PDFRawStream | null = null;
   if (!hasLoss || !mayLose) {
-    const data = await deflate(predicted(samplesOf(pixels, components), width, components));
-    const parms = { Predictor: 15, Colors: components, BitsPerComponent: 8, Columns: width };
-    exact = remade(picture, data, size, kept, 'FlateDecode');
-    exact.dict.set(PDFName.of('DecodeParms'), exact.dict.context.obj(parms));
+    const samples = samplesOf(pixels, components);
+    exact = await packedExactly(picture, samples, size, { components, space: kept }, deflate);
   }
   if (!mayLose) return exact;
   // JPEG is made in colour: grays are drawn as they are seen then.
@@ -123,23 +101,6 @@ async function smallest(
   const jpeg = remade(picture, await tools.jpeg(seen), size, space, 'DCTDecode');
   const enough = Math.max(WORTH * jpeg.contents.length, DRAWN * width * height * components);
   return exact && exact.contents.length <= enough ? exact : jpeg;
-}
-
-function remade(
-  { dict }: PDFRawStream,
-  data: Uint8Array,
-  { width, height }: { readonly width: number; readonly height: number },
-  space: PDFObject,
-  filter: 'FlateDecode' | 'DCTDecode',
-): PDFRawStream {
-  const own = dict.clone();
-  for (const name of OF_THE_DATA) own.delete(PDFName.of(name));
-  own.set(PDFName.of('Width'), PDFNumber.of(width));
-  own.set(PDFName.of('Height'), PDFNumber.of(height));
-  own.set(PDFName.of('BitsPerComponent'), PDFNumber.of(8));
-  own.set(PDFName.of('ColorSpace'), space);
-  own.set(PDFName.of('Filter'), PDFName.of(filter));
-  return PDFRawStream.of(own, data);
 }
 
 /** Whether its data is its own, and is read by what we know of it. */
@@ -152,15 +113,3 @@ function isFit(dict: PDFDict): boolean {
   const isKnown = filtersOf(dict).every((filter) => KNOWN.has(filter));
   return bits !== 1 && !isMarkedOut && !stencil && inside === 0 && !isElsewhere && isKnown;
 }
-
-function samplesOf({ width, height, data }: Pixels, components: 1 | 3): Uint8Array {
-  const samples = new Uint8Array(width * height * components);
-  for (let from = 0, to = 0; from < data.length; from += 4)
-    for (let c = 0; c < components; c++) samples[to++] = data[from + c];
-  return samples;
-}
-
-const isWhite = ({ data }: Pixels): boolean =>
-  new Uint32Array(data.buffer, data.byteOffset, data.byteLength / 4).every(
-    (pixel) => pixel === 0xffffffff,
-  );
