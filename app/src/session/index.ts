@@ -47,6 +47,8 @@ export { usePagePrint } from './usePagePrint';
 export { dayInWords, noteInWords, type NoteInWords, taskInWords, timeInWords } from './noteInWords';
 export { Guide, type GuideState } from './guide';
 export { passwordFor } from './passwords';
+export { BYTES_GONE, pageFile } from './pageFile';
+export { wordAt } from './wordAt';
 export { stampFieldsFor } from './stampFields';
 export { useDrawer } from './drawer';
 export { keepInDrawer, lastOrder, noteUsed } from './keepInDrawer';

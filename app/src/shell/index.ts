@@ -37,6 +37,7 @@ export { type Spot, spotInSight } from './spotInSight';
 export { usePlaced } from './usePlaced';
 export { askAt, withdrawQuestion, placeAsked } from './placeAsked';
 export { AreaDrag } from './AreaDrag';
+export { areaWriter } from './areaWriter';
 export { putStamp } from './putStamp';
 export { answersOn, knownAnswers } from './answersOn';
 export { relookTexts } from './relookTexts';

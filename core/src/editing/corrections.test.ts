@@ -85,8 +85,11 @@ test('lines that say the same are found, and corrected in one step, each where i
   const own = printedLineAt(page, { x: 45, y: 302 });
   if (!own) throw new Error('The line is not there.');
   const all = linesLike(page, own);
-  expect(all.map(({ quad }) => Math.round(quad[2].x))).toEqual([40, 60]);
-  const corrections = all.map((one, k) => ({
+  expect(all.map(({ line: { quad }, after }) => [Math.round(quad[2].x), after])).toEqual([
+    [40, ''],
+    [60, 'High water 13:55'],
+  ]);
+  const corrections = all.map(({ line: one }, k) => ({
     ...{ ...asked('Low water 08:40'), id: `c${k}`, line: one },
     baseline: besideLine({ x: 40, y: 300 }, own, one),
   }));

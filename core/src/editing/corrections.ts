@@ -38,13 +38,19 @@ export function lineWith(print: Print, place: number): PrintedLine | null {
   return { was: textOf(print, line), quad, angle: line.angle, size: line.size };
 }
 
-/** Lines that say the same, in the same size and direction. */
-export const linesLike = (print: Print, { was, angle, size }: PrintedLine): PrintedLine[] =>
-  print.lines.flatMap((one) => {
+/** A line, and what the one above it says; nothing where it is the first. */
+export interface LineFound {
+  readonly line: PrintedLine;
+  readonly after: string;
+}
+
+/** Lines that say the same as a line, in the same size and direction. */
+export const linesLike = (print: Print, { was, angle, size }: PrintedLine): LineFound[] =>
+  print.lines.flatMap((one, k) => {
     const line = textOf(print, one) === was ? lineWith(print, one.from) : null;
     const isAlike =
       line && Math.abs(line.angle - angle) < 0.01 && Math.abs(line.size - size) < 0.05 * size;
-    return isAlike ? [line] : [];
+    return isAlike ? [{ line, after: k > 0 ? textOf(print, print.lines[k - 1]) : '' }] : [];
   });
 
 /** A place beside a line as it is beside another that looks the same. */

@@ -124,6 +124,7 @@ export {
   printedLineAt,
   besideLine,
   correctLines,
+  type LineFound,
   linesLike,
 } from './corrections.ts';
 export { type NewRedaction, redact, wordsBeneath } from './redactions.ts';

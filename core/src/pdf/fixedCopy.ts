@@ -28,7 +28,7 @@ import { Layer } from './sink/layer.ts';
 import { Held, type HeldFiles, withAttachments } from './sink/held.ts';
 import { registerForm } from './sink/registerForm.ts';
 import { type MadeSmaller, makeSmaller, type Smaller } from './smaller/makeSmaller.ts';
-import type { PictureTools } from './smaller/packPicture.ts';
+import type { PictureTools } from './smaller/pictureTools.ts';
 import { AddedTags } from './tags/addedTags.ts';
 
 export interface FixedCopyOptions extends HeldFiles {

@@ -26,7 +26,7 @@ export { isPasswordTooLong, type Protection, protectionFor } from './protection/
 export { onSheets } from './sheets/onSheets.ts';
 export type { SheetPlan } from './sheets/cells.ts';
 export type { MadeSmaller, Smaller } from './smaller/makeSmaller.ts';
-export type { PictureTools, Pixels } from './smaller/packPicture.ts';
+export type { PictureTools, Pixels } from './smaller/pictureTools.ts';
 export { type PrintTakenOut, tryTakeOut } from './takeOutPrint.ts';
 export type { Redacted } from './redact/redaction.ts';
 export { RedactionFailed } from './redact/trouble.ts';

@@ -8,10 +8,8 @@ import {
   type Vec,
 } from '@marginalis/core/geometry';
 import { aroundQuad, type Quad } from '@marginalis/core/print';
-import { passwordFor } from '@/session';
-import { readSource } from '@/storage';
+import { BYTES_GONE, pageFile } from '@/session';
 import { type Jobs, startWork } from '@/work';
-import { GONE } from './whyNot';
 
 /** How print within a quad looks, its type so many points large, and the paper around it; why that is not known, in words. */
 export async function printLook(
@@ -21,9 +19,8 @@ export async function printLook(
 ): Promise<Jobs['lineLook']['answer'] | string> {
   const { shows } = page;
   if ('paper' in shows) return 'There is no print on this page.';
-  const bytes = await readSource(shows.source);
-  if (!bytes) return GONE;
-  const password = passwordFor(shows.source);
+  const file = await pageFile(shows);
+  if (!file) return BYTES_GONE;
   const [head, , foot, footEnd] = quad;
   // Within the first letter.
   const along = Math.min(1, size / Math.max(1, distance(foot, footEnd)));
@@ -35,11 +32,7 @@ export async function printLook(
   const came = { ...page, rotate: ((page.rotate - page.turn + 360) % 360) as Page['rotate'] };
   const sheet = { ...came, box: page.sheet };
   const area = transformBox(displayMatrix(sheet), growBox(boxOfPoints(aroundQuad(quad)), 1));
-  const { result } = startWork('lineLook', {
-    ...{ bytes, page: shows.index, at, area },
-    ...(password === undefined ? {} : { password }),
-  });
-  const seen = await result;
+  const seen = await startWork('lineLook', { ...file, at, area }).result;
   if (seen.ok) return seen.value;
   return 'message' in seen.failure ? seen.failure.message : '';
 }

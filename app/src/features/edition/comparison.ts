@@ -1,7 +1,7 @@
 import { plainDocument } from '@marginalis/core/document';
 import type { CarriedOver } from '@marginalis/core/edition';
 import type { PageBox } from '@marginalis/core/geometry';
-import { type DocumentSession, passwordFor } from '@/session';
+import { BYTES_GONE, type DocumentSession, passwordFor } from '@/session';
 import { readSource } from '@/storage';
 import { startWork, type Work, type WorkResult } from '@/work';
 
@@ -14,8 +14,6 @@ export interface NewFile {
 export type Compared =
   | { readonly ok: true; readonly carried: CarriedOver }
   | { readonly ok: false; readonly message: string };
-
-const GONE = 'The bytes of this document are no longer in storage. Open the file again.';
 
 /** Compares the edition that a document shows with another one, in a worker. */
 export class Comparison {
@@ -31,7 +29,7 @@ export class Comparison {
     const { session, file } = this;
     const source = session.leadingSource();
     const [before, after] = await Promise.all([source, file.source].map(readSource));
-    if (!before || !after) return { ok: false, message: GONE };
+    if (!before || !after) return { ok: false, message: BYTES_GONE };
     const opened = passwordFor(source);
     const locked = opened === undefined ? {} : { password: opened };
     const known = await startWork('inspect', { bytes: before, ...locked }).result;

@@ -4,7 +4,7 @@ import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
 import { askForLinks } from './asked';
 import { EDIT_LINK, LINKS } from './ids';
 import { LinksOnPage } from './LinksOnPage';
-import { LinkWriter } from './LinkWriter';
+import { linkWriter } from './linkWriter';
 import { placesOfPicked, placesOfWords } from './placesOf';
 import { WayOut } from './WayOut';
 
@@ -84,7 +84,5 @@ export const linksFeature: ReaderFeature = {
   Over: WayOut,
   panels: [{ id: LINKS, title: 'Links', side: 'roll', Content: LinksPanel }],
   dialogs: [{ id: EDIT_LINK, Content: LinkSheet }],
-  instruments: [
-    { kinds: ['link-maker'], writer: (reader, tools) => new LinkWriter(reader, tools) },
-  ],
+  instruments: [{ kinds: ['link-maker'], writer: linkWriter }],
 };

@@ -1,7 +1,7 @@
 import { takeKind } from '@/session';
 import type { Command, Reader, ReaderFeature } from '@/shell';
 import { redactEverywhere, redactWords } from './redactWords';
-import { RedactWriter } from './RedactWriter';
+import { redactWriter } from './redactWriter';
 
 const commands = ({ session }: Reader): readonly Command[] => {
   const able = (): boolean => session.store.getState().writable;
@@ -49,7 +49,5 @@ const commands = ({ session }: Reader): readonly Command[] => {
 export const redactingFeature: ReaderFeature = {
   name: 'redacting',
   commands,
-  instruments: [
-    { kinds: ['redactor'], writer: (reader, tools) => new RedactWriter(reader, tools) },
-  ],
+  instruments: [{ kinds: ['redactor'], writer: redactWriter }],
 };

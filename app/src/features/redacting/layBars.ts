@@ -1,8 +1,7 @@
 import type { Page } from '@marginalis/core/document';
 import { type NewRedaction, redact, wordsBeneath } from '@marginalis/core/editing';
 import { EMPTY_PRINT, type Quad } from '@marginalis/core/print';
-import { type DocumentSession, passwordFor, useSettings } from '@/session';
-import { readSource } from '@/storage';
+import { type DocumentSession, pageFile, useSettings } from '@/session';
 import { startWork } from '@/work';
 
 /** What is to lie beneath bars on a page: pieces, each with the bars over its lines. */
@@ -36,13 +35,10 @@ export async function layBars(
 }
 
 async function whyNot({ shows }: Page, quads: readonly Quad[]): Promise<string | null> {
-  if ('paper' in shows) return null;
-  const bytes = await readSource(shows.source);
+  const file = 'paper' in shows ? null : await pageFile(shows);
   // Without its bytes no copy is made either, which is said there.
-  if (!bytes) return null;
-  const password = passwordFor(shows.source);
-  const locked = password === undefined ? {} : { password };
-  const tried = await startWork('tryRedact', { bytes, page: shows.index, quads, ...locked }).result;
+  if (!file) return null;
+  const tried = await startWork('tryRedact', { ...file, quads }).result;
   if (tried.ok) return tried.value;
   return 'message' in tried.failure ? tried.failure.message : '';
 }

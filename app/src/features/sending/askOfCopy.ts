@@ -1,13 +1,11 @@
 import type { NotesAt } from '@marginalis/core/copy';
 import { leadingSource, plainDocument, sourcesOfPages } from '@marginalis/core/document';
 import type { Source } from '@marginalis/core/pdf';
-import { type DocumentSession, passwordFor } from '@/session';
+import { BYTES_GONE, type DocumentSession, passwordFor } from '@/session';
 import { readSource } from '@/storage';
 import { faceAddresses, type Jobs, ownFaces } from '@/work';
 import { notesFor } from './notesFor';
 import type { CopyOfPart } from './copyOfPart';
-
-const BYTES_GONE = 'The bytes of this document are no longer in storage. Open the file again.';
 
 /** What is asked of the worker that makes a copy; of pages whose layer is given the marks are not there. */
 export type AskOfCopy = Jobs['fixedCopy']['ask'];

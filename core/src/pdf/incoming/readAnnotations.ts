@@ -4,7 +4,7 @@ import type { Attachment, Thread } from '../../document/index.ts';
 import type { Mark } from '../../kinds/index.ts';
 import type { PageId } from '../../marks/index.ts';
 import { openPdf } from '../openPdf.ts';
-import type { PictureTools } from '../smaller/packPicture.ts';
+import type { PictureTools } from '../smaller/pictureTools.ts';
 import { annotationsIn } from './annotationsIn.ts';
 import { withStamps } from './stamps.ts';
 

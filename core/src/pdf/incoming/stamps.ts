@@ -7,7 +7,7 @@ import { toBase64 } from '../../marks/index.ts';
 import { pictureName } from '../../pictures/index.ts';
 import { appearanceOf } from '../annotations/appearance.ts';
 import { cm } from '../sink/operators.ts';
-import type { PictureTools } from '../smaller/packPicture.ts';
+import type { PictureTools } from '../smaller/pictureTools.ts';
 
 /** As many dots an inch as a printer shows; of a side so many pixels at most. */
 const DPI = 300;

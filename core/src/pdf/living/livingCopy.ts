@@ -31,7 +31,7 @@ import { encodeMarks } from '../markLayer.ts';
 import { withoutBeneath } from '../redact/beneath.ts';
 import { Redaction, type Redacted } from '../redact/redaction.ts';
 import { Layer } from '../sink/layer.ts';
-import type { PictureTools } from '../smaller/packPicture.ts';
+import type { PictureTools } from '../smaller/pictureTools.ts';
 import { type Deflate, encodeForm } from '../sink/formWriter.ts';
 import { Held, type HeldFiles, withAttachments } from '../sink/held.ts';
 import { registerForm } from '../sink/registerForm.ts';

@@ -13,7 +13,7 @@ import type { Deflate } from '../sink/formWriter.ts';
 import { coloursOf } from '../smaller/colours.ts';
 import { drawnPixels, MOST_PIXELS, samplesOf } from '../smaller/drawnPixels.ts';
 import { filtersOf, LOSSLESS, numberIn } from '../smaller/entries.ts';
-import type { Pixels, PictureTools } from '../smaller/packPicture.ts';
+import type { Pixels, PictureTools } from '../smaller/pictureTools.ts';
 import { packedExactly, remade } from '../smaller/remade.ts';
 
 const name = (text: string): PDFName => PDFName.of(text);

@@ -5,7 +5,7 @@ import { drawOverPage, mendContents } from '../appendContent.ts';
 import { pageGeometry } from '../pages/geometry.ts';
 import type { Deflate } from '../sink/formWriter.ts';
 import type { Layer } from '../sink/layer.ts';
-import type { PictureTools } from '../smaller/packPicture.ts';
+import type { PictureTools } from '../smaller/pictureTools.ts';
 import { takeOffBeneath } from './annotationsBeneath.ts';
 import { isRedacted } from './beneath.ts';
 import { phrasesOf, redactBeside } from './redactBeside.ts';

@@ -1,7 +1,7 @@
 import type { PDFObject, PDFRawStream } from '@cantoo/pdf-lib';
 import { PdfRefusal } from '../../document/index.ts';
 import { onePicture } from './onePicture.ts';
-import type { Pixels, PictureTools } from './packPicture.ts';
+import type { Pixels, PictureTools } from './pictureTools.ts';
 
 /** Larger pictures are not drawn: there may be no room. */
 export const MOST_PIXELS = 120e6;

@@ -10,7 +10,7 @@ import { deflateSync, inflateSync } from 'node:zlib';
 import { PdfRefusal } from '../../document/index.ts';
 import { seededRandom } from '../../../testing/seededRandom';
 import { makeSmaller } from './makeSmaller.ts';
-import type { Pixels } from './packPicture.ts';
+import type { Pixels } from './pictureTools.ts';
 
 /** Levels that nothing packs. */
 const NOISE = ((random) => Uint8Array.from({ length: 400 * 300 * 4 }, () => random() * 256))(

@@ -10,7 +10,8 @@ import { keepReachable } from '../library/reachable.ts';
 import { claimsPdfA } from '../pdfA/claim.ts';
 import type { Deflate } from '../sink/formWriter.ts';
 import { numberIn } from './entries.ts';
-import { packPicture, type PackWays, type PictureTools } from './packPicture.ts';
+import { packPicture, type PackWays } from './packPicture.ts';
+import type { PictureTools } from './pictureTools.ts';
 import { packStreams } from './packStreams.ts';
 import { type PicturePlaces, placesOfPictures } from './picturePlaces.ts';
 

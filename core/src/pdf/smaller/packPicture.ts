@@ -10,24 +10,8 @@ import type { Deflate } from '../sink/formWriter.ts';
 import { type Colours, coloursOf } from './colours.ts';
 import { drawnPixels, MOST_PIXELS, samplesOf } from './drawnPixels.ts';
 import { filtersOf, LOSSLESS, numberIn } from './entries.ts';
+import type { Pixels, PictureTools } from './pictureTools.ts';
 import { packedExactly, remade } from './remade.ts';
-
-/** A picture, four bytes a pixel (red, green, blue, opacity), row by row from the top. */
-export interface Pixels {
-  readonly width: number;
-  readonly height: number;
-  readonly data: Uint8ClampedArray;
-}
-
-/** What draws and packs pictures for us. */
-export interface PictureTools {
-  /** The only page of a PDF, on white, or on nothing, so many pixels wide and high; null where it cannot be drawn. Rejects with a RangeError where there is no room, with a PdfRefusal where it cannot be read. */
-  draw(pdf: Uint8Array, width: number, height: number, onNothing?: boolean): Promise<Pixels | null>;
-  /** A picture as JPEG, in colour. */
-  jpeg(pixels: Pixels): Promise<Uint8Array>;
-  /** A picture as PNG, with what can be seen through. */
-  png(pixels: Pixels): Promise<Uint8Array>;
-}
 
 /** How a document's pictures are packed. */
 export interface PackWays {
