@@ -11,7 +11,11 @@ const mockSession = {
   desk: { source: 'a', pages: [1, 2, 3] },
   leadingSource: () => 'a',
 };
-jest.mock('@/session', () => ({ useSession: () => mockSession, passwordFor: () => undefined }));
+jest.mock('@/session', () => ({
+  BYTES_GONE: jest.requireActual('@/session/pageFile').BYTES_GONE,
+  useSession: () => mockSession,
+  passwordFor: () => undefined,
+}));
 jest.mock('@/storage', () => ({ readSource: jest.fn() }));
 jest.mock('@/work', () => ({
   startWork: jest.fn(),

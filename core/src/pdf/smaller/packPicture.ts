@@ -4,7 +4,7 @@ import {
   type PDFDict,
   PDFName,
   type PDFObject,
-  PDFRawStream,
+  type PDFRawStream,
 } from '@cantoo/pdf-lib';
 import type { Deflate } from '../sink/formWriter.ts';
 import { type Colours, coloursOf } from './colours.ts';
