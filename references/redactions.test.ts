@@ -9,9 +9,9 @@ import {
   PDFString,
   rgb,
 } from '@cantoo/pdf-lib';
-import { type DocState, emptyDocument, markChange, pagesOfSource } from '@marginalis/core/document';
+import { type DocState, markChange } from '@marginalis/core/document';
 import type { PictureMark } from '@marginalis/core/kinds';
-import { drawInk, lineWith, redact, wordsBeneath } from '@marginalis/core/editing';
+import { drawInk, lineWith, wordsBeneath } from '@marginalis/core/editing';
 import {
   boxCorners,
   boxesMeet,
@@ -21,12 +21,10 @@ import {
   type Box,
   transformBox,
 } from '@marginalis/core/geometry';
-import { inspectPdf, makeFixedCopy, makeLivingCopy, openLivingCopy } from '@marginalis/core/pdf';
-import { openPrint } from '@marginalis/core/pdfium';
-import { aroundQuad, type Print, type Quad, readPrint } from '@marginalis/core/print';
+import { makeFixedCopy, makeLivingCopy, openLivingCopy } from '@marginalis/core/pdf';
+import { aroundQuad } from '@marginalis/core/print';
 import { FIRST_ROLL } from '@marginalis/core/marks';
 import { textFiles } from '../cli/faces';
-import { startPdfium } from '../cli/pdfium';
 import { prove } from '../cli/proving';
 import { draw } from '../cli/smaller';
 import { annotatedPdf } from '../core/testing/annotatedPdf';
@@ -34,22 +32,15 @@ import { smallPicture } from '../core/testing/attachment';
 import { done } from '../core/testing/marks';
 import { seededRandom } from '../core/testing/seededRandom';
 import { deflate } from './support/markedCopy';
-import {
-  complaintOfQpdf,
-  newComplaints,
-  objectsOf,
-  pictureBy,
-  streamsOf,
-  textOf,
-} from './support/programs';
+import { complaintOfQpdf, newComplaints, pictureBy, textOf } from './support/programs';
 import { realPdf, realPdfs } from './support/realPdfs';
+import { barred, everything, opened, quadOf, SHA } from './support/redacted';
 
 /**
  * What lies beneath bars is gone from copies: words (poppler's pdftotext, and every stream and string that qpdf decodes), pixels and lines (MuPDF draws the copy
  * with the bars taken off it). Beside the bars no pixel differs. Content: ISO 32000-1 §8, §9.
  */
 
-const SHA = 'a'.repeat(64);
 const DPI = 60;
 const sample = (name: string): Uint8Array =>
   new Uint8Array(readFileSync(`demo/documents/${name}.pdf`));
@@ -63,35 +54,7 @@ const TEXTS = [
   ...OTHERS,
 ];
 
-async function opened(
-  bytes: Uint8Array,
-  index: number,
-): Promise<{ document: DocState; print: Print }> {
-  const open = openPrint(await startPdfium(), bytes);
-  const print = readPrint(open.raw(index));
-  open.close();
-  const { pages } = await inspectPdf(bytes);
-  return { document: emptyDocument(pagesOfSource(SHA, pages, (i) => `a${i}`)), print };
-}
-
-const quadOf = (box: Box): Quad => {
-  const [a, b, c, d] = boxCorners({ ...box });
-  // Upper left, upper right, lower left, lower right.
-  return [d, c, a, b];
-};
-
-const barred = (document: DocState, page: number, quads: readonly Quad[], says: string): DocState =>
-  done(document, redact(document, [{ id: 'bar', page: `a${page}`, quads, says, madeAt: 1 }]));
-
 const plain = (text: string): string => text.replace(/\s+/g, '');
-
-/** Every string and every decoded stream of a file, as text. */
-function everything(bytes: Uint8Array): string {
-  const streams = [...streamsOf(bytes).values()].map((data) =>
-    Buffer.from(data, 'base64').toString('latin1'),
-  );
-  return [objectsOf(bytes), ...streams].join('\n');
-}
 
 /** Pixels of a page that differ from another's, beyond boxes of its user space. */
 async function differing(

@@ -1,12 +1,14 @@
-import { PDFDocument } from '@cantoo/pdf-lib';
+import { PDFDocument, type PDFRef, type PDFStream } from '@cantoo/pdf-lib';
 import { CopyFonts, type CopyNote, type NotesAt, notesInCopy } from '../copy/index.ts';
 import { type DocState, marksOn, isWidened } from '../document/index.ts';
 import { paperDrawing } from '../paper/index.ts';
 import { baseAddress } from './actions.ts';
 import { flattenAnnotations } from './annotations/flatten.ts';
+import { forgetReplaced } from './content/forgetReplaced.ts';
 import { blendIn, drawOverPage, mendContents, type Over, keepWithin } from './appendContent.ts';
 import { type CopyOf, noteCopyOf } from './copyOf.ts';
 import { refreshFieldAppearances } from './fields.ts';
+import type { Quad } from '../print/index.ts';
 import { isSigned } from './inspect.ts';
 import { removeInteraction } from './interaction.ts';
 import { claimsPdfA } from './pdfA/claim.ts';
@@ -122,7 +124,10 @@ export async function makeFixedCopy(
   const annotatedPages: number[] = [];
   const linksDropped: string[] = [];
   const printLeft: string[] = [];
-  const redacting = new Redaction(document, options);
+  const replaced = new Set<PDFStream>();
+  const redacting = new Redaction(document, options, replaced);
+  const barred: { readonly index: number; readonly areas: readonly Quad[]; bars: PDFRef | null }[] =
+    [];
   let marksDrawn = 0;
   let annotationsDrawn = 0;
   for (const [index, one] of gathered.pages.entries()) {
@@ -133,6 +138,7 @@ export async function makeFixedCopy(
       (await encodeMarks(marksOn(document, page.id), fonts, options.deflate));
     const taken = takeOutPrint(pdf, marks.takenOut);
     printLeft.push(...taken.left);
+    for (const stream of taken.replaced) replaced.add(stream);
     const layer = new Layer(doc.context);
     const flattened = flattenAnnotations(pdf, layer, base, marks.covered);
     annotationsDrawn += flattened.drawn;
@@ -164,15 +170,21 @@ export async function makeFixedCopy(
     mendContents(pdf);
     if (isWidened(page)) keepWithin(pdf, page.sheet);
     drawOverPage(pdf, drawn, tags);
-    await redacting.page(pdf, index, marks.redacted);
-    if (marks.bars)
-      drawOverPage(pdf, [{ form: registerForm(doc.context, marks.bars, geometry.box, held) }]);
+    if (marks.redacted.length > 0) {
+      const bars = marks.bars && registerForm(doc.context, marks.bars, geometry.box, held);
+      barred.push({ index, areas: marks.redacted, bars });
+    }
     if (colours?.blended && drawn.length > 0) blendIn(pdf, colours.rgb);
     fixGeometry(pdf, beside?.page ?? geometry);
     options.onProgress?.(index + 1, gathered.pages.length);
   }
   const notePages = await addNotePages(doc, notes.last, held, tags, options.deflate);
   await held.finish();
+  for (const { index, areas, bars } of barred) {
+    const { pdf } = gathered.pages[index];
+    await redacting.page(pdf, index, areas);
+    if (bars) drawOverPage(pdf, [{ form: bars }]);
+  }
   removeInteraction(
     doc,
     gathered.pages.map(({ pdf }) => pdf),
@@ -183,6 +195,7 @@ export async function makeFixedCopy(
   // Fonts that fields were drawn with have numbers already, but stand in the document only now.
   await doc.flush();
   const redacted = redacting.beside(doc);
+  forgetReplaced(doc, replaced);
   if (options.copyOf) noteCopyOf(doc, options.copyOf);
   const smaller = options.smaller
     ? await makeSmaller(doc, doc.getPages(), options.smaller, options.deflate)

@@ -1,4 +1,4 @@
-import type { PDFPage } from '@cantoo/pdf-lib';
+import type { PDFPage, PDFStream } from '@cantoo/pdf-lib';
 import type { PageMarks } from '../document/index.ts';
 import { inPolygon } from '../geometry/index.ts';
 import { kindFor, type TakenPrint } from '../kinds/index.ts';
@@ -19,6 +19,8 @@ export interface PrintTakenOut {
   readonly left: readonly string[];
   /** Why letters could not be told apart. */
   readonly trouble: TextTrouble | null;
+  /** Forms in whose place others are drawn. */
+  readonly replaced: readonly PDFStream[];
 }
 
 /** Letters without the spaces between them: a file need not have these. */
@@ -28,11 +30,11 @@ const MOST_IN_ONE = 1.5;
 
 /** Takes print out of the content of a page; of each piece it is told whether it is gone. */
 export function takeOutPrint(page: PDFPage, taken: readonly TakenPrint[]): PrintTakenOut {
-  if (taken.length === 0) return { gone: 0, left: [], trouble: null };
+  if (taken.length === 0) return { gone: 0, left: [], trouble: null, replaced: [] };
   const areas = taken.map(({ quad }) => aroundQuad(quad));
   const counts = areas.map(() => 0);
   const doubtful = new Set<number>();
-  const trouble = takeTextOut(page, ({ middle, isKnown }) => {
+  const { trouble, replaced } = takeTextOut(page, ({ middle, isKnown }) => {
     const k = areas.findIndex((corners) => inPolygon(corners, middle));
     if (k < 0) return false;
     if (isKnown) counts[k]++;
@@ -43,7 +45,7 @@ export function takeOutPrint(page: PDFPage, taken: readonly TakenPrint[]): Print
     const isGone = counts[k] > 0 && counts[k] * MOST_IN_ONE >= lettersIn(says);
     return lettersIn(says) === 0 || (isGone && !doubtful.has(k) && trouble !== 'forms') ? [] : says;
   });
-  return { gone: taken.length - left.length, left, trouble };
+  return { gone: taken.length - left.length, left, trouble, replaced };
 }
 
 /** Whether print can be taken out of a page, from 0, of a file; nothing of the file is changed. @throws PdfRefusal */
@@ -52,7 +54,8 @@ export async function tryTakeOut(
   page: number,
   taken: readonly TakenPrint[],
   password?: string,
-): Promise<PrintTakenOut> {
+): Promise<Omit<PrintTakenOut, 'replaced'>> {
   const doc = await openPdf(bytes, password);
-  return takeOutPrint(doc.getPage(page), taken);
+  const { gone, left, trouble } = takeOutPrint(doc.getPage(page), taken);
+  return { gone, left, trouble };
 }

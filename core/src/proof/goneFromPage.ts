@@ -47,7 +47,8 @@ export class GoneFromPage {
     return this.bars.length > 0 ? marks.filter((mark) => !this.isTouched(boundsOf(mark))) : marks;
   }
 
-  private isTouched(box: Box): boolean {
+  /** Whether a bar reaches into it. */
+  isTouched(box: Box): boolean {
     const own = convexArea(boxCorners(box));
     return own !== null && this.bars.some((area) => convexMeet(area, own));
   }

@@ -4,6 +4,7 @@ import type { Drawing } from '../drawing/index.ts';
 import {
   type Box,
   boxesMeet,
+  boxHolds,
   boxHeight,
   boxWidth,
   displayMatrix,
@@ -31,6 +32,8 @@ import type { WantedPage } from './wantedPage.ts';
 const SPOT = 8;
 /** So many of them with nothing like them near. */
 const CLEAR = 2;
+/** Letters are drawn so far beyond their boxes, pixels. */
+const EDGE = 1;
 /** As much of what is inked may differ in single pixels. */
 const SHARE = 0.005;
 /** Spots that are told of a page at most; those so near each other are one place, points. */
@@ -103,7 +106,10 @@ export async function provePage(
   const wanted = await painter.paint(await bareOf(source), drawing, matrix);
   const smaller = page.smaller.map((one) => transformBox(matrix, one));
   const photographs = [...photographsIn(drawing, matrix), ...smaller.map(placeIn)];
-  const difference = compareRasters(wanted, found, photographs);
+  const compared = compareRasters(wanted, found, photographs);
+  const partly = source.partly.map((one) => growBox(transformBox(matrix, one), EDGE));
+  const spots = compared.spots.filter(({ box }) => !isOver(box, partly));
+  const difference = { ...compared, spots };
   // A mark that is not there is missed in pixels first; not a faint one on a picture, of which squares are compared.
   const doubtful = [...difference.spots.map(({ box }) => box), ...smaller];
   // Drawn once more where it is needed, which is seldom: keeping it takes longer on every page.
@@ -161,6 +167,12 @@ function judged(
     told.links.copy <= told.links.source &&
     told.sized;
   return { alike, ...told };
+}
+
+/** Whether a box lies over letters, which may hang together. */
+function isOver(box: Box, letters: readonly Box[]): boolean {
+  const met = letters.filter((one) => boxesMeet(one, box));
+  return met.length > 0 && boxHolds(met.reduce(uniteBoxes), box);
 }
 
 /** Boxes that lie near each other as one. */

@@ -14,6 +14,8 @@ export interface ReadPage {
   readonly kept: string;
   /** All that need not be gone. */
   readonly rest: string;
+  /** Where letters are that a bar reaches into: the rest of them may be gone with what lies beneath, user space. */
+  readonly partly: readonly Box[];
   readonly links: number;
   /** Beside links. */
   readonly annotations: number;
@@ -27,6 +29,7 @@ const NOTHING: ReadPage = {
   gone: '',
   kept: '',
   rest: '',
+  partly: [],
   links: 0,
   annotations: 0,
   size: { width: 0, height: 0 },
@@ -74,11 +77,17 @@ function read(
     const characters = page.characters(rotate);
     const out = new GoneFromPage(bars, takenOut);
     const where = (isIn: (box: Box) => boolean): string => page.characters(rotate, isIn);
+    const partly: Box[] = [];
+    const isKept = (box: Box): boolean => {
+      if (out.isTouched(box)) partly.push(box);
+      return !out.mayBe(box);
+    };
     return {
       ...{ picture, characters, links, annotations: all - links, size: page.size },
       gone: out.some ? where(out.isSurely) : '',
-      kept: out.some ? where((box) => !out.mayBe(box)) : characters,
+      kept: out.some ? where(isKept) : characters,
       rest: out.some ? where((box) => !out.isSurely(box)) : characters,
+      partly,
     };
   };
   return open.page(index, look, covered, linksAway) ?? NOTHING;

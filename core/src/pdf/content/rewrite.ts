@@ -10,6 +10,11 @@ const name = (text: string): PDFName => PDFName.of(text);
 /** Forms within forms, and how often any is drawn: more is made to run in circles. */
 const DEEPEST = 12;
 const MOST_FORMS = 2_000;
+/** What is said of a form's data as it was, and what may show it as it was. */
+const OF_THE_DATA = new Set([
+  ...['Length', 'Filter', 'DecodeParms', 'DL'],
+  ...['Metadata', 'PieceInfo', 'Ref', 'OPI'],
+]);
 
 /** One reading of a content stream from its beginning to its end. */
 export interface ContentPass {
@@ -29,23 +34,32 @@ export interface PassTools<Trouble> {
   remade(form: PDFStream, ctm: Matrix): PDFObject | null;
   /** The name that the content has for an object among its resources from now on. */
   named(sort: ResourceSort, object: PDFObject): string;
+  /** Something is not drawn as it was; forms that are written otherwise are told of without. */
+  replaces(original: PDFStream): void;
   tell(trouble: Trouble | 'forms'): void;
 }
 
 type ResourceSort = 'XObject' | 'ExtGState';
+
+/** What became of a page's content. */
+export interface Rewritten<Trouble> {
+  /** Why something could not be read, and may be left as it was; null where all could. */
+  readonly trouble: Trouble | 'forms' | null;
+  /** Forms and pictures in whose place others are drawn, or nothing: the file has them still, see {@link forgetReplaced}. */
+  readonly replaced: readonly PDFStream[];
+}
 
 /**
  * Writes parts of a page's content otherwise, and of the forms that it draws; everything else stays byte for byte. A form that is changed becomes another one:
  * elsewhere it may be drawn as it was.
  * @param passOf reads one stream
  * @param drawings whether letters that are drawings (Type 3 fonts) are told apart too
- * @returns why something could not be read, and may be left as it was; null where all could
  */
 export function rewriteContent<Trouble>(
   page: PDFPage,
   passOf: (tools: PassTools<Trouble>) => ContentPass,
   drawings = false,
-): Trouble | 'forms' | null {
+): Rewritten<Trouble> {
   const walk = new Walk(page, passOf, drawings);
   const bytes = pageContent(page);
   const resources = page.node.Resources();
@@ -55,7 +69,7 @@ export function rewriteContent<Trouble>(
     page.node.set(name('Contents'), context.register(context.flateStream(done.bytes)));
     if (done.added.length > 0) page.node.set(name('Resources'), withAdded(resources, done.added));
   }
-  return walk.trouble;
+  return { trouble: walk.trouble, replaced: [...walk.replaced] };
 }
 
 interface Added {
@@ -78,6 +92,7 @@ function withAdded(resources: PDFDict | undefined, added: readonly Added[]): PDF
 
 class Walk<Trouble> {
   trouble: Trouble | 'forms' | null = null;
+  readonly replaced = new Set<PDFStream>();
   private readonly fonts = new Map<PDFDict, ShownFont | TextTrouble>();
   private made = 0;
   private drawn = 0;
@@ -105,6 +120,7 @@ class Walk<Trouble> {
         added.push({ sort, key, object });
         return key;
       },
+      replaces: (original) => this.replaced.add(original),
       tell: (trouble) => (this.trouble = trouble),
     });
     for (const operation of operationsOf(bytes)) pass.take(operation);
@@ -139,11 +155,11 @@ class Walk<Trouble> {
     const resources = held instanceof PDFDict ? held : around;
     const done = this.content(bytes, resources, thenMatrix(own, ctm), depth + 1);
     if (!done) return null;
+    this.replaced.add(form);
     const { context } = this.page.doc;
     const copy = context.flateStream(done.bytes);
     for (const [key, value] of form.dict.entries())
-      if (!['Length', 'Filter', 'DecodeParms'].includes(key.decodeText()))
-        copy.dict.set(key, value);
+      if (!OF_THE_DATA.has(key.decodeText())) copy.dict.set(key, value);
     if (done.added.length > 0) copy.dict.set(name('Resources'), withAdded(resources, done.added));
     return context.register(copy);
   }

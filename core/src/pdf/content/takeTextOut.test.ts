@@ -134,8 +134,8 @@ test('an embedded font is followed by the widths it has; one without a way to te
   const drawn = await openPdf(await written('BT /F1 10 Tf 10 10 Td (abc) Tj ET'));
   const fonts = drawn.getPage(0).node.Resources()?.lookup(PDFName.of('Font'), PDFDict);
   fonts?.lookup(PDFName.of('F1'), PDFDict).set(PDFName.of('Subtype'), PDFName.of('Type3'));
-  expect(takeTextOut(drawn.getPage(0), () => true)).toBe('type3');
-  expect(takeTextOut(drawn.getPage(0), () => false)).toBeNull();
+  expect(takeTextOut(drawn.getPage(0), () => true).trouble).toBe('type3');
+  expect(takeTextOut(drawn.getPage(0), () => false).trouble).toBeNull();
 });
 
 /** A page that draws forms, each of three letters, one below the other. */
@@ -183,7 +183,7 @@ test('forms that draw themselves, or each other without end, are given up', asyn
       page.node.set(PDFName.of('Contents'), context.register(context.stream('/Fm Do')));
     }),
   );
-  expect(takeTextOut(doc.getPage(0), () => true)).toBe('forms');
+  expect(takeTextOut(doc.getPage(0), () => true).trouble).toBe('forms');
 });
 
 test('letters beyond ASCII of the fonts that every reader has are as wide as they are there', async () => {

@@ -1,4 +1,4 @@
-import { PDFArray, PDFName, type PDFPage, type PDFRef } from '@cantoo/pdf-lib';
+import { PDFArray, PDFName, type PDFPage, type PDFRef, type PDFStream } from '@cantoo/pdf-lib';
 import { CopyFonts } from '../../copy/index.ts';
 import { liesBeneath, marksBeneath, redactedOn } from '../../derived/index.ts';
 import {
@@ -12,6 +12,7 @@ import {
 import { filledOn, withoutSecrets } from '../../fields/index.ts';
 import { paperDrawing } from '../../paper/index.ts';
 import { blendIn, drawOverPage, keepWithin, mendContents } from '../appendContent.ts';
+import { forgetReplaced } from '../content/forgetReplaced.ts';
 import { fillWidgets } from '../form/fillWidgets.ts';
 import { settleForm } from '../form/settleForm.ts';
 import { annotationsIn } from '../incoming/annotationsIn.ts';
@@ -121,7 +122,8 @@ export async function makeLivingCopy(
   const writer: AnnotationWriter = { context, fonts, held, ...(deflate ? { deflate } : {}) };
   const threads = new Map([...document.threads.values()].map((one) => [one.mark, one]));
   const printLeft: string[] = [];
-  const redacting = new Redaction(whole, options);
+  const replaced = new Set<PDFStream>();
+  const redacting = new Redaction(whole, options, replaced);
   let annotations = 0;
   let isFilled = false;
   for (const [k, { page, pdf }] of pages.entries()) {
@@ -136,12 +138,16 @@ export async function makeLivingCopy(
     const onWhole = marksOn(whole, page.id);
     const taken = takeOutPrint(pdf, printTakenOut(onWhole));
     printLeft.push(...taken.left);
+    for (const stream of taken.replaced) replaced.add(stream);
     const bars = redactedOn(onWhole);
     if (bars.length > 0) {
       const beneath = await encodeMarks(marksBeneath(onWhole), fonts, deflate);
       mendContents(pdf);
-      if (beneath.form)
-        drawOverPage(pdf, [{ form: registerForm(context, beneath.form, page.box, held) }]);
+      if (beneath.form) {
+        const own = new Held(context, withAttachments(whole, options), colours?.rgb, held.smooths);
+        drawOverPage(pdf, [{ form: registerForm(context, beneath.form, page.box, own) }]);
+        await own.finish();
+      }
       await redacting.page(pdf, k, bars, new Layer(context));
     }
     const filled = await fillWidgets(writer, pdf, [
@@ -166,6 +172,7 @@ export async function makeLivingCopy(
   for (const { ref } of addLinks(document, pages, true).pages) snapshot?.markRefForSave(ref);
   const kept = { source: addedTo ? source.bytes.length : null, came };
   const redacted = redacting.beside(doc);
+  forgetReplaced(doc, replaced);
   await keepOwnParts(doc, document, kept, options.madeAt, deflate);
   const smaller = options.smaller
     ? await makeSmaller(doc, doc.getPages(), options.smaller, deflate)

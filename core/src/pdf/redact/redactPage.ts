@@ -4,6 +4,7 @@ import {
   type PDFPage,
   type PDFRawStream,
   type PDFRef,
+  type PDFStream,
 } from '@cantoo/pdf-lib';
 import type { Convex } from '../../geometry/index.ts';
 import { rewriteContent } from '../content/rewrite.ts';
@@ -18,6 +19,8 @@ export interface RedactedPage {
   readonly picturesLost: number;
   /** Why something may be left; null where nothing is. */
   readonly trouble: RedactTrouble | null;
+  /** Forms and pictures in whose place others are drawn, or nothing. */
+  readonly replaced: readonly PDFStream[];
 }
 
 /** Of a page, beside what it shows: small pictures of it, and what programs have noted for themselves. */
@@ -32,7 +35,7 @@ export async function redactPage(
   areas: readonly Convex[],
   ways: PictureWays,
 ): Promise<RedactedPage> {
-  if (areas.length === 0) return { picturesLost: 0, trouble: null };
+  if (areas.length === 0) return { picturesLost: 0, trouble: null, replaced: [] };
   const { context } = page.doc;
   const jobs: { ref: PDFRef; picture: PDFRawStream; areas: readonly Convex[] }[] = [];
   const sections = new Set<number>();
@@ -47,7 +50,7 @@ export async function redactPage(
     touched: (id) => sections.add(id),
     lost: () => picturesLost++,
   };
-  const trouble = rewriteContent<RedactTrouble>(
+  const { trouble, replaced } = rewriteContent<RedactTrouble>(
     page,
     (tools) => new RedactPass(tools, redacting),
     true,
@@ -59,7 +62,7 @@ export async function redactPage(
   }
   forgetSections(page, sections);
   for (const key of BESIDE) page.node.delete(PDFName.of(key));
-  return { picturesLost, trouble };
+  return { picturesLost, trouble, replaced };
 }
 
 /** A picture of which nothing is seen. */

@@ -276,6 +276,7 @@ export class RedactPass implements ContentPass {
     const areas = this.overSquare();
     if (areas.length === 0) return;
     const other = held instanceof PDFRawStream ? this.ways.picture(held, areas) : null;
+    this.tools.replaces(held);
     this.edit(operation, other ? `/${this.tools.named('XObject', other)} Do` : '');
   }
 

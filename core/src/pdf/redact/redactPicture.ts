@@ -27,6 +27,9 @@ export interface PictureWays {
 
 /** A border that is met within so much of a pixel is not crossed. */
 const NEAR = 1e-6;
+/** What may show a picture as it was. */
+const BESIDE = ['Metadata', 'PieceInfo', 'OPI'];
+
 /**
  * A picture whose pixels are black where they lie beneath areas, and those of its mask such that nothing is seen of their shape; all others as they were,
  * packed without loss.
@@ -51,6 +54,7 @@ export async function redactPicture(
   );
   const size = { width, height };
   const own = await packedExactly(picture, samples, size, { components, space }, ways.deflate);
+  forgetBeside(own);
   for (const key of ['SMask', 'Mask']) {
     const mask = dict.lookup(name(key));
     if (!(mask instanceof PDFRawStream)) continue;
@@ -59,6 +63,10 @@ export async function redactPicture(
     own.dict.set(name(key), dict.context.register(other));
   }
   return own;
+}
+
+function forgetBeside({ dict }: PDFRawStream): void {
+  for (const key of BESIDE) dict.delete(name(key));
 }
 
 interface Read {
@@ -134,6 +142,7 @@ async function stencil(
   );
   const own = remade(picture, await ways.deflate(bits), { width, height }, null, 'FlateDecode');
   own.dict.set(name('BitsPerComponent'), PDFNumber.of(1));
+  forgetBeside(own);
   return own;
 }
 

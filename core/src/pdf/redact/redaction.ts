@@ -1,4 +1,4 @@
-import type { PDFDocument, PDFPage } from '@cantoo/pdf-lib';
+import type { PDFDocument, PDFPage, PDFStream } from '@cantoo/pdf-lib';
 import type { DocState } from '../../document/index.ts';
 import { areasOfQuads, type Quad } from '../../print/index.ts';
 import { drawOverPage, mendContents } from '../appendContent.ts';
@@ -28,11 +28,14 @@ export class Redaction {
   constructor(
     private readonly document: DocState,
     private readonly ways: { readonly draw?: PictureTools['draw']; readonly deflate?: Deflate },
+    /** Told what is drawn no more. */
+    private readonly replaced: Set<PDFStream>,
   ) {
     this.isThere = isRedacted(document);
   }
 
   /**
+   * What is drawn on the page must stand in the document by now, fonts and pictures with it: what is not there cannot be told apart.
    * @param index from 0
    * @param layer what annotations show of which some lies beneath is drawn into it; links alone are taken off without
    * @throws RedactionFailed
@@ -57,6 +60,7 @@ export class Redaction {
     const done = await redactPage(page, areas, { deflate, ...(draw ? { draw } : {}) });
     if (done.trouble) throw new RedactionFailed(index, done.trouble);
     this.picturesLost += done.picturesLost;
+    for (const one of done.replaced) this.replaced.add(one);
   }
 
   /** Null where there was nothing to take out. */

@@ -51,7 +51,7 @@ export class Held implements Holdings {
     private readonly files: HeldFiles,
     readonly rgb: PDFRef | null = null,
     /** Pictures may be smoothed where they are drawn larger: not in PDF/A (ISO 19005-2 6.2.8.1). */
-    private readonly smooths = true,
+    readonly smooths = true,
   ) {}
 
   /** A font says of each glyph once what it stands for; where that differs there are two of a face. */
