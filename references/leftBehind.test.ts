@@ -1,10 +1,17 @@
 import { readFileSync } from 'node:fs';
-import { PDFDocument, PDFName, PDFRawStream, StandardFonts } from '@cantoo/pdf-lib';
+import {
+  PDFArray,
+  PDFDict,
+  PDFDocument,
+  PDFName,
+  PDFRawStream,
+  StandardFonts,
+} from '@cantoo/pdf-lib';
 import { type DocState, markChange } from '@marginalis/core/document';
 import { correctPrint, emptyText, lineWith, wordsBeneath } from '@marginalis/core/editing';
 import { type Box, boxOfPoints, growBox } from '@marginalis/core/geometry';
 import type { PictureMark } from '@marginalis/core/kinds';
-import { makeFixedCopy, makeLivingCopy } from '@marginalis/core/pdf';
+import { makeFixedCopy, makeLivingCopy, readForm } from '@marginalis/core/pdf';
 import { FIRST_ROLL } from '@marginalis/core/marks';
 import { textFiles } from '../cli/faces';
 import { prove } from '../cli/proving';
@@ -166,4 +173,25 @@ test('text and pictures of one’s own that a bar lies over are in no copy', asy
   const [fixed] = await bothCopies(bytes, bar);
   const { proof } = await prove({ source: bytes, document: bar }, fixed);
   expect(proof.pages.map(({ still, alike }) => [still, alike])).toEqual([['', true]]);
+});
+
+test('a field that a bar lies over is gone from the form, all others are there', async () => {
+  const bytes = sample('loan-form');
+  const { document } = await opened(bytes, 0);
+  const { fields } = await readForm(bytes);
+  for (const one of fields.filter(({ widgets }) => widgets[0].page === 0)) {
+    const box = growBox(one.widgets[0].box, -1);
+    const [, living] = await bothCopies(bytes, barred(document, 0, [quadOf(box)], ''));
+    const { fields: left } = await readForm(living);
+    const gone = one.widgets.length === 1 ? [one.name] : [];
+    expect(left.map(({ name }) => name)).toEqual(
+      fields.map(({ name }) => name).filter((name) => !gone.includes(name)),
+    );
+    // The list of the form names what there is.
+    const doc = await PDFDocument.load(living);
+    const named = doc.getForm().acroForm.dict.lookup(PDFName.of('Fields'), PDFArray);
+    expect(named.asArray().map((entry) => doc.context.lookup(entry) instanceof PDFDict)).toEqual(
+      named.asArray().map(() => true),
+    );
+  }
 });

@@ -12,6 +12,7 @@ import { isLayerShown } from '../annotations/optionalContent.ts';
 import { isShown, numbersOf, subtypeOf } from '../annotations/read.ts';
 import type { Layer } from '../sink/layer.ts';
 import { pdfNumber } from '../sink/operators.ts';
+import { keepFieldsLeft } from './fieldsLeft.ts';
 
 const name = (text: string): PDFName => PDFName.of(text);
 /** What a field holds, and how it looks. */
@@ -53,6 +54,7 @@ export function takeOffBeneath(page: PDFPage, areas: readonly Convex[], layer: L
   const left = all.filter(({ entry }) => !gone.has(entry)).map(({ entry }) => entry);
   page.node.set(name('Annots'), page.doc.context.obj(left));
   for (const entry of gone) if (entry instanceof PDFRef) page.doc.context.delete(entry);
+  keepFieldsLeft(page.doc);
 }
 
 function isBeneath(dict: PDFDict, areas: readonly Convex[]): boolean {
