@@ -16,6 +16,8 @@ export interface CopyOfSource {
   readonly annotated?: CopyToProve['annotated'];
   readonly smaller?: CopyToProve['smaller'];
   readonly living?: boolean;
+  /** What pages are cut down from is to be gone. */
+  readonly withoutCut?: boolean;
   /** What is to open the copy; everybody can where nothing is said. */
   readonly lock?: string;
 }
@@ -33,6 +35,7 @@ export async function prove(
     annotated,
     smaller,
     living = false,
+    withoutCut = false,
     lock,
   }: CopyOfSource,
   copy: Uint8Array,
@@ -51,6 +54,7 @@ export async function prove(
       return await proveCopy(
         {
           ...{ document, notes, notesAt, annotated: found, smaller, living },
+          withoutCut,
           locked: lock === undefined ? null : !opensFreely(pdfium, copy),
         },
         {

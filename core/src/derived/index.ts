@@ -5,6 +5,7 @@ export { marksMeeting } from './pageIndex.ts';
 export { coveredOn } from './coveredOn.ts';
 export { redactedOn } from './redactedOn.ts';
 export { marksBeneath } from './marksBeneath.ts';
+export { withoutCut } from './withoutCut.ts';
 export { figuresOn } from './figuresOn.ts';
 export { type MarkLayers, type Strength, layersFrom, layersMeeting, layersOf } from './layers.ts';
 export { SLOTS, markSlots } from './markSlots.ts';

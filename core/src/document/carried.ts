@@ -1,5 +1,6 @@
 import { kindFor, type Mark } from '../kinds/index.ts';
 import type { Thread } from './parts/index.ts';
+import type { MarkId } from '../marks/index.ts';
 import type { DocState } from './state.ts';
 
 /** The ids of the attachments that a mark shows. */
@@ -20,4 +21,17 @@ export function attachmentsCarried({
     ...shown.flatMap(attachmentsOfMark),
     ...[...threads.values()].flatMap(attachmentsOfThread),
   ]);
+}
+
+/** A document with other marks, some of them gone, and of what is said of marks and carried by them what belongs to those that are left. */
+export function withMarksLeft(
+  document: DocState,
+  marks: DocState['marks'],
+  gone: ReadonlySet<MarkId>,
+): DocState {
+  const threads = new Map([...document.threads].filter(([, { mark }]) => !gone.has(mark)));
+  // What only they carried would be there whole.
+  const carried = attachmentsCarried({ marks, threads });
+  const attachments = new Map([...document.attachments].filter(([id]) => carried.has(id)));
+  return { ...document, marks, threads, attachments };
 }

@@ -16,7 +16,12 @@ export {
   leadingSource,
   plainDocument,
 } from './state.ts';
-export { attachmentsCarried, attachmentsOfMark, attachmentsOfThread } from './carried.ts';
+export {
+  attachmentsCarried,
+  attachmentsOfMark,
+  attachmentsOfThread,
+  withMarksLeft,
+} from './carried.ts';
 export {
   type Attachment,
   type Bookmark,
@@ -49,7 +54,9 @@ export {
   type Turn,
   cropPage,
   framePage,
+  isCutDown,
   isWidened,
+  withoutRest,
   fromPartRecord,
   isDay,
   isPartName,

@@ -1,6 +1,8 @@
 import { PDFDocument, type PDFRef, type PDFStream } from '@cantoo/pdf-lib';
-import { CopyFonts, type CopyNote, type NotesAt, notesInCopy } from '../copy/index.ts';
-import { type DocState, marksOn, isWidened } from '../document/index.ts';
+import { type Beside, CopyFonts, type CopyNote, type NotesAt, notesInCopy } from '../copy/index.ts';
+import type { Box, PageBox } from '../geometry/index.ts';
+import { withoutCut } from '../derived/index.ts';
+import { type DocState, isCutDown, isWidened, marksOn } from '../document/index.ts';
 import { paperDrawing } from '../paper/index.ts';
 import { baseAddress } from './actions.ts';
 import { flattenAnnotations } from './annotations/flatten.ts';
@@ -56,6 +58,8 @@ export interface FixedCopyOptions extends HeldFiles {
   readonly smaller?: Smaller | null;
   /** Draws pictures that lie beneath bars in part, so that the rest of them stays; without, some go whole. */
   readonly draw?: PictureTools['draw'];
+  /** What pages are cut down from is gone; it is there, though not seen, where nothing is said. */
+  readonly withoutCut?: boolean;
 }
 
 /** The flattened PDF and what was done for it. */
@@ -99,14 +103,16 @@ export class FixedCopyStopped extends Error {
  * @param sources what the pages show, the document's own first; it alone may be given as its bytes
  * @throws PdfRefusal when a source cannot be opened
  * @throws SourceMissing when a page shows a source that is not given
- * @throws RedactionFailed when something beneath a bar cannot be taken out
+ * @throws RedactionFailed when something beneath a bar, or beyond what is seen, cannot be taken out
  * @throws FixedCopyStopped
  */
 export async function makeFixedCopy(
   sources: Uint8Array | readonly Source[],
-  document: DocState,
+  asked: DocState,
   options: FixedCopyOptions = {},
 ): Promise<FixedCopy> {
+  const isCut = options.withoutCut ? isCutDown : (): boolean => false;
+  const document = options.withoutCut ? withoutCut(asked) : asked;
   const all = sources instanceof Uint8Array ? [ownSource(sources, document, options)] : sources;
   const doc = await openFirst(all);
   const signatureLost = isSigned(doc);
@@ -125,11 +131,15 @@ export async function makeFixedCopy(
   const linksDropped: string[] = [];
   const printLeft: string[] = [];
   const replaced = new Set<PDFStream>();
-  const redacting = new Redaction(document, options, replaced);
-  const barred: { readonly index: number; readonly areas: readonly Quad[]; bars: PDFRef | null }[] =
-    [];
+  const redacting = new Redaction(asked, options, replaced);
+  const finishing: Finishing[] = [];
   let marksDrawn = 0;
   let annotationsDrawn = 0;
+  const besideForm = async ({ drawing, page }: Beside): Promise<Finishing['beside']> => {
+    const form = await encodeForm(drawing, options.deflate);
+    const ref = registerForm(doc.context, form, page.box, held);
+    return { over: { form: ref, words: form.words, role: 'Note' }, page };
+  };
   for (const [index, one] of gathered.pages.entries()) {
     if (options.shouldStop?.()) throw new FixedCopyStopped('The fixed copy was called off.');
     const { pdf, page } = one;
@@ -163,27 +173,30 @@ export async function makeFixedCopy(
     marksDrawn += marks.count;
     const { signs, beside } = notes.pages[index];
     if (signs.length > 0) draw(await encodeForm(signs, options.deflate));
-    if (beside) {
-      const form = await encodeForm(beside.drawing, options.deflate);
-      draw(form, { words: form.words, role: 'Note' }, beside.page.box);
-    }
+    finishing.push({
+      ...{ areas: marks.redacted, seen: isCut(page) ? geometry.box : null },
+      bars: marks.bars && registerForm(doc.context, marks.bars, geometry.box, held),
+      beside: beside && (await besideForm(beside)),
+    });
     mendContents(pdf);
     if (isWidened(page)) keepWithin(pdf, page.sheet);
     drawOverPage(pdf, drawn, tags);
-    if (marks.redacted.length > 0) {
-      const bars = marks.bars && registerForm(doc.context, marks.bars, geometry.box, held);
-      barred.push({ index, areas: marks.redacted, bars });
-    }
-    if (colours?.blended && drawn.length > 0) blendIn(pdf, colours.rgb);
-    fixGeometry(pdf, beside?.page ?? geometry);
+    if (colours?.blended && (drawn.length > 0 || beside)) blendIn(pdf, colours.rgb);
+    fixGeometry(pdf, geometry);
     options.onProgress?.(index + 1, gathered.pages.length);
   }
   const notePages = await addNotePages(doc, notes.last, held, tags, options.deflate);
   await held.finish();
-  for (const { index, areas, bars } of barred) {
+  // Fonts that fields were drawn with have numbers already, but stand in the document only now.
+  await doc.flush();
+  for (const [index, { areas, bars, seen, beside }] of finishing.entries()) {
     const { pdf } = gathered.pages[index];
     await redacting.page(pdf, index, areas);
     if (bars) drawOverPage(pdf, [{ form: bars }]);
+    if (seen) await redacting.around(pdf, index, seen);
+    if (!beside) continue;
+    drawOverPage(pdf, [beside.over], tags);
+    fixGeometry(pdf, beside.page);
   }
   removeInteraction(
     doc,
@@ -192,8 +205,6 @@ export async function makeFixedCopy(
   );
   addBookmarks(doc, document, gathered.pages);
   const { dead } = addLinks(document, gathered.pages, false);
-  // Fonts that fields were drawn with have numbers already, but stand in the document only now.
-  await doc.flush();
   const redacted = redacting.beside(doc);
   forgetReplaced(doc, replaced);
   if (options.copyOf) noteCopyOf(doc, options.copyOf);
@@ -218,6 +229,17 @@ export async function makeFixedCopy(
     signatureLost,
     smaller,
   };
+}
+
+/** What is done to a page when everything that is drawn on it stands in the document. */
+interface Finishing {
+  /** Where bars lie, and the bars. */
+  readonly areas: readonly Quad[];
+  readonly bars: PDFRef | null;
+  /** All that is to be left of it; null where nothing is cut away. */
+  readonly seen: Box | null;
+  /** Notes beside it, and how wide it is with them. */
+  readonly beside: { readonly over: Over; readonly page: PageBox } | null;
 }
 
 /** The bytes alone, as the one source that the pages show. */

@@ -63,6 +63,8 @@ export function openPages(module: PdfiumModule, bytes: Uint8Array, password?: st
       coverAnnotations(module, page, covered);
       const showLinks = hideLinks(module, page, linksAway);
       if (form.handle) pdfium.FORM_OnAfterLoadPage(page, form.handle);
+      // Once they are drawn into the page it has them no more.
+      let saysMore: boolean | null = null;
       try {
         const size = {
           width: pdfium.FPDF_GetPageWidthF(page),
@@ -74,7 +76,7 @@ export function openPages(module: PdfiumModule, bytes: Uint8Array, password?: st
           drawPlaced: (placed) => drawPlaced(module, page, form.handle, placed),
           characters: (rotate, isIn) =>
             turned(pdfium, page, rotate, () =>
-              hasWords(pdfium, page)
+              (saysMore ??= hasWords(pdfium, page))
                 ? onPage(module, handle, index, '', (_, text) => charactersIn(module, text, isIn))
                 : charactersOn(module, page, isIn),
             ),

@@ -2,9 +2,13 @@ import { boundsOf } from '../derived/index.ts';
 import {
   type Box,
   boxCorners,
+  boxesMeet,
+  boxHeight,
+  boxHolds,
   type Convex,
   convexArea,
   convexMeet,
+  growBox,
   isWithin,
   narrower,
   type Vec,
@@ -17,13 +21,18 @@ const SURE = 0.5;
 /** Where the middle of small letters is, of the height of their face from below. */
 const MIDDLE = 0.4;
 
-/** What of a page is to be gone: all that lies beneath bars, and the letters of lines that are taken out. */
+/** What of a page is to be gone: all that lies beneath bars, the letters of lines that are taken out, and what lies beyond all that is seen. */
 export class GoneFromPage {
   private readonly bars: readonly Convex[];
   private readonly surely: readonly Convex[];
   private readonly lines: readonly Convex[];
 
-  constructor(bars: readonly Quad[], lines: readonly Quad[] = []) {
+  /** @param seen null where nothing beyond it is to be gone */
+  constructor(
+    bars: readonly Quad[],
+    lines: readonly Quad[],
+    private readonly seen: Box | null,
+  ) {
     this.bars = areasOfQuads(bars);
     const taken = areasOfQuads(lines);
     this.surely = [...this.bars, ...taken].map((area) => narrower(area, SURE));
@@ -31,20 +40,30 @@ export class GoneFromPage {
   }
 
   get some(): boolean {
-    return this.surely.length > 0;
+    return this.surely.length > 0 || this.seen !== null;
   }
 
   /** Whether a letter, by its box, is to be gone. */
   readonly isSurely = (box: Box): boolean =>
-    this.surely.some((area) => isWithin(area, middleOf(box)));
+    this.surely.some((area) => isWithin(area, middleOf(box))) ||
+    (this.seen !== null && !boxesMeet(growBox(box, boxHeight(box)), this.seen));
 
-  /** Whether it may be gone: a bar touches it, or its middle is about where one of a line is. */
+  /** Whether it may be gone: a bar touches it, its middle is about where one of a line is, or it is not seen whole. */
   readonly mayBe = (box: Box): boolean =>
-    this.isTouched(box) || this.lines.some((area) => isWithin(area, middleOf(box)));
+    this.isTouched(box) ||
+    this.lines.some((area) => isWithin(area, middleOf(box))) ||
+    !this.isSeen(box);
 
-  /** Marks that no bar touches. */
+  /** Marks that no bar touches, and that are seen whole. */
   beside(marks: readonly Mark[]): readonly Mark[] {
-    return this.bars.length > 0 ? marks.filter((mark) => !this.isTouched(boundsOf(mark))) : marks;
+    return marks.filter((mark) => {
+      const bounds = boundsOf(mark);
+      return !this.isTouched(bounds) && this.isSeen(bounds);
+    });
+  }
+
+  private isSeen(box: Box): boolean {
+    return this.seen === null || boxHolds(this.seen, box);
   }
 
   /** Whether a bar reaches into it. */

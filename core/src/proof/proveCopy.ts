@@ -1,4 +1,5 @@
 import { type CopyNote, type NotesAt, notesInCopy } from '../copy/index.ts';
+import { withoutCut } from '../derived/index.ts';
 import { type DocState, marksOn, type Page } from '../document/index.ts';
 import type { Box } from '../geometry/index.ts';
 import { ownLinksOn } from '../links/index.ts';
@@ -24,6 +25,8 @@ export interface CopyToProve {
   readonly smaller?: readonly PlaceOnPage[];
   /** Whether it opens with its password only; null where everybody is to open it. */
   readonly locked?: boolean | null;
+  /** What pages are cut down from is to be gone. */
+  readonly withoutCut?: boolean;
 }
 
 /** How a finished copy stands against what the screen shows. */
@@ -51,15 +54,16 @@ export async function proveCopy(
   tools: ProofTools,
   onProgress: (done: number, all: number) => void = () => undefined,
 ): Promise<{ readonly proof: Proof; readonly wrong: readonly ProvedPage[] }> {
-  const { document, locked = null } = asked;
+  const { locked = null, withoutCut: isCut = false } = asked;
+  const document = isCut ? withoutCut(asked.document) : asked.document;
   const notes = await notesInCopy(asked.notes, asked.notesAt, document.pages, tools.fonts);
   const count = document.pages.length + notes.last.pages.length;
-  const changed = changedPages(asked, count);
+  const changed = changedPages({ ...asked, document }, count);
   const boxes = byPage(asked.smaller ?? []);
   const pages: PageProof[] = [];
   const wrong: ProvedPage[] = [];
   for (const index of changed) {
-    const wanted = wantedPage(document, notes, index, boxes.get(index));
+    const wanted = wantedPage(document, notes, index, boxes.get(index), isCut);
     const proved = await provePage(wanted, tools, asked.living);
     pages.push(proved.proof);
     if (!proved.proof.alike && wrong.length < SHOWN) wrong.push(proved);

@@ -118,7 +118,7 @@ export async function provePage(
   const lost = await lostMarks(page.marks, doubtful, pictures, matrix, fonts, painter);
   const back = thenMatrix(invertMatrix(matrix), displayMatrix(page.geometry));
   const seen = isLiving ? { ...copy, annotations: 0 } : copy;
-  const out = new GoneFromPage(page.bars);
+  const out = new GoneFromPage(page.bars, [], page.isCut && page.page ? page.page.box : null);
   const said = charactersOf(drawing);
   const besides = out.some ? layersFrom(out.beside(page.marks)) : null;
   const surely = besides
@@ -129,7 +129,7 @@ export async function provePage(
 }
 
 function judged(
-  { index, geometry, marks, linksAdded, takenOut, bars }: WantedPage,
+  { index, geometry, marks, linksAdded, takenOut, bars, isCut }: WantedPage,
   source: ReadPage,
   copy: ReadPage,
   { inked, differing, spots }: Difference,
@@ -148,7 +148,7 @@ function judged(
     unread: charactersMissing(source.kept + added.surely, copy.characters),
     // What was taken out must not be there in whatever way.
     still:
-      takenOut.length + bars.length > 0
+      takenOut.length + bars.length > 0 || isCut
         ? charactersMissing(copy.characters, source.rest + added.said) + copy.gone
         : '',
     links: { source: source.links + linksAdded, copy: copy.links },

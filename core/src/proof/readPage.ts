@@ -37,7 +37,7 @@ const NOTHING: ReadPage = {
 
 /** The page of the source that a page of a copy shows; nothing where it shows none. */
 export function readSource(
-  { page, covered, linksAway, bars, takenOut }: WantedPage,
+  { page, covered, linksAway, bars, takenOut, isCut }: WantedPage,
   { source }: PictureGrid,
   sources: (source: string) => OpenPages | null,
 ): ReadPage {
@@ -46,14 +46,17 @@ export function readSource(
   if (!open) return NOTHING;
   return read(open, page.shows.index, (one) => one.draw(source), {
     ...{ covered, linksAway, bars, takenOut, rotate: page.rotate },
+    seen: isCut ? page.box : null,
   });
 }
 
 export const readCopy = (
-  { index, bars }: WantedPage,
+  { index, bars, isCut, geometry }: WantedPage,
   { copy }: PictureGrid,
   open: OpenPages,
-): ReadPage => read(open, index, (one) => one.drawPlaced(copy), { bars });
+): ReadPage =>
+  // With what is said beside the page.
+  read(open, index, (one) => one.drawPlaced(copy), { bars, seen: isCut ? geometry.box : null });
 
 function read(
   open: OpenPages,
@@ -65,8 +68,10 @@ function read(
     bars = [],
     takenOut = [],
     rotate,
+    seen = null,
   }: Partial<Pick<WantedPage, 'covered' | 'linksAway' | 'bars' | 'takenOut'>> & {
     rotate?: number;
+    seen?: Box | null;
   } = {},
 ): ReadPage {
   const look = (page: OpenPage): ReadPage => {
@@ -75,7 +80,7 @@ function read(
     const all = [...annotations.values()].reduce((sum, n) => sum + n, 0);
     const picture = draw(page);
     const characters = page.characters(rotate);
-    const out = new GoneFromPage(bars, takenOut);
+    const out = new GoneFromPage(bars, takenOut, seen);
     const where = (isIn: (box: Box) => boolean): string => page.characters(rotate, isIn);
     const partly: Box[] = [];
     const isKept = (box: Box): boolean => {

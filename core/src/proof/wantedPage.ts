@@ -1,5 +1,5 @@
 import type { NotesInCopy } from '../copy/index.ts';
-import { inOrder, marksOn, type DocState, type Page } from '../document/index.ts';
+import { inOrder, isCutDown, marksOn, type DocState, type Page } from '../document/index.ts';
 import type { Drawing } from '../drawing/index.ts';
 import { type Box, type PageBox, plainPage } from '../geometry/index.ts';
 import { coveredOn, redactedOn } from '../derived/index.ts';
@@ -32,6 +32,8 @@ export interface WantedPage {
   readonly takenOut: readonly Quad[];
   /** Where bars lie, beneath which there is nothing. */
   readonly bars: readonly Quad[];
+  /** There is nothing beyond what is seen of it. */
+  readonly isCut: boolean;
   /** Links of the source that are not to be seen, user space. */
   readonly linksAway: readonly Box[];
 }
@@ -42,6 +44,8 @@ export function wantedPage(
   notes: NotesInCopy,
   index: number,
   smaller: readonly Box[] = [],
+  /** What pages are cut down from is to be gone. */
+  withoutCut = false,
 ): WantedPage {
   const page = document.pages[index];
   if (!page) {
@@ -52,6 +56,7 @@ export function wantedPage(
     return {
       ...{ index, geometry, page: null, paper: [], marks: [], notes: own, smaller },
       ...{ covered: [], frames: [], linksAdded: 0, linksAway: [], takenOut: [], bars: [] },
+      isCut: false,
     };
   }
   const { signs, beside } = notes.pages[index];
@@ -71,6 +76,7 @@ export function wantedPage(
       return taken ? [taken.quad] : [];
     }),
     bars: redactedOn(marksOn(document, page.id)),
+    isCut: withoutCut && isCutDown(page),
     linksAway: ownLinksOn(document, page.id).flatMap(({ instead }) => instead ?? []),
   };
 }

@@ -102,6 +102,18 @@ export function unnumbered(page: Page): Page {
 export const isWidened = ({ crop, sheet }: Page): boolean =>
   crop !== null && !boxHolds(sheet, crop);
 
+/** Whether less of it is seen than it came with, on some side. */
+export const isCutDown = ({ crop, sheet }: Page): boolean =>
+  crop !== null && !boxHolds(crop, sheet);
+
+/** A page that came with no more than is seen of it. */
+export function withoutRest(page: Page): Page {
+  const { crop, sheet } = page;
+  if (!crop || !isCutDown(page)) return page;
+  const seen = intersectBoxes(crop, sheet);
+  return { ...page, sheet: seen, crop: boxHolds(seen, crop) ? null : crop };
+}
+
 /** The pages of a source, as they come. */
 export const pagesOfSource = (
   source: string,

@@ -25,6 +25,7 @@ export interface ContentPass {
 
 /** What a pass is given for the stream that it reads. */
 export interface PassTools<Trouble> {
+  readonly bytes: Uint8Array;
   readonly resources: PDFDict | undefined;
   /** From the stream's space to user space, where it begins. */
   readonly base: Matrix;
@@ -112,7 +113,7 @@ class Walk<Trouble> {
   ): { readonly bytes: Uint8Array; readonly added: readonly Added[] } | null {
     const added: Added[] = [];
     const pass = this.passOf({
-      ...{ resources, base },
+      ...{ bytes, resources, base },
       fontOf: (font) => this.fontOf(font),
       remade: (form, ctm) => this.form(form, resources, ctm, depth),
       named: (sort, object) => {

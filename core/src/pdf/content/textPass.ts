@@ -11,6 +11,10 @@ const MIDDLE = 0.28;
 /** Its core begins so far within its sides, in its widths, and ends where small letters do, in sizes of type. */
 const CORE = 0.15;
 const SMALL = 0.45;
+/** All of it lies so far around: beside its width, beneath its baseline and above, in sizes of type. */
+const OVER = 0.15;
+const TAIL = 0.3;
+const TOP = 1;
 
 /** A letter that is shown. */
 export interface ShownLetter {
@@ -18,6 +22,8 @@ export interface ShownLetter {
   readonly middle: Vec;
   /** The corners of what surely is its own: within its sides, from the baseline up to where small letters end. All that letters may take which cannot be told apart. */
   readonly core: () => readonly Vec[];
+  /** The corners of what all of it lies within, tails and slanted tops too, as a rule. */
+  readonly whole: () => readonly Vec[];
   /** False for the first of letters that cannot be told from each other. */
   readonly isKnown: boolean;
 }
@@ -256,7 +262,13 @@ export class TextPass implements ContentPass {
           [CORE * wide, (1 - CORE) * wide],
           [text.rise, text.rise + SMALL * text.size],
         );
-      if (this.reader.isGone({ middle, core, isKnown: true })) {
+      const whole = (): Vec[] =>
+        cornersOf(
+          place,
+          [-OVER * text.size, wide + OVER * text.size],
+          [text.rise - TAIL * text.size, text.rise + TOP * text.size],
+        );
+      if (this.reader.isGone({ middle, core, whole, isKnown: true })) {
         if (kept.length > 0) flush();
         room += step;
         taken++;
@@ -287,7 +299,8 @@ export class TextPass implements ContentPass {
     // Lines may run to either side, and downwards; no letter is wider than high, as a rule.
     const far = bytes * Math.abs(text.size) * Math.max(1, text.scale);
     const core = (): Vec[] => cornersOf(place, [-far, far], [-far, far]);
-    if (this.reader.isGone({ middle, core, isKnown: false })) this.reader.tell(trouble);
+    if (this.reader.isGone({ middle, core, whole: core, isKnown: false }))
+      this.reader.tell(trouble);
     this.isLost = true;
   }
 

@@ -1,13 +1,15 @@
 import { PDFArray, PDFName, type PDFPage, type PDFRef, type PDFStream } from '@cantoo/pdf-lib';
 import { CopyFonts } from '../../copy/index.ts';
-import { liesBeneath, marksBeneath, redactedOn } from '../../derived/index.ts';
+import { liesBeneath, marksBeneath, redactedOn, withoutCut } from '../../derived/index.ts';
 import {
   type DocState,
   inOrder,
   isAsCame,
+  isCutDown,
   marksOn,
   type Thread,
   isWidened,
+  withoutRest,
 } from '../../document/index.ts';
 import { filledOn, withoutSecrets } from '../../fields/index.ts';
 import { paperDrawing } from '../../paper/index.ts';
@@ -54,6 +56,8 @@ export interface LivingCopyOptions extends HeldFiles {
   readonly smaller?: Smaller | null;
   /** Draws pictures that lie beneath bars in part, so that the rest of them stays; without, some go whole. */
   readonly draw?: PictureTools['draw'];
+  /** What pages are cut down from is gone; it is there, though not seen, where nothing is said. */
+  readonly withoutCut?: boolean;
 }
 
 /** A PDF whose marks are standard annotations, and what was done for it. */
@@ -85,14 +89,15 @@ export interface LivingCopy {
  * @param sources what the pages show, the document's own first
  * @throws PdfRefusal when a source cannot be opened
  * @throws SourceMissing when a page shows a source that is not given
- * @throws RedactionFailed when something beneath a bar cannot be taken out
+ * @throws RedactionFailed when something beneath a bar, or beyond what is seen, cannot be taken out
  */
 export async function makeLivingCopy(
   sources: readonly Source[],
   asked: DocState,
   options: LivingCopyOptions,
 ): Promise<LivingCopy> {
-  const whole = withoutSecrets(asked);
+  const isCut = options.withoutCut ? isCutDown : (): boolean => false;
+  const whole = withoutSecrets(options.withoutCut ? withoutCut(asked) : asked);
   const document = withoutBeneath(whole);
   const [source] = sources;
   const doc = await openPdf(source.bytes, source.password);
@@ -123,7 +128,7 @@ export async function makeLivingCopy(
   const threads = new Map([...document.threads.values()].map((one) => [one.mark, one]));
   const printLeft: string[] = [];
   const replaced = new Set<PDFStream>();
-  const redacting = new Redaction(whole, options, replaced);
+  const redacting = new Redaction(asked, options, replaced);
   let annotations = 0;
   let isFilled = false;
   for (const [k, { page, pdf }] of pages.entries()) {
@@ -150,6 +155,7 @@ export async function makeLivingCopy(
       }
       await redacting.page(pdf, k, bars, new Layer(context));
     }
+    if (isCut(page)) await redacting.around(pdf, k, page.box);
     const filled = await fillWidgets(writer, pdf, [
       ...filledOn(marksOn(document, page.id)).values(),
     ]);
@@ -173,7 +179,10 @@ export async function makeLivingCopy(
   const kept = { source: addedTo ? source.bytes.length : null, came };
   const redacted = redacting.beside(doc);
   forgetReplaced(doc, replaced);
-  await keepOwnParts(doc, document, kept, options.madeAt, deflate);
+  const left = options.withoutCut
+    ? { ...document, pages: document.pages.map(withoutRest) }
+    : document;
+  await keepOwnParts(doc, left, kept, options.madeAt, deflate);
   const smaller = options.smaller
     ? await makeSmaller(doc, doc.getPages(), options.smaller, deflate)
     : null;

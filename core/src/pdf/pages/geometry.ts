@@ -83,6 +83,18 @@ export function fixGeometry(page: PDFPage, { box: b, rotate }: PageBox): void {
   page.node.set(ROTATE, PDFNumber.of(rotate));
 }
 
+/** Other boxes that a page may have, none of which is to be larger (§14.11.2). */
+const OTHERS = ['BleedBox', 'TrimBox', 'ArtBox'];
+
+/** Makes a page as large as what is seen of it. */
+export function shrinkTo({ node, doc }: PDFPage, { minX, minY, maxX, maxY }: Box): void {
+  const own = (): PDFArray => doc.context.obj([minX, minY, maxX, maxY]);
+  node.set(MEDIA, own());
+  // One that is inherited would be taken else.
+  node.set(CROP, own());
+  for (const key of OTHERS) node.delete(PDFName.of(key));
+}
+
 /** Whether the page has that size by itself, and is neither cut down nor turned, here or above it: every viewer takes it so. */
 function saysSo(page: PDFPage, b: Box, rotate: number): boolean {
   const media = rotate === 0 ? boxOf(page.node.lookup(MEDIA)) : null;

@@ -1,5 +1,5 @@
 import { marksBeneath, redactedOn } from '../../derived/index.ts';
-import { attachmentsCarried, type DocState } from '../../document/index.ts';
+import { type DocState, withMarksLeft } from '../../document/index.ts';
 import { kindFor, type Mark } from '../../kinds/index.ts';
 
 /** Whether something must not leave any page of a document. */
@@ -25,10 +25,5 @@ export function withoutBeneath(document: DocState): DocState {
       return [page, isSame ? on : new Map(left)];
     }),
   );
-  if (!changed) return document;
-  const threads = new Map([...document.threads].filter(([, { mark }]) => !gone.has(mark)));
-  // What only they carried would be there whole.
-  const carried = new Set(attachmentsCarried({ marks, threads }));
-  const attachments = new Map([...document.attachments].filter(([id]) => carried.has(id)));
-  return { ...document, marks, threads, attachments };
+  return changed ? withMarksLeft(document, marks, gone) : document;
 }

@@ -19,7 +19,7 @@ export function keepFieldsLeft({ catalog, context }: PDFDocument): void {
       if (own.size() < kids.size()) field.set(name('Kids'), own);
       return own.size() > 0;
     });
-    return context.obj(entries as never) as PDFArray;
+    return context.obj([...entries]);
   };
   for (const key of ['Fields', 'CO']) {
     const list = form.lookup(name(key));

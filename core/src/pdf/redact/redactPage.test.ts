@@ -35,7 +35,7 @@ async function written(
 
 /** What is left of a page's content, in one line. */
 async function left(page: PDFPage, ...areas: Convex[]): Promise<string> {
-  const { trouble } = await redactPage(page, areas, { deflate });
+  const { trouble } = await redactPage(page, { areas, spared: null }, { deflate });
   expect(trouble).toBeNull();
   return latin1(pageContent(page)).replace(/\s+/g, ' ').trim();
 }
@@ -107,9 +107,10 @@ test('pixels beneath are black, all others are as they were', async () => {
   }
 });
 
-test('a picture that cannot be read goes whole, and is counted; one in the content, too', async () => {
+test('a picture that cannot be read goes whole, and is counted; one in the content is read as others are', async () => {
   const page = await written(
-    'q 40 0 0 40 100 100 cm /P Do Q q 9 0 0 9 100 100 cm BI /W 1 /H 1 /BPC 8 /CS /G ID x EI Q',
+    'q 40 0 0 40 100 100 cm /P Do Q q 9 0 0 9 100 100 cm BI /W 4 /H 1 /BPC 8 /CS /G ID ABCD EI Q ' +
+      'q 9 0 0 9 100 100 cm BI /W 1 /H 1 /BPC 8 /CS /G /F /JBIG2Decode ID x EI Q',
     ({ context }) => ({
       XObject: {
         P: context.register(
@@ -120,11 +121,20 @@ test('a picture that cannot be read goes whole, and is counted; one in the conte
       },
     }),
   );
-  const { picturesLost } = await redactPage(page, [area(90, 90, 110, 110)], { deflate });
+  const { picturesLost } = await redactPage(
+    page,
+    { areas: [area(90, 90, 110, 110)], spared: null },
+    { deflate },
+  );
   expect(picturesLost).toBe(2);
   const content = latin1(pageContent(page));
   expect(content).toContain('/Marginalis1 Do');
   expect(content).not.toContain('BI');
+  const held = page.node.Resources()?.lookup(name('XObject'), PDFDict);
+  const read = held?.lookup(name('Marginalis2')) as PDFRawStream;
+  expect(read.dict.lookup(name('Width'))?.toString()).toBe('4');
+  const row = streamBytes(read) ?? new Uint8Array();
+  expect([...row].filter((value) => value > 4)).toEqual([]);
 });
 
 test('forms and soft masks are gone through as the page is', async () => {
@@ -153,7 +163,11 @@ test('a fill with a pattern is told to be trouble, as letters are that cannot be
       P1: context.register(context.stream('0 0 1 1 re f', { PatternType: 1, BBox: [0, 0, 9, 9] })),
     },
   }));
-  const { trouble } = await redactPage(page, [area(40, 40, 60, 60)], { deflate });
+  const { trouble } = await redactPage(
+    page,
+    { areas: [area(40, 40, 60, 60)], spared: null },
+    { deflate },
+  );
   expect(trouble).toBe('pattern');
 });
 

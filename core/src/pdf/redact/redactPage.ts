@@ -6,8 +6,8 @@ import {
   type PDFRef,
   type PDFStream,
 } from '@cantoo/pdf-lib';
-import type { Convex } from '../../geometry/index.ts';
 import { rewriteContent } from '../content/rewrite.ts';
+import type { Gone } from './gone.ts';
 import { type Redacting, RedactPass } from './redactPass.ts';
 import { type PictureWays, redactPicture } from './redactPicture.ts';
 import { forgetSections } from './structure.ts';
@@ -27,24 +27,24 @@ export interface RedactedPage {
 const BESIDE = ['Thumb', 'PieceInfo', 'Metadata'];
 
 /**
- * Takes everything out of a page's content that lies within areas, in user space: letters, lines, fills, the pixels of pictures; and what the structure of a
+ * Takes everything out of a page's content that is to be gone: letters, lines, fills, the pixels of pictures; and what the structure of a
  * tagged file says in their place. All else is as it was.
  */
 export async function redactPage(
   page: PDFPage,
-  areas: readonly Convex[],
+  gone: Gone,
   ways: PictureWays,
 ): Promise<RedactedPage> {
-  if (areas.length === 0) return { picturesLost: 0, trouble: null, replaced: [] };
+  if (gone.areas.length === 0) return { picturesLost: 0, trouble: null, replaced: [] };
   const { context } = page.doc;
-  const jobs: { ref: PDFRef; picture: PDFRawStream; areas: readonly Convex[] }[] = [];
+  const jobs: { ref: PDFRef; picture: PDFRawStream; its: Gone }[] = [];
   const sections = new Set<number>();
   let picturesLost = 0;
   const redacting: Redacting = {
-    areas,
+    ...{ context, gone },
     picture: (picture, its) => {
       const ref = context.nextRef();
-      jobs.push({ ref, picture, areas: its });
+      jobs.push({ ref, picture, its });
       return ref;
     },
     touched: (id) => sections.add(id),
@@ -55,7 +55,7 @@ export async function redactPage(
     (tools) => new RedactPass(tools, redacting),
     true,
   );
-  for (const { ref, picture, areas: its } of jobs) {
+  for (const { ref, picture, its } of jobs) {
     const other = await redactPicture(picture, its, ways);
     if (!other) picturesLost++;
     context.assign(ref, other ?? nothing(page));

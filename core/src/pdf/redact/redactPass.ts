@@ -1,4 +1,5 @@
 import {
+  type PDFContext,
   PDFDict,
   PDFName,
   PDFNumber,
@@ -7,6 +8,8 @@ import {
   PDFStream,
 } from '@cantoo/pdf-lib';
 import {
+  box,
+  boxCorners,
   type Convex,
   convexArea,
   convexMeet,
@@ -21,7 +24,9 @@ import { numbersOf } from '../annotations/read.ts';
 import type { Edit } from '../content/edits.ts';
 import type { PlacedOperation } from '../content/operations.ts';
 import type { ContentPass, PassTools } from '../content/rewrite.ts';
+import { inlinePicture } from '../content/inlinePicture.ts';
 import { nameIn, rounded, TextPass } from '../content/textPass.ts';
+import type { Gone } from './gone.ts';
 import { fillOutside, strokeOutside, type Subpath } from './cutPath.ts';
 import { CONSTRUCTS, PAINTS, PathReader, pathOperators } from './pathOperators.ts';
 import type { RedactTrouble } from './trouble.ts';
@@ -30,12 +35,12 @@ const name = (text: string): PDFName => PDFName.of(text);
 
 /** What is to be gone from a page, and who is told what has gone. */
 export interface Redacting {
-  /** In user space. */
-  readonly areas: readonly Convex[];
-  /** What is drawn in place of a picture that lies beneath in part; the areas in the picture's own square, 1 × 1. Null: nothing. */
-  picture(picture: PDFRawStream, areas: readonly Convex[]): PDFObject | null;
-  /** A small picture within the content is gone whole. */
+  readonly gone: Gone;
+  /** What is drawn in place of a picture that lies beneath in part; what is to be gone in the picture's own square, 1 × 1. Null: nothing. */
+  picture(picture: PDFRawStream, gone: Gone): PDFObject | null;
+  /** A small picture within the content, which cannot be read, is gone whole. */
   lost(): void;
+  readonly context: PDFContext;
   /** A section of marked content of which something has gone. */
   touched(id: number): void;
 }
@@ -66,7 +71,7 @@ export class RedactPass implements ContentPass {
   ) {
     this.text = new TextPass({
       ...tools,
-      isGone: ({ core }) => this.meets(core()),
+      isGone: ({ core, whole }) => this.meets(core()) && !this.isSpared(whole()),
       touched: ways.touched,
     });
   }
@@ -139,12 +144,20 @@ export class RedactPass implements ContentPass {
   /** Whether what has these corners, in user space, lies beneath in part. What has no inside is where its middle is. */
   private meets(corners: readonly Vec[]): boolean {
     const own = convexArea(corners);
-    if (own) return this.ways.areas.some((area) => convexMeet(area, own));
+    const { areas } = this.ways.gone;
+    if (own) return areas.some((area) => convexMeet(area, own));
     const middle = {
       x: corners.reduce((sum, p) => sum + p.x, 0) / corners.length,
       y: corners.reduce((sum, p) => sum + p.y, 0) / corners.length,
     };
-    return this.ways.areas.some((area) => isWithin(area, middle));
+    return areas.some((area) => isWithin(area, middle));
+  }
+
+  /** Whether what has these corners, in user space, reaches into what stays as it is. */
+  private isSpared(corners: readonly Vec[]): boolean {
+    const { spared } = this.ways.gone;
+    const own = spared && convexArea(corners);
+    return own !== null && convexMeet(spared as Convex, own);
   }
 
   private edit({ from, to }: { from: number; to: number }, text: string): void {
@@ -152,14 +165,15 @@ export class RedactPass implements ContentPass {
     this.text.touch();
   }
 
-  /** The areas as they lie in a space; none where it has no inside. */
-  private areasIn(ctm: Matrix): Convex[] {
+  /** What is to be gone as it lies in a space; nothing where that has no inside. */
+  private goneIn(ctm: Matrix): Gone {
     const [a, b, c, d] = ctm;
-    if (Math.abs(a * d - b * c) < 1e-12) return [];
+    if (Math.abs(a * d - b * c) < 1e-12) return { areas: [], spared: null };
     const back = invertMatrix(ctm);
-    return this.ways.areas.flatMap(
-      ({ corners }) => convexArea(corners.map((p) => transform(back, p))) ?? [],
-    );
+    const inIt = ({ corners }: Convex): Convex | null =>
+      convexArea(corners.map((p) => transform(back, p)));
+    const { areas, spared } = this.ways.gone;
+    return { areas: areas.flatMap((one) => inIt(one) ?? []), spared: spared && inIt(spared) };
   }
 
   private paint(
@@ -171,7 +185,7 @@ export class RedactPass implements ContentPass {
     if (!path) return;
     if (closes) path.reader.close();
     const whole = path.reader.subpaths;
-    const areas = this.areasIn(this.text.ctm);
+    const { areas } = this.goneIn(this.text.ctm);
     let filled: readonly Subpath[] = whole;
     let stroked: readonly Subpath[] = whole;
     for (const area of areas) {
@@ -273,32 +287,41 @@ export class RedactPass implements ContentPass {
     const objects = this.tools.resources?.lookup(name('XObject'));
     const held = key !== null && objects instanceof PDFDict ? objects.lookup(name(key)) : null;
     if (!(held instanceof PDFStream) || held.dict.lookup(name('Subtype')) !== name('Image')) return;
-    const areas = this.overSquare();
-    if (areas.length === 0) return;
-    const other = held instanceof PDFRawStream ? this.ways.picture(held, areas) : null;
+    const gone = this.overSquare();
+    if (!gone) return;
+    const isDrawn = held instanceof PDFRawStream && !isUnseen(gone);
+    const other = isDrawn ? this.ways.picture(held, gone) : null;
     this.tools.replaces(held);
     this.edit(operation, other ? `/${this.tools.named('XObject', other)} Do` : '');
   }
 
-  /** The areas that a picture lies beneath, in its own square. */
-  private overSquare(): Convex[] {
-    const square = convexArea(SQUARE);
-    return square ? this.areasIn(this.text.ctm).filter((area) => convexMeet(area, square)) : [];
+  /** What is to be gone of a picture, in its own square; null where nothing is. */
+  private overSquare(): Gone | null {
+    const { areas, spared } = this.goneIn(this.text.ctm);
+    const over = areas.filter((area) => convexMeet(area, SQUARE));
+    return over.length > 0 ? { areas: over, spared } : null;
   }
 
-  /** Small pictures within the content go whole. */
-  private inlinePicture({ to, end }: PlacedOperation): void {
+  /** Small pictures within the content become others beside it. */
+  private inlinePicture({ from: entries, to, end = to }: PlacedOperation): void {
     const from = this.inline;
     this.inline = -1;
-    if (from < 0 || this.overSquare().length === 0) return;
-    this.ways.lost();
-    this.edit({ from, to: end ?? to }, '');
+    const gone = from < 0 ? null : this.overSquare();
+    if (!gone) return;
+    const { bytes, resources } = this.tools;
+    // One white space before its data, and EI behind.
+    const data = bytes.subarray(to + 1, end - EI.length);
+    const said = bytes.subarray(entries, to - ID.length);
+    const held = inlinePicture(this.ways.context, said, data, resources);
+    const other = held && !isUnseen(gone) ? this.ways.picture(held, gone) : null;
+    if (!held) this.ways.lost();
+    this.edit({ from, to: end }, other ? `/${this.tools.named('XObject', other)} Do` : '');
   }
 }
 
-const SQUARE: readonly Vec[] = [
-  { x: 0, y: 0 },
-  { x: 1, y: 0 },
-  { x: 1, y: 1 },
-  { x: 0, y: 1 },
-];
+const [ID, EI] = ['ID', 'EI'];
+
+const SQUARE = convexArea(boxCorners(box(0, 0, 1, 1))) as Convex;
+
+/** Whether a picture lies beside all that is seen. */
+const isUnseen = ({ spared }: Gone): boolean => spared !== null && !convexMeet(spared, SQUARE);

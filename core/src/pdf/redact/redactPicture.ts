@@ -15,6 +15,7 @@ import { drawnPixels, MOST_PIXELS, samplesOf } from '../smaller/drawnPixels.ts';
 import { filtersOf, LOSSLESS, numberIn } from '../smaller/entries.ts';
 import type { Pixels, PictureTools } from '../smaller/pictureTools.ts';
 import { packedExactly, remade } from '../smaller/remade.ts';
+import type { Gone } from './gone.ts';
 
 const name = (text: string): PDFName => PDFName.of(text);
 
@@ -31,26 +32,28 @@ const NEAR = 1e-6;
 const BESIDE = ['Metadata', 'PieceInfo', 'OPI'];
 
 /**
- * A picture whose pixels are black where they lie beneath areas, and those of its mask such that nothing is seen of their shape; all others as they were,
+ * A picture whose pixels are black where they lie beneath areas, or white beside what is seen, and those of its mask such that nothing is seen of their shape; all others as they were,
  * packed without loss.
- * @param areas in the picture's own square, 1 × 1, y up
+ * @param gone in the picture's own square, 1 × 1, y up
  * @returns null where it cannot be read
  */
 export async function redactPicture(
   picture: PDFRawStream,
-  areas: readonly Convex[],
+  gone: Gone,
   ways: PictureWays,
   isMask = false,
 ): Promise<PDFRawStream | null> {
   const { dict } = picture;
   const [width, height] = [numberIn(dict, 'Width'), numberIn(dict, 'Height')];
   if (width * height === 0 || width * height > MOST_PIXELS || dict.has(name('F'))) return null;
-  if (dict.lookup(name('ImageMask')) === PDFBool.True) return stencil(picture, areas, ways);
+  if (dict.lookup(name('ImageMask')) === PDFBool.True) return stencil(picture, gone, ways);
   const read = await readPixels(picture, { width, height }, ways, isMask);
   if (!read) return null;
   const { samples, components, space } = read;
-  forEachBeneath(areas, width, height, (at) =>
-    samples.fill(0, at * components, (at + 1) * components),
+  // Beside what is seen they are like paper: small pictures of the page would have a dark edge.
+  const instead = gone.spared && !isMask ? 255 : 0;
+  forEachBeneath(gone, width, height, (at) =>
+    samples.fill(instead, at * components, (at + 1) * components),
   );
   const size = { width, height };
   const own = await packedExactly(picture, samples, size, { components, space }, ways.deflate);
@@ -58,7 +61,7 @@ export async function redactPicture(
   for (const key of ['SMask', 'Mask']) {
     const mask = dict.lookup(name(key));
     if (!(mask instanceof PDFRawStream)) continue;
-    const other = await redactPicture(mask, areas, ways, true);
+    const other = await redactPicture(mask, gone, ways, true);
     if (!other) return null;
     own.dict.set(name(key), dict.context.register(other));
   }
@@ -129,7 +132,7 @@ const isIndexed = (dict: PDFDict): boolean => {
 /** A stencil shows where ink is laid: beneath, none is. */
 async function stencil(
   picture: PDFRawStream,
-  areas: readonly Convex[],
+  gone: Gone,
   ways: PictureWays,
 ): Promise<PDFRawStream | null> {
   const { dict } = picture;
@@ -137,7 +140,7 @@ async function stencil(
   const row = Math.ceil(width / 8);
   const bits = await stencilBits(picture, width, height, ways);
   if (!bits) return null;
-  forEachBeneath(areas, width, height, (at) =>
+  forEachBeneath(gone, width, height, (at) =>
     setBit(bits, row, at % width, Math.floor(at / width)),
   );
   const own = remade(picture, await ways.deflate(bits), { width, height }, null, 'FlateDecode');
@@ -179,27 +182,34 @@ async function stencilBits(
   return bits;
 }
 
-/** Every pixel of which some lies beneath. */
+/** Every pixel of which some lies beneath, but those that what is spared has and their neighbours, with which they are smoothed. */
 function forEachBeneath(
-  areas: readonly Convex[],
+  { areas, spared }: Gone,
   width: number,
   height: number,
   look: (at: number) => void,
 ): void {
-  for (const { corners } of areas) {
-    // In pixels, from the top.
-    const area = convexArea(corners.map(({ x, y }) => ({ x: x * width, y: (1 - y) * height })));
+  // In pixels, from the top.
+  const inPixels = ({ corners }: Convex): Convex | null =>
+    convexArea(corners.map(({ x, y }) => ({ x: x * width, y: (1 - y) * height })));
+  const seen = spared && inPixels(spared);
+  for (const one of areas) {
+    const area = inPixels(one);
     if (!area) continue;
     const { minX, minY, maxX, maxY } = boxOfPoints(area.corners);
-    const isApart = (x: number, y: number): boolean =>
-      area.sides.some(
-        ({ n, d }) => n.x * (n.x < 0 ? x + 1 : x) + n.y * (n.y < 0 ? y + 1 : y) >= d - NEAR,
-      );
     for (let y = Math.max(0, Math.floor(minY + NEAR)); y < Math.min(height, maxY - NEAR); y++)
       for (let x = Math.max(0, Math.floor(minX + NEAR)); x < Math.min(width, maxX - NEAR); x++)
-        if (!isApart(x, y)) look(y * width + x);
+        if (!isApart(area, x, y, 0) && (!seen || isApart(seen, x, y, 1))) look(y * width + x);
   }
 }
+
+/** Whether a pixel, and so many around it, lie beside an area. */
+const isApart = ({ sides }: Convex, x: number, y: number, around: number): boolean =>
+  sides.some(({ n, d }) => {
+    const nearX = n.x < 0 ? x + 1 + around : x - around;
+    const nearY = n.y < 0 ? y + 1 + around : y - around;
+    return n.x * nearX + n.y * nearY >= d - NEAR;
+  });
 
 const isGray = ({ data }: Pixels): boolean => {
   for (let at = 0; at < data.length; at += 4)

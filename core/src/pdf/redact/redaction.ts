@@ -1,16 +1,18 @@
 import type { PDFDocument, PDFPage, PDFStream } from '@cantoo/pdf-lib';
 import type { DocState } from '../../document/index.ts';
-import { areasOfQuads, type Quad } from '../../print/index.ts';
+import type { Box } from '../../geometry/index.ts';
+import type { Quad } from '../../print/index.ts';
 import { drawOverPage, mendContents } from '../appendContent.ts';
-import { pageGeometry } from '../pages/geometry.ts';
+import { pageGeometry, shrinkTo } from '../pages/geometry.ts';
 import type { Deflate } from '../sink/formWriter.ts';
 import type { Layer } from '../sink/layer.ts';
 import type { PictureTools } from '../smaller/pictureTools.ts';
 import { takeOffBeneath } from './annotationsBeneath.ts';
 import { isRedacted } from './beneath.ts';
+import { beneathBars, cutAway, type Gone } from './gone.ts';
 import { phrasesOf, redactBeside } from './redactBeside.ts';
 import { redactPage } from './redactPage.ts';
-import { RedactionFailed } from './trouble.ts';
+import { RedactionFailed, type RedactTrouble } from './trouble.ts';
 
 /** What went with what lay beneath bars. */
 export interface Redacted {
@@ -20,7 +22,7 @@ export interface Redacted {
   readonly attachments: number;
 }
 
-/** Takes what lies beneath bars out of a file, page by page, and then out of what stands beside its pages. */
+/** Takes what lies beneath bars out of a file, or beyond what is seen of its pages, page by page, and then out of what stands beside them. */
 export class Redaction {
   private readonly isThere: boolean;
   private picturesLost = 0;
@@ -35,9 +37,9 @@ export class Redaction {
   }
 
   /**
-   * What is drawn on the page must stand in the document by now, fonts and pictures with it: what is not there cannot be told apart.
+   * Takes out what lies beneath bars. What is drawn on the page must stand in the document by now, fonts and pictures with it: what is not there cannot be told apart.
    * @param index from 0
-   * @param layer what annotations show of which some lies beneath is drawn into it; links alone are taken off without
+   * @param layer what annotations show of which some lies beneath is drawn into it
    * @throws RedactionFailed
    */
   async page(
@@ -46,21 +48,42 @@ export class Redaction {
     quads: readonly Quad[],
     layer: Layer | null = null,
   ): Promise<void> {
-    const areas = areasOfQuads(quads);
-    if (areas.length === 0) return;
-    const { context } = page.doc;
-    const { draw } = this.ways;
-    const deflate: Deflate =
-      this.ways.deflate ?? (async (bytes) => context.flateStream(bytes).getContents());
-    takeOffBeneath(page, areas, layer);
+    const gone = beneathBars(quads);
+    if (gone.areas.length === 0) return;
+    takeOffBeneath(page, gone, layer);
     if (layer && !layer.isEmpty) {
       mendContents(page);
-      drawOverPage(page, [{ form: await layer.finish(pageGeometry(page).box, deflate) }]);
+      const form = await layer.finish(pageGeometry(page).box, this.deflateFor(page));
+      drawOverPage(page, [{ form }]);
     }
-    const done = await redactPage(page, areas, { deflate, ...(draw ? { draw } : {}) });
-    if (done.trouble) throw new RedactionFailed(index, done.trouble);
+    const trouble = await this.takeOut(page, gone);
+    if (trouble) throw new RedactionFailed(index, trouble);
+  }
+
+  /**
+   * Takes out what lies beyond what is seen of a page, of which nothing is left than that.
+   * @param index from 0
+   * @throws RedactionFailed
+   */
+  async around(page: PDFPage, index: number, seen: Box): Promise<void> {
+    const gone = cutAway(seen);
+    takeOffBeneath(page, gone, null);
+    const trouble = await this.takeOut(page, gone);
+    if (trouble) throw new RedactionFailed(index, trouble, 'cut');
+    shrinkTo(page, seen);
+  }
+
+  private async takeOut(page: PDFPage, gone: Gone): Promise<RedactTrouble | null> {
+    const { draw } = this.ways;
+    const ways = { deflate: this.deflateFor(page), ...(draw ? { draw } : {}) };
+    const done = await redactPage(page, gone, ways);
     this.picturesLost += done.picturesLost;
     for (const one of done.replaced) this.replaced.add(one);
+    return done.trouble;
+  }
+
+  private deflateFor({ doc: { context } }: PDFPage): Deflate {
+    return this.ways.deflate ?? (async (bytes) => context.flateStream(bytes).getContents());
   }
 
   /** Null where there was nothing to take out. */

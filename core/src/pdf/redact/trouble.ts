@@ -15,7 +15,7 @@ const WORDS: Readonly<Record<RedactTrouble, string>> = {
 export const troubleInWords = (trouble: RedactTrouble): string =>
   `What lies there cannot be taken out: ${WORDS[trouble]}.`;
 
-/** What lies beneath a bar cannot be taken out: there is no copy then. */
+/** What lies beneath a bar, or is cut away from a page, cannot be taken out: there is no copy then. */
 export class RedactionFailed extends Error {
   override readonly name = 'RedactionFailed';
 
@@ -23,7 +23,9 @@ export class RedactionFailed extends Error {
     /** From 0. */
     readonly page: number,
     readonly trouble: RedactTrouble,
+    where: 'bar' | 'cut' = 'bar',
   ) {
-    super(`There is a bar on page ${page + 1}. ${troubleInWords(trouble)} No copy was made.`);
+    const is = where === 'bar' ? 'There is a bar on' : 'Something is cut away from';
+    super(`${is} page ${page + 1}. ${troubleInWords(trouble)} No copy was made.`);
   }
 }

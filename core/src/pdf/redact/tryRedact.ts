@@ -1,5 +1,6 @@
-import { areasOfQuads, type Quad } from '../../print/index.ts';
+import type { Quad } from '../../print/index.ts';
 import { openPdf } from '../openPdf.ts';
+import { beneathBars } from './gone.ts';
 import { redactPage } from './redactPage.ts';
 import { troubleInWords } from './trouble.ts';
 
@@ -14,7 +15,7 @@ export async function tryRedact(
   password?: string,
 ): Promise<string | null> {
   const doc = await openPdf(bytes, password);
-  const { trouble } = await redactPage(doc.getPage(page), areasOfQuads(quads), {
+  const { trouble } = await redactPage(doc.getPage(page), beneathBars(quads), {
     // What pictures are packed as is not looked at.
     deflate: async (samples) => samples,
   });
