@@ -17,6 +17,8 @@ import { Pen, wave } from './support/pen';
 
 /** Pages are arranged in their table. */
 
+const printIn = (path: string): string => textOf(new Uint8Array(readFileSync(path)));
+
 /** What the pages of the table are headed with, in order: their text stands beside them. */
 const order = (page: Page): Promise<string[]> =>
   page.evaluate(() =>
@@ -80,10 +82,10 @@ test('pages are chosen, turned, copied, moved by keys, by number and by hand, re
   await expect.poll(() => order(page)).toHaveLength(5);
   await table.getByRole('button', { name: 'Close' }).click();
   const send = await openSend(page);
-  const bytes = new Uint8Array(readFileSync(await downloadProved(page, send)));
-  const copy = await PDFDocument.load(bytes);
+  const path = await downloadProved(page, send);
+  const copy = await PDFDocument.load(readFileSync(path));
   expect(copy.getPages().map((one) => one.getRotation().angle)).toEqual([90, 90, 0, 0, 0]);
-  const texts = textOf(bytes).split('\f');
+  const texts = printIn(path).split('\f');
   expect(texts[3]).toBe(texts[4]);
 });
 
@@ -102,10 +104,25 @@ test('pages are cropped by numbers and shown whole again, on all of them', async
   await crop.getByRole('radio', { name: 'All pages' }).click();
   await crop.getByRole('button', { name: 'Crop', exact: true }).click();
   await expect.poll(shape).toBeLessThan(whole - 30);
+  // What is drawn is as high as the page is now.
+  const drawnShape = (): Promise<number> =>
+    pageBox(page, 1)
+      .locator('[data-layer="paper"] canvas')
+      .first()
+      .evaluate((canvas: HTMLCanvasElement) => Math.round((100 * canvas.height) / canvas.width));
+  await expect.poll(drawnShape).toBeLessThan(whole - 30);
   await kept(page);
   await page.reload();
   await drawn(page, 1);
   expect(await shape()).toBeLessThan(whole - 30);
+  // What is cut away is in copies until one says otherwise.
+  const cut = await openSend(page);
+  expect(printIn(await downloadProved(page, cut))).toContain('Rock-pool zones');
+  await cut.getByRole('switch', { name: 'Leave out what is cut away from pages' }).click();
+  const left = printIn(await downloadProved(page, cut));
+  expect(left).not.toContain('Rock-pool zones');
+  expect(left.trim().length).toBeGreaterThan(200);
+  await page.keyboard.press('Escape');
   await command(page, 'Crop pages …');
   await expect(crop.getByLabel('Top, mm')).toHaveValue('100');
   await crop.getByRole('button', { name: 'Show all of it again' }).click();
@@ -156,8 +173,7 @@ test('pages of a file and of another document come in, one is replaced, and some
   await page.reload();
   await drawn(page, 1);
   const send = await openSend(page);
-  const bytes = new Uint8Array(readFileSync(await downloadProved(page, send)));
-  const texts = textOf(bytes).split('\f');
+  const texts = printIn(await downloadProved(page, send)).split('\f');
   expect(texts[0]).toContain('Rock-pool zones');
   expect(texts[1]).toContain('Contents');
   await send.getByRole('button', { name: 'Close' }).click();

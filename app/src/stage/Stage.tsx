@@ -26,7 +26,7 @@ export function Stage(props: {
   const { pictures, marks, label, nameOf = numberOf, renderOnPage, children } = props;
   const hold = useStage() as HeldStage;
   const { controller } = hold;
-  const { first, last, reaching, look } = useSight();
+  const { first, last, reaching, look, pages } = useSight();
   const element = useRef<HTMLDivElement>(null);
   const [measured, setMeasured] = useState(false);
 
@@ -58,7 +58,7 @@ export function Stage(props: {
   }, [controller, hold]);
 
   const from = Math.max(0, first - SPARE);
-  const to = Math.min(controller.pages.length - 1, last + SPARE);
+  const to = Math.min(pages.length - 1, last + SPARE);
   const near = measured ? Array.from({ length: to - from + 1 }, (_, i) => from + i) : [];
   // What is typed there would be lost to a page that goes.
   const shown = reaching < 0 || near.includes(reaching) ? near : [...near, reaching];
@@ -83,8 +83,8 @@ export function Stage(props: {
     >
       {shown.map((index) => (
         <StagePage
-          key={controller.pages[index].id}
-          page={controller.pages[index]}
+          key={pages[index].id}
+          page={pages[index]}
           index={index}
           name={nameOf(index)}
           pictures={pictures}

@@ -1,3 +1,4 @@
+import { turnPage } from '@marginalis/core/document';
 import { box, plainPage, transform } from '@marginalis/core/geometry';
 import { pageRefsFor } from '../../../core/testing/marks';
 import { StageController } from './StageController';
@@ -40,6 +41,18 @@ test('what is in sight stays where it is when a page before it comes, and goes',
   stage.setPages(before);
   expect(stage.getSight()).toMatchObject({ current: 5, count: 9 });
   expect(topInSight(stage)).toBeCloseTo(top);
+});
+
+test('whoever shows pages is told of one that has become another, though all else stays', () => {
+  const stage = stageOf(9);
+  stage.goToPage(4);
+  const before = stage.getSight();
+  const told: unknown[] = [];
+  stage.subscribe(() => told.push(stage.getSight()));
+  const pages = stage.pages.map((page, k) => (k === 4 ? turnPage(page, 180) : page));
+  stage.setPages(pages);
+  expect(told.at(-1)).not.toBe(before);
+  expect(stage.getSight()).toEqual({ ...before, pages });
 });
 
 test('when the page in sight goes, and it was the last and widest, one sees the one before it', () => {

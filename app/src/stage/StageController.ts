@@ -378,6 +378,7 @@ export class StageController extends TurningCamera {
       zoom: this.camera.zoom,
       fit: this.fit,
       view: this.seenAs,
+      pages: this.pages,
       count: this.pages.length,
       before: this.visited.before,
       after: this.visited.after,

@@ -1,3 +1,4 @@
+import type { Page } from '@marginalis/core/document';
 import type { Box } from '@marginalis/core/geometry';
 import type { PaperLook } from './look';
 import { type Fit, PLAIN_VIEW, type StagePlace, type StageView } from './place';
@@ -13,7 +14,8 @@ export interface StageSight {
   readonly zoom: number;
   readonly fit: Fit;
   readonly view: StageView;
-  /** How many pages there are. */
+  /** The pages as they are by now, and how many there are. */
+  readonly pages: readonly Page[];
   readonly count: number;
   /** Where one was before the last jump; null without one, and when one is there again. */
   readonly before: StagePlace | null;
@@ -37,6 +39,7 @@ export const NOTHING: StageSight = {
   zoom: 1,
   fit: 'width',
   view: PLAIN_VIEW,
+  pages: [],
   count: 0,
   reaching: -1,
   before: null,

@@ -80,6 +80,8 @@ const settingsShape = object({
     room: boolean().default(false),
     /** Whether copies say who made marks and notes. */
     authors: boolean().default(true),
+    /** Whether copies leave out what pages are cut down from. */
+    withoutCut: boolean().default(false),
     /** Dots an inch that pictures in a copy keep at most; 0 for as many as they have. */
     smaller: mixed<0 | 96 | 150>()
       .oneOf([0, 96, 150] as const)
@@ -120,6 +122,7 @@ export const FIRST_SETTINGS: Settings = {
     perSheet: 1,
     room: false,
     authors: true,
+    withoutCut: false,
     smaller: 0,
     naming: FIRST_NAMING,
   },

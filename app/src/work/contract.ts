@@ -56,6 +56,8 @@ interface PdfJobs {
       protection: Protection | null;
       /** Dots an inch its pictures keep at most; null where they stay as they are. */
       dpi: number | null;
+      /** What pages are cut down from is left out. */
+      withoutCut: boolean;
     } & FaceSources;
     answer: FixedCopy;
   };
@@ -66,6 +68,7 @@ interface PdfJobs {
       madeAt: number;
       protection: Protection | null;
       dpi: number | null;
+      withoutCut: boolean;
     } & FaceSources;
     answer: LivingCopy;
   };

@@ -19,8 +19,6 @@ export interface PrintTakenOut {
   readonly left: readonly string[];
   /** Why letters could not be told apart. */
   readonly trouble: TextTrouble | null;
-  /** Forms in whose place others are drawn. */
-  readonly replaced: readonly PDFStream[];
 }
 
 /** Letters without the spaces between them: a file need not have these. */
@@ -28,8 +26,11 @@ const lettersIn = (text: string): number => [...text.replace(/\s/g, '')].length;
 /** Of the letters that are read no more are one letter of the file on the mean: ligatures. */
 const MOST_IN_ONE = 1.5;
 
-/** Takes print out of the content of a page; of each piece it is told whether it is gone. */
-export function takeOutPrint(page: PDFPage, taken: readonly TakenPrint[]): PrintTakenOut {
+/** Takes print out of the content of a page; of each piece it is told whether it is gone, and which forms others are drawn in place of. */
+export function takeOutPrint(
+  page: PDFPage,
+  taken: readonly TakenPrint[],
+): PrintTakenOut & { readonly replaced: readonly PDFStream[] } {
   if (taken.length === 0) return { gone: 0, left: [], trouble: null, replaced: [] };
   const areas = taken.map(({ quad }) => aroundQuad(quad));
   const counts = areas.map(() => 0);
@@ -54,7 +55,7 @@ export async function tryTakeOut(
   page: number,
   taken: readonly TakenPrint[],
   password?: string,
-): Promise<Omit<PrintTakenOut, 'replaced'>> {
+): Promise<PrintTakenOut> {
   const doc = await openPdf(bytes, password);
   const { gone, left, trouble } = takeOutPrint(doc.getPage(page), taken);
   return { gone, left, trouble };

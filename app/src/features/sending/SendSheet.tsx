@@ -1,5 +1,5 @@
 import { listMarks, listNotes, listRows } from '@marginalis/core/derived';
-import { isAsCame } from '@marginalis/core/document';
+import { isAsCame, isCutDown } from '@marginalis/core/document';
 import { leadsGone } from '@marginalis/core/guide';
 import { markedPages, saysAuthors } from '@marginalis/core/leaving';
 import { useMemo, useState } from 'react';
@@ -97,6 +97,7 @@ export function SendSheet({ onClose, inSight }: { onClose: () => void; inSight: 
         isOpen={inSight !== null}
         notes={part ? listNotes(part.document).length : 0}
         hasAuthors={hasAuthors}
+        isCutDown={part?.document.pages.some(isCutDown) ?? false}
         onChange={change}
         terms={terms}
         onTerms={(by) => setTerms({ ...terms, ...by })}

@@ -24,6 +24,8 @@ export function WhatAndHow(props: {
   notes: number;
   /** It says of something who made it. */
   hasAuthors: boolean;
+  /** Some of its pages are cut down. */
+  isCutDown: boolean;
   onChange: (part: Partial<Asked>) => void;
   /** What a link is made with. */
   terms: LinkTerms;
@@ -32,7 +34,7 @@ export function WhatAndHow(props: {
   mail: MailTerms;
   onMail: (part: Partial<MailTerms>) => void;
 }) {
-  const { asked, trouble, marked, isOpen, ways, how, system, notes, hasAuthors } = props;
+  const { asked, trouble, marked, isOpen, ways, how, system, notes, hasAuthors, isCutDown } = props;
   const { onChange, terms, onTerms, mail, onMail } = props;
   const { colors } = useTheme();
   const notesLabel = notes === 1 ? 'Its note' : `Its ${notes} notes`;
@@ -135,6 +137,13 @@ export function WhatAndHow(props: {
           label="Say who made marks and notes"
           on={asked.authors}
           onChange={(authors) => onChange({ authors })}
+        />
+      )}
+      {isCutDown && (asked.as === 'fixed' || asked.as === 'living') && (
+        <SwitchRow
+          label="Leave out what is cut away from pages"
+          on={asked.withoutCut}
+          onChange={(withoutCut) => onChange({ withoutCut })}
         />
       )}
       <Choices

@@ -29,7 +29,7 @@ async function sourcesOf(shas: Iterable<string>): Promise<AskOfCopy['sources'] |
 /** Gathers what a copy is made of; what is missing, in words. Rejects when storage cannot be read. */
 export async function askOfCopy(
   session: DocumentSession,
-  { part, notes, protection = null, smaller = null }: CopyOfPart,
+  { part, notes, protection = null, smaller = null, withoutCut = false }: CopyOfPart,
 ): Promise<
   { readonly ok: true; readonly ask: AskOfCopy } | { readonly ok: false; readonly message: string }
 > {
@@ -55,6 +55,7 @@ export async function askOfCopy(
     copyOf: { title, madeAt: Date.now() },
     protection,
     dpi: smaller,
+    withoutCut,
   };
   return { ok: true, ask };
 }

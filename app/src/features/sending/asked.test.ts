@@ -17,6 +17,7 @@ const asked = (part: Partial<Asked>): Asked => ({
   perSheet: 1,
   room: false,
   authors: true,
+  withoutCut: false,
   smaller: 0,
   dpi: 150,
   ...part,

@@ -20,6 +20,8 @@ export interface Asked {
   readonly room: boolean;
   /** Whether what leaves says who made marks and notes. */
   readonly authors: boolean;
+  /** What its pages are cut down from is left out of it. */
+  readonly withoutCut: boolean;
   /** Dots an inch that pictures in a copy keep at most; 0 for as many as they have. */
   readonly smaller: Settings['sending']['smaller'];
 }

@@ -15,6 +15,8 @@ export interface CopyOfPart {
   readonly protection?: Protection | null;
   /** Dots an inch its pictures keep at most; as many as they have where nothing is said. */
   readonly smaller?: number | null;
+  /** What pages are cut down from is left out. */
+  readonly withoutCut?: boolean;
 }
 
 /** What goes into the copy: of a fixed one notes that are left out are only not drawn, in a living one they would be there. */

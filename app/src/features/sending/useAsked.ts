@@ -1,3 +1,4 @@
+import { withoutCut } from '@marginalis/core/derived';
 import type { DocState } from '@marginalis/core/document';
 import type { Box } from '@marginalis/core/geometry';
 import { partOf, withoutAuthors, withoutNotesBeneath } from '@marginalis/core/leaving';
@@ -75,12 +76,13 @@ export function useAsked(inSight: InSight | null): {
     () => pagesAsked({ what, typed: typed ?? '' }, document, all, current),
     [what, typed, document, all, current],
   );
-  const { authors, as } = asked;
+  const { authors, as, withoutCut: isCut } = asked;
   const part = useMemo((): Part | null => {
     if (!named.ok) return null;
     const { pages } = named;
     const names = pages.map((index) => all[index]);
-    const whole = withoutNotesBeneath(partOf(document, pages));
+    const some = withoutNotesBeneath(partOf(document, pages));
+    const whole = isCut ? withoutCut(some) : some;
     const part = authors ? whole : withoutAuthors(whole, as === 'living');
     if (!isRegion) return { names, document: part, inName: pagesInName(pages, all) };
     return {
@@ -89,7 +91,7 @@ export function useAsked(inSight: InSight | null): {
       inName: `part of page ${names[0]}`,
       area: taken.region.area,
     };
-  }, [named, document, all, isRegion, taken, authors, as]);
+  }, [named, document, all, isRegion, taken, authors, isCut, as]);
   const first = named.ok ? Math.max(0, named.pages.indexOf(current)) : 0;
   return {
     ...{ asked, change, part, first },

@@ -123,11 +123,14 @@ function copyingOf(
   tell: (done: number, all: number) => void,
 ): Work<FixedCopy | LivingCopy> {
   if (of.as !== 'living') return startWork('fixedCopy', ask, tell);
-  const { sources, faces, own, copyOf, protection, dpi } = ask;
+  const { sources, faces, own, copyOf, protection, dpi, withoutCut } = ask;
   const document = plainDocument(documentOf(of));
   return startWork(
     'livingCopy',
-    { sources, document, faces, own, protection, dpi, madeAt: copyOf.madeAt },
+    {
+      ...{ sources, document, faces, own, protection, dpi, withoutCut },
+      madeAt: copyOf.madeAt,
+    },
     tell,
   );
 }
@@ -151,7 +154,7 @@ function drawingOf(
 
 /** Null where it was stopped. A proof that cannot be made is no reason to keep a copy back, but it is said. */
 async function prove(
-  { sources, notes, notesAt, faces, own }: AskOfCopy,
+  { sources, notes, notesAt, faces, own, withoutCut }: AskOfCopy,
   of: CopyOfPart,
   copy: FixedCopy | LivingCopy,
   mine: Making,
@@ -161,7 +164,7 @@ async function prove(
   const proving = startWork(
     'prove',
     {
-      ...{ sources, notesAt, faces, own },
+      ...{ sources, notesAt, faces, own, withoutCut },
       notes: of.as === 'living' ? [] : notes,
       living: of.as === 'living',
       document: plainDocument(document),

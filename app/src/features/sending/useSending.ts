@@ -43,8 +43,19 @@ export function useSending(
   /** The link that is to lead to the copy; null where a copy leaves another way. */
   const under = useRef<KeptLink | null>(null);
   const locked = protection && JSON.stringify({ ...protection, ownerPassword: null });
-  const { what, typed, authors } = asked;
-  const question = [as, notes, picture, dpi, what, typed, smaller, authors, locked].join(' ');
+  const { what, typed, authors, withoutCut } = asked;
+  const question = [
+    as,
+    notes,
+    picture,
+    dpi,
+    what,
+    typed,
+    smaller,
+    authors,
+    withoutCut,
+    locked,
+  ].join(' ');
   const sendIt = async (): Promise<void> => {
     if (!part) return;
     leaving.forgetTold();
@@ -52,7 +63,7 @@ export function useSending(
     if (state.phase === 'made') return leaving.copy(state, part, under.current);
     sent.current = question;
     const made = await make({
-      ...{ part, notes, as, protection, smaller },
+      ...{ part, notes, as, protection, smaller, withoutCut },
       ...(as === 'pictures' ? { pictures: { picture, dpi } } : {}),
     });
     // Stopped by a change of the document it goes on below.
