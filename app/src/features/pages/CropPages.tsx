@@ -99,7 +99,8 @@ export function CropPages({ onClose }: { onClose: () => void }) {
       </View>
       <OnPages count={ids.length} on={on} onChange={setOn} />
       <Text variant="bodySmall">
-        What is cut away is not seen any more, here and in copies; it can be shown again here.
+        What is cut away is not seen any more, and can be shown again here. Copies still hold it,
+        unless you leave it out when you send them.
       </Text>
       <Action onPress={() => setInsets(NOTHING)}>Frame the whole page</Action>
     </Sheet>
