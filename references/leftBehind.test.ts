@@ -13,6 +13,7 @@ import { type Box, boxOfPoints, growBox } from '@marginalis/core/geometry';
 import type { PictureMark } from '@marginalis/core/kinds';
 import { makeFixedCopy, makeLivingCopy, readForm } from '@marginalis/core/pdf';
 import { FIRST_ROLL } from '@marginalis/core/marks';
+import { aroundQuad } from '@marginalis/core/print';
 import { textFiles } from '../cli/faces';
 import { prove } from '../cli/proving';
 import { draw } from '../cli/smaller';
@@ -194,4 +195,20 @@ test('a field that a bar lies over is gone from the form, all others are there',
       named.asArray().map(() => true),
     );
   }
+});
+
+test('a bar that cuts letters takes them whole, which is no fault of the copy', async () => {
+  const bytes = sample('rock-pool-zones');
+  const { document, print } = await opened(bytes, 0);
+  const line = lineWith(print, print.text.indexOf('Rock-pool zones'));
+  if (!line) throw new Error('The line is not found.');
+  const { minX, minY, maxX, maxY } = boxOfPoints(aroundQuad(line.quad));
+  const upper = quadOf({ minX, maxX, minY: minY + 0.35 * (maxY - minY), maxY });
+  const bar = barred(document, 0, [upper], wordsBeneath(print, [upper]));
+  const [fixed] = await bothCopies(bytes, bar);
+  expect(textOf(fixed)).not.toContain('Rock-pool zones');
+  const { proof } = await prove({ source: bytes, document: bar }, fixed);
+  expect(proof.pages.map(({ still, unread, alike }) => [still, unread, alike])).toEqual([
+    ['', '', true],
+  ]);
 });

@@ -108,8 +108,7 @@ export async function provePage(
   const photographs = [...photographsIn(drawing, matrix), ...smaller.map(placeIn)];
   const compared = compareRasters(wanted, found, photographs);
   const partly = source.partly.map((one) => growBox(transformBox(matrix, one), EDGE));
-  const spots = compared.spots.filter(({ box }) => !isOver(box, partly));
-  const difference = { ...compared, spots };
+  const difference = withoutSpots(compared, ({ box }) => isOver(box, partly));
   // A mark that is not there is missed in pixels first; not a faint one on a picture, of which squares are compared.
   const doubtful = [...difference.spots.map(({ box }) => box), ...smaller];
   // Drawn once more where it is needed, which is seldom: keeping it takes longer on every page.
@@ -167,6 +166,15 @@ function judged(
     told.links.copy <= told.links.source &&
     told.sized;
   return { alike, ...told };
+}
+
+function withoutSpots(
+  { inked, differing, spots }: Difference,
+  which: (spot: Difference['spots'][number]) => boolean,
+): Difference {
+  const out = new Set(spots.filter(which));
+  const pixels = [...out].reduce((sum, one) => sum + one.pixels, 0);
+  return { inked, differing: differing - pixels, spots: spots.filter((one) => !out.has(one)) };
 }
 
 /** Whether a box lies over letters, which may hang together. */
