@@ -28,7 +28,16 @@ test('a line is tapped and corrected; the copy has the new words as text and not
   expect((await axe.analyze()).violations.map(({ id, nodes }) => [id, nodes[0].html])).toEqual([]);
   await says.fill('long '.repeat(60));
   await expect(sheet.getByRole('alert')).toContainText('too long for the line');
+  // The print's own letters are taken, as far as they go.
+  const own = sheet.getByRole('radio', { name: 'As printed' }).first();
+  await expect(own).toBeChecked();
+  await says.fill('1. Which of these are never dry? ß');
+  await expect(sheet.getByRole('status')).toHaveText(
+    'The print has no letter for “ß”: others are taken.',
+  );
+  await expect(own).not.toBeChecked();
   await says.fill('1. Which zone of the shore is never dry?');
+  await expect(own).toBeChecked();
   await sheet.getByRole('button', { name: 'Correct' }).click();
   await expect(sheet).toBeHidden();
   await kept(page);

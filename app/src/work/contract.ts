@@ -4,7 +4,7 @@ import type { Attachment, DocState, Page, RefusalReason } from '@marginalis/core
 import type { Drawing } from '@marginalis/core/drawing';
 import type { Form } from '@marginalis/core/fields';
 import type { Mail, PlacedInk } from '@marginalis/core/formats';
-import type { Box, PageBox, Vec } from '@marginalis/core/geometry';
+import type { Box, PageBox } from '@marginalis/core/geometry';
 import type { MarkId, MarkRecord, PageId } from '@marginalis/core/marks';
 import type {
   CopyOf,
@@ -24,7 +24,7 @@ import type { Quad } from '@marginalis/core/photographed';
 import type { ReadSvg } from '@marginalis/core/svg';
 import type { TakenPrint } from '@marginalis/core/kinds';
 import type { InkOnPaper, PictureHead } from '@marginalis/core/pictures';
-import type { PrintedLook, Raster } from '@marginalis/core/pdfium';
+import type { PrintedLook, LookAt, Raster } from '@marginalis/core/pdfium';
 import type { CopyToProve, Proof, ProvedPage } from '@marginalis/core/proof';
 import type { Quad as PrintQuad } from '@marginalis/core/print';
 import type { CarriedOver } from '@marginalis/core/edition';
@@ -175,7 +175,7 @@ interface LookJobs {
   };
   /** How a line of print looks: the letter at a place, in user space, and the colours of an area as the file has it. */
   lineLook: {
-    ask: { bytes: Uint8Array; page: number; at: Vec; area: Box; password?: string };
+    ask: LookAt & { bytes: Uint8Array; area: Box };
     answer: { readonly printed: PrintedLook | null; readonly colours: InkOnPaper | null };
   };
   /** Where the marks of a document belong in another edition of it. */

@@ -59,16 +59,16 @@ const runs: { [J in LookJob]: Run<J> } = {
   },
   picture: makePicture,
   graphic: readGraphic,
-  async lineLook({ bytes, page, at, area, password }) {
+  async lineLook({ bytes, area, ...asked }) {
+    const { page, password } = asked;
     const module = await pdfium();
     const open = openPages(module, bytes, password);
     try {
       const raster = open.page(page, ({ size, draw }) =>
         draw(windowOnto(size, area, Math.min(300, (72 * 600) / boxWidth(area)))),
       );
-      const locked = password === undefined ? {} : { password };
       return {
-        printed: lineLook(module, bytes, { page, at, ...locked }),
+        printed: lineLook(module, bytes, asked),
         colours: raster && inkOnPaper(raster),
       };
     } finally {

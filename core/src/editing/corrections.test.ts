@@ -126,3 +126,35 @@ test.each([
     expect(looksLike(font, flags, weight)).toEqual({ family, bold, italic, isGuess });
   },
 );
+
+test('in the print’s own letters it is seen as their outlines, and text lies beneath that is only found', () => {
+  const square = { verbs: 'MLLZ', coords: [0, 0, 500, 0, 500, 500] };
+  const letters = [
+    { char: 'a', advance: 600, outline: square },
+    { char: ' ', advance: 250, outline: { verbs: '', coords: [] } },
+  ];
+  const own = { letters, drop: 0.95, stretch: 1 };
+  const corrected = done(state, correctPrint(state, { ...asked('a a'), own, stretch: 14.5 / 120 }));
+  const mark = corrected.marks.get('p0')?.get('c');
+  if (!mark) throw new Error('The correction is not there.');
+  const [, text, first, second] = drawingOf(mark);
+  expect([text, first, second]).toMatchObject([
+    { is: 'text', opacity: 0 },
+    { is: 'fill', paint: { colour: look.colour, opacity: 1 } },
+    { is: 'fill' },
+  ]);
+  // On its baseline, and after a letter and a space of ten points.
+  expect(first.is === 'fill' && [...first.path.coords]).toEqual([40, 300, 45, 300, 45, 305]);
+  expect(second.is === 'fill' && second.path.coords[0]).toBeCloseTo(48.5);
+  expect(fromPartRecord('mark', toPartRecord('mark', mark))).toEqual(mark);
+  // Carried, they are as large as the line.
+  const twice = drawingOf(kindFor(mark).carry(mark, [2, 0, 0, 2, 0, 0]));
+  expect(twice[2].is === 'fill' && twice[2].path.coords[2]).toBeCloseTo(90);
+  // What is damaged is refused.
+  const record = toPartRecord('mark', mark);
+  const damaged = {
+    ...(record as object),
+    own: { ...own, letters: [{ ...letters[0], outline: 1 }] },
+  };
+  expect(() => fromPartRecord('mark', damaged)).toThrow();
+});

@@ -6,7 +6,7 @@ import {
   type Transaction,
 } from '../document/index.ts';
 import type { Vec } from '../geometry/index.ts';
-import { asCorrection, type CorrectionMark } from '../kinds/index.ts';
+import { asCorrection, type CorrectionMark, type OwnLetters } from '../kinds/index.ts';
 import type { MarkId, PageId } from '../marks/index.ts';
 import { linesWithin, placeNear, type Print, type Quad, quadsOf, textOf } from '../print/index.ts';
 import type { LetterStyle } from '../type/index.ts';
@@ -109,6 +109,8 @@ export interface NewCorrection {
   /** How far the baseline of a line that is set lies below its head, and how long it is, points. */
   readonly set: { readonly below: number; readonly width: number };
   readonly stretch: number;
+  /** The print's own letters, where it is set in them; text in the face of `look` lies beneath them then. */
+  readonly own?: OwnLetters;
   /** How far it is moved along its line and upwards, points. */
   readonly shift?: Vec;
   /** Of the paper, `#rrggbb`. */
@@ -136,7 +138,7 @@ export function correctLines(state: DocState, asked: readonly NewCorrection[]): 
 /** Puts a correction on a line of print, or makes one that is there say something else. */
 export function correctPrint(state: DocState, asked: NewCorrection): Transaction | null {
   const { id, page, line, says, look, baseline, set, stretch, paper, madeAt, author } = asked;
-  const { shift = NOWHERE } = asked;
+  const { shift = NOWHERE, own } = asked;
   const before = correctionOf(state, page, line);
   const [up, side] = [Math.cos(line.angle), -Math.sin(line.angle)];
   const after: CorrectionMark = {
@@ -152,6 +154,7 @@ export function correctPrint(state: DocState, asked: NewCorrection): Transaction
     },
     ...(shift.x !== 0 || shift.y !== 0 ? { shift } : {}),
     ...{ width: set.width, stretch },
+    ...(own ? { own } : {}),
   };
   if (before && JSON.stringify(before) === JSON.stringify(after)) return null;
   const label = says === '' ? 'Take words out of the print' : 'Correct the print';

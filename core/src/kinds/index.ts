@@ -78,6 +78,7 @@ export {
   blockOfCorrection,
   cornersOfCorrection,
   type CorrectionMark,
+  type OwnLetters,
   LONGEST_LINE,
   NARROWEST,
   WIDEST,

@@ -6,4 +6,4 @@ export { type OpenToCompare, openToCompare } from './openToCompare.ts';
 export { opensFreely } from './opensFreely.ts';
 export type { Placed, Raster, Window } from './raster.ts';
 export { wholePage, windowOnto } from './window.ts';
-export { lineLook, type PrintedLook } from './lineLook.ts';
+export { lineLook, type LookAt, type PrintedLook } from './lineLook.ts';

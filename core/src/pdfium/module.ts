@@ -106,6 +106,12 @@ export interface PdfiumModule {
     FPDFText_GetMatrix(text: number, index: number, matrix: number): number;
     FPDFText_GetLooseCharBox(text: number, index: number, box: number): number;
     FPDFTextObj_GetFont(object: number): number;
+    FPDFFont_GetIsEmbedded(font: number): number;
+    /** `letter` is a Unicode value; advances are as wide as letters of that size are. */
+    FPDFFont_GetGlyphWidth(font: number, letter: number, size: number, width: number): number;
+    FPDFFont_GetGlyphPath(font: number, letter: number, size: number): number;
+    FPDFGlyphPath_CountGlyphSegments(path: number): number;
+    FPDFGlyphPath_GetGlyphPathSegment(path: number, index: number): number;
     FPDFFont_GetAscent(font: number, size: number, ascent: number): number;
     FPDFFont_GetDescent(font: number, size: number, descent: number): number;
     FPDFCatalog_IsTagged(document: number): number;

@@ -53,3 +53,11 @@ export { type Quote, quoteOf, textOf } from './quote.ts';
 export { type PaperSample, dotNear } from './dotNear.ts';
 export { type PrintedRule, rulesIn } from './rulesIn.ts';
 export { lineOf, nextPlace, type WindowOnPage, type WritingLine } from './nextPlace.ts';
+export {
+  LETTER_UNITS,
+  lettersFor,
+  lettersOfLine,
+  placedLetters,
+  type PrintedLetter,
+  printedLettersShape,
+} from './printedLetters.ts';

@@ -2,6 +2,7 @@ import { findMark } from '@marginalis/core/document';
 import { correctionOf } from '@marginalis/core/editing';
 import { distance } from '@marginalis/core/geometry';
 import { blockOfCorrection, LONGEST_LINE, NARROWEST, WIDEST } from '@marginalis/core/kinds';
+import { lettersFor, placedLetters } from '@marginalis/core/print';
 import { type Family, faceOfStyle, type LetterStyle, type SetBlock } from '@marginalis/core/type';
 import { useState, useSyncExternalStore } from 'react';
 import { StyleSheet, View } from 'react-native';
@@ -9,18 +10,13 @@ import { Text, useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
 import { usePageNames, useSession, useSettings } from '@/session';
 import { pageFonts } from '@/stage';
-import { Action, Choices, Field, NumberField, Sheet, SwitchRow } from '@/ui';
+import { Action, Field, NumberField, Sheet } from '@/ui';
 import { type AskedLine, askedLine } from './asked';
+import { CorrectLook } from './CorrectLook';
 import { putCorrections } from './putCorrections';
 import { SameLines } from './SameLines';
 import { useSameLines } from './useSameLines';
 
-const FAMILIES: readonly { readonly value: Family; readonly label: string }[] = [
-  { value: 'serif', label: 'With serifs' },
-  { value: 'sans', label: 'Without' },
-  { value: 'mono', label: 'Typewriter' },
-];
-const [SMALLEST, LARGEST] = [2, 200];
 /** So far a line is moved at most, points. */
 const FARTHEST = 2_000;
 
@@ -47,16 +43,27 @@ function Asked({ asked, onClose }: { asked: AskedLine; onClose: () => void }) {
   const set = pageFonts.setBlock(blockOfCorrection({ says: says || ' ', look }));
   const printed = pageFonts.setBlock(blockOfCorrection({ says: line.was, look }));
   const stretch = set && printed ? stretchFor(asked, widthOf(set), widthOf(printed)) : null;
-  const isTooLong = says !== '' && stretch !== null && stretch < NARROWEST;
+  const [isOwn, setOwn] = useState(asked.isOwn);
+  const own = isOwn && stretch !== null && set ? setInOwn(asked, says.trim(), look.size) : null;
+  const narrow = own?.stretch ?? stretch;
+  const isTooLong = says !== '' && narrow !== null && narrow < NARROWEST;
   const nameOf = usePageNames();
   const sameLines = useSameLines(asked);
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
   const [shift, setShift] = useState(asked.shift);
   const put = (text: string): void => {
     if (!set || stretch === null) return;
+    const below = set.lines[0]?.baseline ?? look.size;
     const correction = {
-      ...{ says: text.trim(), look, paper: asked.paper, stretch, shift, author },
-      set: { below: set.lines[0]?.baseline ?? look.size, width: widthOf(set) },
+      ...{ says: text.trim(), look, paper: asked.paper, shift, author },
+      set: { below, width: widthOf(set) },
+      // What is found beneath the print's own letters is as long as they are.
+      ...(own
+        ? {
+            own: { letters: own.letters, drop: below / look.size, stretch: own.stretch },
+            stretch: own.length / widthOf(set),
+          }
+        : { stretch }),
     };
     const others = (sameLines ?? []).filter(({ key }) => chosen.has(key));
     onClose();
@@ -108,21 +115,14 @@ function Asked({ asked, onClose }: { asked: AskedLine; onClose: () => void }) {
           {`Printed: ${line.was}`}
         </Text>
       )}
-      <Choices
-        label="Letters"
-        choices={FAMILIES}
-        value={look.family}
-        onChange={(family) => change({ family })}
+      <CorrectLook
+        asked={asked}
+        look={look}
+        isOwn={own !== null}
+        lacking={isOwn && !own ? lackingIn(asked, says) : ''}
+        onChange={change}
+        onOwn={setOwn}
       />
-      <NumberField
-        label="Size, points"
-        value={rounded(look.size)}
-        least={SMALLEST}
-        most={LARGEST}
-        onChange={(size) => change({ size })}
-      />
-      <SwitchRow label="Bold" on={look.bold} onChange={(bold) => change({ bold })} />
-      <SwitchRow label="Italic" on={look.italic} onChange={(italic) => change({ italic })} />
       <NumberField
         label="Moved right, points"
         value={rounded(shift.x)}
@@ -146,6 +146,25 @@ function Asked({ asked, onClose }: { asked: AskedLine; onClose: () => void }) {
       </Text>
     </Sheet>
   );
+}
+
+/** A line in the print's own letters, as long as it then is, points, narrower where the column ends; null where they do not have it. */
+function setInOwn({ letters, room }: AskedLine, says: string, size: number) {
+  const taken = letters && lettersFor(says, letters);
+  if (!taken || says === '') return null;
+  const wide = size * placedLetters(says, taken).width;
+  const stretch = wide > 0 ? Math.min(1, Math.max(room, 1) / wide) : 1;
+  return { letters: taken, stretch, length: wide * stretch };
+}
+
+/** Signs of a text that the print has no letters for, as they are told. */
+function lackingIn({ letters }: AskedLine, says: string): string {
+  const known = new Set(letters?.map(({ char }) => char));
+  const lacking = [...new Set([...says.trim()].filter((char) => !known.has(char)))];
+  return lacking
+    .slice(0, 5)
+    .map((char) => `“${char}”`)
+    .join(', ');
 }
 
 /** Of letters whose name says nothing of serifs those are taken that are as wide as the print. */

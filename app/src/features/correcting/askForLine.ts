@@ -1,12 +1,16 @@
 import type { Page } from '@marginalis/core/document';
 import { correctionOf, looksLike, type PrintedLine } from '@marginalis/core/editing';
 import { distance, type Vec } from '@marginalis/core/geometry';
-import type { Print } from '@marginalis/core/print';
+import type { CorrectionMark } from '@marginalis/core/kinds';
+import { lettersOfLine, type Print, type PrintedLetter } from '@marginalis/core/print';
 import type { Reader } from '@/shell';
-import { askedLine } from './asked';
+import { type AskedLine, askedLine } from './asked';
 import { CORRECT } from './ids';
 import { printLook } from './printLook';
 import { whyNot } from './whyNot';
+
+/** A letter that is placed so near where a line begins is its first, in sizes of type. */
+const FIRST = 0.3;
 
 const GROUND = 'This line is printed on a picture, or on several colours: it cannot be corrected.';
 
@@ -19,7 +23,7 @@ export async function askForLine(
 ): Promise<void> {
   const trouble = await whyNot(page, line);
   if (trouble !== null) return session.notices.tell(trouble);
-  const seen = await printLook(page, line.quad, line.size);
+  const seen = await printLook(page, line.quad, line.size, true);
   if (typeof seen === 'string') return session.notices.tell(seen);
   const { printed, colours } = seen;
   if (!colours?.isPlain || !printed) return session.notices.tell(GROUND);
@@ -34,8 +38,9 @@ export async function askForLine(
   askedLine.setState({
     asked: {
       ...{ page: page.id, line, says: there?.says ?? line.was, look: there?.look ?? look },
+      ...lettersOf(printed.letters, line, there),
       baseline: baselineFrom(printed.origin, line),
-      paper: colours.paper,
+      ...{ ink: colours.ink, paper: colours.paper },
       room: Math.max(distance(head, headEnd), roomOf(print, line)),
       isGuess: isGuess && there === null,
       isThere: there !== null,
@@ -45,11 +50,23 @@ export async function askForLine(
   shell.openDialog(CORRECT);
 }
 
-/** Where a line begins on the baseline that one of its letters stands on. */
-function baselineFrom(origin: Vec, { quad, angle }: PrintedLine): Vec {
+/** The print's own letters, and whether the line is to be set in them; those of a correction that is there are among them. */
+function lettersOf(
+  printed: readonly PrintedLetter[],
+  { was, size, quad }: PrintedLine,
+  there: CorrectionMark | null,
+): Pick<AskedLine, 'letters' | 'isOwn'> {
+  const [, , foot, footEnd] = quad;
+  const letters = lettersOfLine(printed, was, size, distance(foot, footEnd));
+  return { letters, isOwn: letters !== null && (there === null || there.own !== undefined) };
+}
+
+/** Where a line begins on the baseline that one of its letters stands on: where its first letter is placed, which may reach beyond that. */
+function baselineFrom(origin: Vec, { quad, angle, size }: PrintedLine): Vec {
   const [, , foot] = quad;
   const along = { x: Math.cos(angle), y: Math.sin(angle) };
   const back = (origin.x - foot.x) * along.x + (origin.y - foot.y) * along.y;
+  if (Math.abs(back) < FIRST * size) return origin;
   return { x: origin.x - back * along.x, y: origin.y - back * along.y };
 }
 

@@ -1,6 +1,7 @@
 import type { PrintedLine } from '@marginalis/core/editing';
 import type { Vec } from '@marginalis/core/geometry';
 import type { PageId } from '@marginalis/core/marks';
+import type { PrintedLetter } from '@marginalis/core/print';
 import type { LetterStyle } from '@marginalis/core/type';
 import { createStore } from 'zustand/vanilla';
 
@@ -11,7 +12,13 @@ export interface AskedLine {
   /** What it says by now: the print, or the correction that is there. */
   readonly says: string;
   readonly look: LetterStyle;
+  /** The print's own letters, spaces as wide as there; null where they cannot be had. */
+  readonly letters: readonly PrintedLetter[] | null;
+  /** It is set in them. */
+  readonly isOwn: boolean;
   readonly baseline: Vec;
+  /** What it is printed in. */
+  readonly ink: string;
   readonly paper: string;
   /** How long it may be, points: as far as its column goes. */
   readonly room: number;

@@ -11,11 +11,15 @@ import { aroundQuad, type Quad } from '@marginalis/core/print';
 import { BYTES_GONE, pageFile } from '@/session';
 import { type Jobs, startWork } from '@/work';
 
-/** How print within a quad looks, its type so many points large, and the paper around it; why that is not known, in words. */
+/**
+ * How print within a quad looks, its type so many points large, and the paper around it; why that is not known, in words.
+ * @param ofLine as most of its line does
+ */
 export async function printLook(
   page: Page,
   quad: Quad,
   size: number,
+  ofLine = false,
 ): Promise<Jobs['lineLook']['answer'] | string> {
   const { shows } = page;
   if ('paper' in shows) return 'There is no print on this page.';
@@ -32,7 +36,7 @@ export async function printLook(
   const came = { ...page, rotate: ((page.rotate - page.turn + 360) % 360) as Page['rotate'] };
   const sheet = { ...came, box: page.sheet };
   const area = transformBox(displayMatrix(sheet), growBox(boxOfPoints(aroundQuad(quad)), 1));
-  const seen = await startWork('lineLook', { ...file, at, area }).result;
+  const seen = await startWork('lineLook', { ...file, at, area, ofLine }).result;
   if (seen.ok) return seen.value;
   return 'message' in seen.failure ? seen.failure.message : '';
 }

@@ -8,12 +8,13 @@ import {
   thenMatrix,
   transform,
   turnAbout,
+  unpackPath,
   type Vec,
 } from '../../geometry/index.ts';
-import { aroundQuad } from '../../print/index.ts';
+import { aroundQuad, LETTER_UNITS, placedLetters } from '../../print/index.ts';
 import type { TextBlock } from '../../type/index.ts';
 import type { Kind } from '../kind.ts';
-import type { CorrectionMark } from './mark.ts';
+import type { CorrectionMark, OwnLetters } from './mark.ts';
 import { fromCorrectionRecord, toCorrectionRecord } from './record.ts';
 
 /** From baseline to baseline, of the size; and a width at which no line breaks, points. */
@@ -48,7 +49,7 @@ export function cornersOfCorrection(mark: CorrectionMark): readonly Vec[] {
 }
 
 function draw(mark: CorrectionMark): Drawing {
-  const { paper, quad, says, look, width, style } = mark;
+  const { paper, quad, says, look, width, style, own } = mark;
   const items: Item[] = [];
   if (paper !== null)
     items.push({
@@ -63,9 +64,29 @@ function draw(mark: CorrectionMark): Drawing {
       place: placeOf(mark),
       width,
       height: LEADING * look.size,
-      opacity: style.opacity,
+      // Where it is seen as outlines, text is there to be found and copied.
+      opacity: own ? 0 : style.opacity,
     });
+  if (own) items.push(...drawOwn(mark, own));
   return items;
+}
+
+/** The line in the print's own letters. */
+function drawOwn(mark: CorrectionMark, { letters, drop, stretch }: OwnLetters): Item[] {
+  const { says, look, style } = mark;
+  const place = placeOf({ ...mark, stretch });
+  const paint = { colour: look.colour, opacity: style.opacity };
+  return placedLetters(says, letters).placed.flatMap(({ letter, x }): Item[] => {
+    if (letter.outline.verbs === '') return [];
+    const map: Matrix = [look.size, 0, 0, look.size, x * look.size, -drop * look.size];
+    return [
+      {
+        is: 'fill',
+        path: unpackPath(letter.outline, LETTER_UNITS, thenMatrix(map, place)),
+        paint,
+      },
+    ];
+  });
 }
 
 const bounds = (mark: CorrectionMark) =>

@@ -1,5 +1,6 @@
 import { boolean, object, string } from 'yup';
 import { colourShape, finite, type MarkRecord, markShape } from '../../marks/index.ts';
+import { printedLettersShape } from '../../print/index.ts';
 import { FAMILIES } from '../../type/index.ts';
 import { pointShape, quadShape } from '../quadShape.ts';
 import type { CorrectionMark } from './mark.ts';
@@ -32,6 +33,13 @@ const shape = object({
   shift: pointShape.optional().default(undefined),
   width: finite.min(0).max(MOST_POINTS),
   stretch: finite.min(0.1).max(10),
+  own: object({
+    letters: printedLettersShape,
+    drop: finite.min(0).max(10),
+    stretch: finite.min(0.1).max(10),
+  })
+    .optional()
+    .default(undefined),
   paper: string()
     .strict()
     .nullable()

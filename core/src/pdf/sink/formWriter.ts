@@ -83,9 +83,12 @@ class FormWriter {
     if (run.glyphs.length === 0) return;
     this.words.take(run);
     this.leaveGrid();
-    this.write(
-      `q ${this.look(paint.opacity, paint.blend ?? 'normal')}${fillColour(paint.colour)} ${cm(run.place)}`,
-    );
+    // Text that is only to be found is neither filled nor stroked (§9.3.6), which every version of the format has.
+    const look =
+      paint.opacity === 0
+        ? '3 Tr '
+        : `${this.look(paint.opacity, paint.blend ?? 'normal')}${fillColour(paint.colour)} `;
+    this.write(`q ${look}${cm(run.place)}`);
     textInto(this.content, run, this.faces);
     this.write('Q');
   }
