@@ -148,7 +148,7 @@ test('in the print’s own letters it is seen as their outlines, and text lies b
   expect(second.is === 'fill' && second.path.coords[0]).toBeCloseTo(48.5);
   expect(fromPartRecord('mark', toPartRecord('mark', mark))).toEqual(mark);
   // Carried, they are as large as the line.
-  const twice = drawingOf(kindFor(mark).carry(mark, [2, 0, 0, 2, 0, 0]));
+  const twice = drawingOf(kindFor(mark).carry(mark, [2, 0, 0, 2, 0, 0], {}));
   expect(twice[2].is === 'fill' && twice[2].path.coords[2]).toBeCloseTo(90);
   // What is damaged is refused.
   const record = toPartRecord('mark', mark);
