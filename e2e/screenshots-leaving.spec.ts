@@ -164,7 +164,7 @@ test('what is put on pages: a form that is filled in, the drawer, and a sheet fo
   await context.close();
 });
 
-test('links of one’s own, and what is carried over to a new edition', async ({
+test('links of one’s own, the print corrected and redacted, and what is carried over to a new edition', async ({
   browser,
   baseURL,
 }) => {
@@ -186,6 +186,20 @@ test('links of one’s own, and what is carried over to a new edition', async ({
   await keep();
   await made.getByRole('button', { name: 'Make the link' }).click();
   await command(page, /^Links: /);
+  await keep();
+  await openDesk(page);
+  await openDocument(page, 'How barnacles choose a rock');
+  await command(page, /^Correct the print/);
+  await page.mouse.click(...(await placeOn(page, 1, 0.2, 0.956)));
+  const correcting = page.getByRole('dialog', { name: 'Correct the print' });
+  await correcting.getByLabel('The line says').fill('Field course reading 4');
+  await correcting.getByRole('button', { name: 'All of them' }).click();
+  await keep();
+  await correcting.getByRole('button', { name: 'Correct', exact: true }).click();
+  await expect(page.getByText('Corrected at 6 places.')).toBeVisible();
+  await command(page, 'Redact');
+  await dragOver(page, 1, [0.52, 0.3], [0.9, 0.42]);
+  await kept(page);
   await keep();
   await openDesk(page);
   await openDocument(page, 'Rock-pool zones');
