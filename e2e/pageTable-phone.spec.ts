@@ -179,6 +179,12 @@ test('pages of a file and of another document come in, one is replaced, and some
   await send.getByRole('button', { name: 'Close' }).click();
   await command(page, 'Split into documents …');
   const split = page.getByRole('dialog', { name: 'Split into documents' });
+  await split.getByRole('radio', { name: 'Pages …' }).click();
+  await split.getByLabel('Pages of each document').fill('1; 9');
+  await expect(split.getByRole('status')).toHaveText('There is no page “9”.');
+  await split.getByLabel('Pages of each document').fill('2-3; 1');
+  await expect(split.getByRole('button', { name: 'Make 2 documents' })).toBeEnabled();
+  await split.getByRole('radio', { name: 'Every so many pages' }).click();
   await split.getByLabel('Pages each').fill('2');
   await split.getByLabel('Pages each').press('Enter');
   await split.getByRole('button', { name: 'Make 2 documents' }).click();

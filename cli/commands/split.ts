@@ -1,4 +1,4 @@
-import { pageRanges, partOf, splitEvery } from '@marginalis/core/leaving';
+import { partOf, splitByRanges, splitEvery } from '@marginalis/core/leaving';
 import { makeFixedCopy } from '@marginalis/core/pdf';
 import { deflate } from '../deflate.ts';
 import { textFiles } from '../faces.ts';
@@ -41,11 +41,9 @@ function partsOf({ every, ranges }: SplitArguments, count: number): (readonly nu
     throw new CommandError(EXIT.wrongCall, 'Say where: --every N, or --ranges "1-3; 4-6".');
   if (ranges !== undefined) {
     const names = Array.from({ length: count }, (_, k) => String(k + 1));
-    return ranges.split(';').map((range) => {
-      const named = pageRanges(range, names);
-      if (!named.ok) throw new CommandError(EXIT.wrongCall, named.reason);
-      return named.pages;
-    });
+    const named = splitByRanges(ranges, names);
+    if (!named.ok) throw new CommandError(EXIT.wrongCall, named.reason);
+    return named.splits.map(({ pages }) => pages);
   }
   const pages = Number(every);
   if (!Number.isInteger(pages) || pages < 1)

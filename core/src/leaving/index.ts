@@ -1,6 +1,6 @@
 export { type NamedPages, pageRanges } from './pageRanges.ts';
 export { markedPages, partOf } from './partOf.ts';
-export { type Split, splitByOutline, splitEvery } from './splits.ts';
+export { type Split, splitByOutline, splitByRanges, splitEvery } from './splits.ts';
 export { withoutNotes } from './withoutNotes.ts';
 export { withoutNotesBeneath } from './withoutNotesBeneath.ts';
 export { type NoteRecord, noteRecords, type SaidRecord } from './noteRecords.ts';

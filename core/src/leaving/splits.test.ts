@@ -1,7 +1,7 @@
 import { emptyDocument, pagesOfSource } from '../document/index.ts';
 import { plainPage } from '../geometry/index.ts';
 import type { OutlineEntry } from '../guide/index.ts';
-import { splitByOutline, splitEvery } from './splits.ts';
+import { splitByOutline, splitByRanges, splitEvery } from './splits.ts';
 
 const SHA = 'a'.repeat(64);
 
@@ -36,4 +36,15 @@ test('from entry to entry, wherever its page stands by now; what is before the f
     { title: 'Tides', pages: [3, 4] },
   ]);
   expect(splitByOutline(document, SHA, [])).toEqual([{ title: '', pages: [0, 1, 2, 3, 4] }]);
+});
+
+test('ranges that are named are a part each, in the words of the document', () => {
+  const names = ['i', 'ii', '1', '2', '3'];
+  const asked = splitByRanges('i-ii; 1, 3;', names);
+  expect(asked.ok && asked.splits.map(({ pages }) => pages)).toEqual([
+    [0, 1],
+    [2, 4],
+  ]);
+  expect(splitByRanges('1; 9', names)).toEqual({ ok: false, reason: 'There is no page “9”.' });
+  expect(splitByRanges(' ; ', names).ok).toBe(false);
 });

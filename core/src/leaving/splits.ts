@@ -1,5 +1,6 @@
 import type { DocState } from '../document/index.ts';
 import type { OutlineEntry } from '../guide/index.ts';
+import { pageRanges } from './pageRanges.ts';
 
 /** A part that a document is split into. */
 export interface Split {
@@ -18,6 +19,24 @@ export const splitEvery = (count: number, pages: number): Split[] =>
     title: '',
     pages: upTo(k * pages, Math.min(count, (k + 1) * pages)),
   }));
+
+/** A part for each range that is named, with semicolons between: `1-3; 4-6, 9`; or why that names none. */
+export function splitByRanges(
+  text: string,
+  names: readonly string[],
+):
+  | { readonly ok: true; readonly splits: readonly Split[] }
+  | { readonly ok: false; readonly reason: string } {
+  const splits: Split[] = [];
+  for (const range of text.split(';').filter((one) => one.trim() !== '')) {
+    const named = pageRanges(range, names);
+    if (!named.ok) return named;
+    splits.push({ title: '', pages: named.pages });
+  }
+  return splits.length > 0
+    ? { ok: true, splits }
+    : { ok: false, reason: 'Say which pages: 1-3; 4-6.' };
+}
 
 /** A part for each entry at the top of a source's outline, from its page to that of the next; what stands before the first is a part too. Those that begin on one page are one. */
 export function splitByOutline(

@@ -1,11 +1,11 @@
-import { type Split, splitByOutline, splitEvery } from '@marginalis/core/leaving';
+import { type Split, splitByOutline, splitByRanges, splitEvery } from '@marginalis/core/leaving';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useStore } from 'zustand';
-import { useSessionState } from '@/session';
+import { usePageNames, useSessionState } from '@/session';
 import { useReader } from '@/shell';
-import { Action, Choices, NumberField, pagesInWords, Sheet } from '@/ui';
+import { Action, Choices, Field, NumberField, pagesInWords, Sheet } from '@/ui';
 import { type Part, takeOut } from './takeOut';
 
 /** More documents are not laid on the desk at once. */
@@ -19,24 +19,37 @@ export function SplitPages({ onClose }: { onClose: () => void }) {
   const { session } = reader;
   const document = useSessionState((s) => s.document);
   const outline = useStore(session.guide.store, (s) => s.outline ?? s.proposed ?? []);
-  const [by, setBy] = useState<'count' | 'contents'>('count');
+  const [by, setBy] = useState<'count' | 'ranges' | 'contents'>('count');
+  const [ranges, setRanges] = useState('');
+  const pageName = usePageNames();
   const [count, setCount] = useState(1);
   const { title, source } = session.desk;
+  const asked =
+    by === 'ranges'
+      ? splitByRanges(
+          ranges,
+          document.pages.map((_, k) => pageName(k)),
+        )
+      : null;
   const splits =
     by === 'count'
       ? splitEvery(document.pages.length, count)
-      : splitByOutline(document, source, outline);
+      : by === 'contents'
+        ? splitByOutline(document, source, outline)
+        : asked?.ok
+          ? asked.splits
+          : [];
   const nameOf = (split: Split, k: number): string =>
     split.title ? `${title}: ${split.title}`.slice(0, 200) : `${title}, part ${k + 1}`;
   const parts: Part[] = splits.map((split, k) => ({ title: nameOf(split, k), pages: split.pages }));
-  const isFit = parts.length > 1 && parts.length <= MOST;
+  const isFit = parts.length > (by === 'ranges' ? 0 : 1) && parts.length <= MOST;
   const split = (): void => {
     onClose();
     void takeOut(reader, parts);
   };
   const foot = (
     <Action mode="contained" disabled={!isFit} onPress={split}>
-      {`Make ${parts.length} documents`}
+      {parts.length === 1 ? 'Make 1 document' : `Make ${parts.length} documents`}
     </Action>
   );
   return (
@@ -47,6 +60,7 @@ export function SplitPages({ onClose }: { onClose: () => void }) {
         onChange={setBy}
         choices={[
           { value: 'count', label: 'Every so many pages' },
+          { value: 'ranges', label: 'Pages …' },
           ...(outline.length > 0 ? [{ value: 'contents' as const, label: 'At each chapter' }] : []),
         ]}
       />
@@ -58,6 +72,20 @@ export function SplitPages({ onClose }: { onClose: () => void }) {
           most={document.pages.length}
           onChange={(n) => setCount(Math.round(n))}
         />
+      )}
+      {by === 'ranges' && (
+        <Field
+          label="Pages of each document"
+          placeholder="1-3; 4-6, 9"
+          value={ranges}
+          maxLength={2000}
+          onChangeText={setRanges}
+        />
+      )}
+      {asked && !asked.ok && (
+        <Text role="status" variant="bodySmall">
+          {asked.reason}
+        </Text>
       )}
       <View role="list" aria-label="The documents" style={styles.parts}>
         {parts.slice(0, NAMED).map((part) => (
