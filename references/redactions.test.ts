@@ -221,9 +221,15 @@ test('what stands beside the pages says nothing of it either', async () => {
   const from = print.text.indexOf(secret);
   const line = lineWith(print, from);
   if (!line) throw new Error('The line is not found.');
-  const marked = barred(document, 0, [line.quad], wordsBeneath(print, [line.quad]));
+  const bookmark = {
+    ...{ id: 'b', title: `About ${secret}`, page: 'a0', at: null, parent: null },
+    ...{ order: 0, madeAt: 1 },
+  };
+  const named = { ...document, bookmarks: new Map([['b', bookmark]]) };
+  const marked = barred(named, 0, [line.quad], wordsBeneath(print, [line.quad]));
   const sources = [{ sha: SHA, bytes }];
-  const fixed = await makeFixedCopy(sources, marked, { deflate, draw, ...textFiles });
+  const copyOf = { title: `All on ${secret}`, madeAt: 1 };
+  const fixed = await makeFixedCopy(sources, marked, { deflate, draw, copyOf, ...textFiles });
   const living = await makeLivingCopy(sources, marked, { deflate, draw, madeAt: 1, ...textFiles });
   for (const copy of [fixed, living]) {
     expect(copy.redacted?.attachments).toBe(1);

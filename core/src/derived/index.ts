@@ -6,6 +6,7 @@ export { coveredOn } from './coveredOn.ts';
 export { redactedOn } from './redactedOn.ts';
 export { marksBeneath } from './marksBeneath.ts';
 export { withoutCut } from './withoutCut.ts';
+export { type Forgets, forgetting, phrasesBeneath, withoutPhrases } from './phrases.ts';
 export { figuresOn } from './figuresOn.ts';
 export { type MarkLayers, type Strength, layersFrom, layersMeeting, layersOf } from './layers.ts';
 export { SLOTS, markSlots } from './markSlots.ts';

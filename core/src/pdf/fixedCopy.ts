@@ -205,9 +205,9 @@ export async function makeFixedCopy(
   );
   addBookmarks(doc, document, gathered.pages);
   const { dead } = addLinks(document, gathered.pages, false);
+  if (options.copyOf) noteCopyOf(doc, options.copyOf);
   const redacted = redacting.beside(doc);
   forgetReplaced(doc, replaced);
-  if (options.copyOf) noteCopyOf(doc, options.copyOf);
   const smaller = options.smaller
     ? await makeSmaller(doc, doc.getPages(), options.smaller, options.deflate)
     : null;

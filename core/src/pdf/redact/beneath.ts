@@ -1,4 +1,4 @@
-import { marksBeneath, redactedOn } from '../../derived/index.ts';
+import { marksBeneath, redactedOn, withoutPhrases } from '../../derived/index.ts';
 import { type DocState, withMarksLeft } from '../../document/index.ts';
 import { kindFor, type Mark } from '../../kinds/index.ts';
 
@@ -25,5 +25,5 @@ export function withoutBeneath(document: DocState): DocState {
       return [page, isSame ? on : new Map(left)];
     }),
   );
-  return changed ? withMarksLeft(document, marks, gone) : document;
+  return changed ? withMarksLeft(withoutPhrases(document), marks, gone) : document;
 }

@@ -8,33 +8,17 @@ import {
   PDFStream,
   PDFString,
 } from '@cantoo/pdf-lib';
-import type { DocState } from '../../document/index.ts';
-import { kindFor } from '../../kinds/index.ts';
+import { type Forgets, forgetting } from '../../derived/index.ts';
 import { utf8 } from '../../marks/index.ts';
 import { latin1 } from '../content/operations.ts';
 import { streamBytes } from '../content/pageContent.ts';
 
 const name = (text: string): PDFName => PDFName.of(text);
-/** Words with fewer letters are everywhere: nothing is looked through for them. */
-const SHORTEST = 4;
 /** Entries whose strings are no words. */
 const NO_WORDS = new Set([
   ...['ID', 'CreationDate', 'ModDate', 'M', 'Registry', 'Ordering', 'CharSet', 'FontFamily'],
   ...['Lang', 'DA', 'Cert', 'ByteRange', 'O', 'U', 'OE', 'UE', 'Perms', 'CheckSum'],
 ]);
-
-/** What must not be said anywhere in a copy, a line a piece. */
-export const phrasesOf = ({ marks, pages }: DocState): string[] => {
-  const bars = pages
-    .flatMap(({ id }) => [...(marks.get(id)?.values() ?? [])])
-    .filter((mark) => kindFor(mark).redacts);
-  const said = bars.flatMap((mark) => kindFor(mark).words(mark).text.split('\n'));
-  const worth = said.map((one) => one.trim()).filter((one) => lettersIn(one) >= SHORTEST);
-  // The longer first: what it holds would be found in it.
-  return [...new Set(worth)].sort((a, b) => b.length - a.length);
-};
-
-const lettersIn = (text: string): number => (text.match(/[\p{L}\p{N}]/gu) ?? []).length;
 
 /**
  * Takes out of everything beside the pages what their bars hide: titles, bookmarks, names, metadata; and the files that are attached, which are not looked through.
@@ -55,21 +39,6 @@ export function redactBeside(doc: PDFDocument, phrases: readonly string[]): numb
   }
   return attachments;
 }
-
-/** A text without the phrases; null where it has none of them. */
-type Forgets = (text: string) => string | null;
-
-function forgetting(phrases: readonly string[], instead = '…'): Forgets | null {
-  if (phrases.length === 0) return null;
-  const ways = phrases.map((one) => one.split(/\s+/).map(escaped).join('\\s+'));
-  const any = new RegExp(ways.join('|'), 'giu');
-  return (text) => {
-    const left = text.replace(any, instead);
-    return left === text ? null : left;
-  };
-}
-
-const escaped = (text: string): string => text.replace(/[.*+?^${}()|[\]\\/]/g, '\\$&');
 
 /** Dictionaries within each other: more is made to run in circles. */
 const DEEPEST = 60;

@@ -1,4 +1,5 @@
 import type { PDFDocument, PDFPage, PDFStream } from '@cantoo/pdf-lib';
+import { phrasesBeneath } from '../../derived/index.ts';
 import type { DocState } from '../../document/index.ts';
 import type { Box } from '../../geometry/index.ts';
 import type { Quad } from '../../print/index.ts';
@@ -10,7 +11,7 @@ import type { PictureTools } from '../smaller/pictureTools.ts';
 import { takeOffBeneath } from './annotationsBeneath.ts';
 import { isRedacted } from './beneath.ts';
 import { beneathBars, cutAway, type Gone } from './gone.ts';
-import { phrasesOf, redactBeside } from './redactBeside.ts';
+import { redactBeside } from './redactBeside.ts';
 import { redactPage } from './redactPage.ts';
 import { RedactionFailed, type RedactTrouble } from './trouble.ts';
 
@@ -91,7 +92,7 @@ export class Redaction {
     if (!this.isThere) return null;
     return {
       picturesLost: this.picturesLost,
-      attachments: redactBeside(doc, phrasesOf(this.document)),
+      attachments: redactBeside(doc, phrasesBeneath(this.document)),
     };
   }
 }
