@@ -43,6 +43,8 @@ test('an area and words are redacted, listed, taken back, and are not in the cop
   await kept(page);
 
   const send = await openSend(page);
+  // Nor is it to be the name of the file.
+  await expect(send.getByRole('alert')).toContainText('The name says what lies beneath a bar');
   const path = await downloadProved(page, send);
   await expect(send.getByText('What lies beneath the bars is not in it.')).toBeVisible();
   const text = textOf(new Uint8Array(readFileSync(path)));

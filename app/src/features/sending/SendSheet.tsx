@@ -1,4 +1,10 @@
-import { listMarks, listNotes, listRows } from '@marginalis/core/derived';
+import {
+  forgetting,
+  listMarks,
+  listNotes,
+  listRows,
+  phrasesBeneath,
+} from '@marginalis/core/derived';
 import { isAsCame, isCutDown } from '@marginalis/core/document';
 import { leadsGone } from '@marginalis/core/guide';
 import { markedPages, saysAuthors } from '@marginalis/core/leaving';
@@ -138,6 +144,10 @@ function AsCopy(props: {
     const outline = session.guide.store.getState().outline ?? [];
     return goneInWords(leadsGone(session.store.getState().document, source, outline), dead);
   }, [session, source, dead]);
+  const name =
+    as === 'pictures' ? picturesName(naming, part.names.length, picture) : copyName(naming, as);
+  const forgets = useMemo(() => forgetting(phrasesBeneath(part.document)), [part]);
+  const nameTells = forgets !== null && forgets(name) !== null;
   // As people count them: a line of writing is one.
   const marks = useMemo(
     () => listRows(listMarks(documentOf({ part, notes, as }))).length,
@@ -150,14 +160,12 @@ function AsCopy(props: {
   );
   return (
     <PagePreview key={part.inName} of={of} first={first}>
-      <FileName
-        name={
-          as === 'pictures'
-            ? picturesName(naming, part.names.length, picture)
-            : copyName(naming, as)
-        }
-        says={marksInWords(marks, as)}
-      />
+      <FileName name={name} says={marksInWords(marks, as)} />
+      {nameTells && (
+        <Text role="alert" style={{ color: colors.error }}>
+          The name says what lies beneath a bar. Choose another: “How files are named”.
+        </Text>
+      )}
       {signed && !keepsSignature && as !== 'pictures' && (
         <Text style={{ color: colors.error }}>
           The original is signed. This copy no longer carries the signature.
