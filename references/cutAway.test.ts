@@ -176,3 +176,23 @@ test.each(ALL)(
     expect(page?.crop).toBeNull();
   },
 );
+
+test('a picture that reaches into sight and cannot be read goes whole, and is counted though no bar lies anywhere', async () => {
+  const doc = await PDFDocument.create();
+  const page = doc.addPage([400, 400]);
+  const picture = doc.context.stream(Uint8Array.of(1, 2, 3), {
+    ...{ Type: 'XObject', Subtype: 'Image', Width: 4, Height: 4, Filter: 'JPXDecode' },
+  });
+  const named = { XObject: { P: doc.context.register(picture) } };
+  page.node.set(PDFName.of('Resources'), doc.context.obj(named as never));
+  const content = doc.context.stream('q 200 0 0 200 50 50 cm /P Do Q');
+  page.node.set(PDFName.of('Contents'), doc.context.register(content));
+  const bytes = await doc.save();
+  const { document } = await opened(bytes, 0);
+  const cut = cutTo(document, { minX: 150, minY: 0, maxX: 400, maxY: 400 });
+  const copy = await makeFixedCopy([{ sha: SHA, bytes }], cut, {
+    ...{ deflate, withoutCut: true },
+    ...textFiles,
+  });
+  expect([copy.picturesLost, copy.redacted]).toEqual([1, null]);
+});

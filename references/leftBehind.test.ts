@@ -19,9 +19,10 @@ import { prove } from '../cli/proving';
 import { draw } from '../cli/smaller';
 import { smallPicture } from '../core/testing/attachment';
 import { done } from '../core/testing/marks';
+import { quadOf } from '../core/testing/quads';
 import { deflate } from './support/markedCopy';
 import { complaintOfQpdf, picturesIn, streamsOf, textOf } from './support/programs';
-import { barred, everything, opened, quadOf, SHA } from './support/redacted';
+import { barred, everything, opened, SHA } from './support/redacted';
 
 /**
  * Of what is taken out of a page nothing stays in the file beside it: neither the piece it was drawn with, under the name that the page had for it (ISO 32000-1

@@ -1,6 +1,5 @@
 import { type DocState, emptyDocument, pagesOfSource } from '@marginalis/core/document';
 import { redact } from '@marginalis/core/editing';
-import { type Box, boxCorners } from '@marginalis/core/geometry';
 import { inspectPdf } from '@marginalis/core/pdf';
 import { openPrint } from '@marginalis/core/pdfium';
 import { type Print, type Quad, readPrint } from '@marginalis/core/print';
@@ -22,12 +21,6 @@ export async function opened(
   const { pages } = await inspectPdf(bytes);
   return { document: emptyDocument(pagesOfSource(SHA, pages, (i) => `a${i}`)), print };
 }
-
-export const quadOf = (box: Box): Quad => {
-  const [a, b, c, d] = boxCorners({ ...box });
-  // Upper left, upper right, lower left, lower right.
-  return [d, c, a, b];
-};
 
 /** With a bar, called `bar`, over parts of a page. */
 export const barred = (

@@ -1,15 +1,11 @@
 import { done, lineOn, pageRefsFor, written } from '../../testing/marks.ts';
+import { quadOf } from '../../testing/quads.ts';
 import { addNote, redact } from '../editing/index.ts';
-import { plainPage } from '../geometry/index.ts';
+import { box, plainPage } from '../geometry/index.ts';
 import { forgetting, phrasesBeneath, withoutPhrases } from './phrases.ts';
 
 const PAGES = pageRefsFor([plainPage(200, 200)]);
-const QUAD = [
-  { x: 0, y: 20 },
-  { x: 100, y: 20 },
-  { x: 0, y: 0 },
-  { x: 100, y: 0 },
-] as const;
+const QUAD = quadOf(box(0, 0, 100, 20));
 
 const noted = ['first', 'second'].reduce(
   (state, id) =>

@@ -1,6 +1,6 @@
 import { kindFor, type Mark } from '../kinds/index.ts';
-import type { Thread } from './parts/index.ts';
 import type { MarkId } from '../marks/index.ts';
+import type { Thread } from './parts/index.ts';
 import type { DocState } from './state.ts';
 
 /** The ids of the attachments that a mark shows. */

@@ -1,6 +1,7 @@
 import { done, pageRefsFor, written } from '../../testing/marks.ts';
+import { quadOf } from '../../testing/quads.ts';
 import { addNote, redact } from '../editing/index.ts';
-import { plainPage } from '../geometry/index.ts';
+import { box, plainPage } from '../geometry/index.ts';
 import { withoutNotesBeneath } from './withoutNotesBeneath.ts';
 
 test('a note about what lies beneath a bar does not leave, another one does', () => {
@@ -21,13 +22,7 @@ test('a note about what lies beneath a bar does not leave, another one does', ()
     bare,
   );
   expect(withoutNotesBeneath(noted)).toBe(noted);
-  const corners = [
-    { x: 0, y: 200 },
-    { x: 300, y: 200 },
-    { x: 0, y: 0 },
-    { x: 300, y: 0 },
-  ] as const;
-  const bar = { id: 'bar', page: 'p0', quads: [corners], says: '', madeAt: 2 };
+  const bar = { id: 'bar', page: 'p0', quads: [quadOf(box(0, 0, 300, 200))], says: '', madeAt: 2 };
   const left = withoutNotesBeneath(done(noted, redact(noted, [bar])));
   const said = [...left.threads.values()].flatMap(({ remarks }) => remarks.map(({ text }) => text));
   expect(said).toEqual(['About seen']);

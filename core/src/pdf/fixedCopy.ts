@@ -80,6 +80,8 @@ export interface FixedCopy {
   readonly printLeft: readonly string[];
   /** What went since bars lie over pages; null where none do. */
   readonly redacted: Redacted | null;
+  /** Pictures that bars or cuts reach into, could not be read, and are gone whole. */
+  readonly picturesLost: number;
   /** The form is damaged: its fields are drawn as they came, those without an appearance are not. */
   readonly formDamaged: boolean;
   /** The source was encrypted; the copy is not. */
@@ -220,7 +222,7 @@ export async function makeFixedCopy(
     annotatedPages,
     annotationsDropped: dropped,
     linksDropped,
-    ...{ printLeft, redacted },
+    ...{ printLeft, redacted, picturesLost: redacting.picturesLost },
     linksDead: dead + gathered.linksPruned,
     formDamaged: formDamaged || gathered.formDamaged,
     // Set by the library only where it had a key to use.

@@ -15,7 +15,7 @@ export interface PrintedLook {
   readonly weight: number;
   /** Where the letter stands on its baseline, in user space. */
   readonly origin: Vec;
-  /** The letters of its font, where the file carries it. */
+  /** The letters of its font, where a line is asked about and the file carries it. */
   readonly letters: readonly PrintedLetter[];
 }
 
@@ -76,7 +76,9 @@ function lookAt(
         module.HEAPU8[flags] + 256 * module.HEAPU8[flags + 1] + 65_536 * module.HEAPU8[flags + 2],
       weight: pdfium.FPDFText_GetFontWeight(text, index),
       origin: { x: ox, y: oy },
-      letters: printedLetters(module, fontAt(module, text, index), codesOn(module, text)),
+      letters: ofLine
+        ? printedLetters(module, fontAt(module, text, index), codesOn(module, text))
+        : [],
     };
   } finally {
     pdfium.free(held);

@@ -13,7 +13,8 @@ const FAMILIES: readonly { readonly value: Family | 'print'; readonly label: str
 const AS_PRINTED = { value: 'print', label: 'As printed' } as const;
 const [SMALLEST, LARGEST] = [2, 200];
 
-const rounded = (points: number): number => Math.round(10 * points) / 10;
+/** Points as they are shown. */
+export const tenths = (points: number): number => Math.round(10 * points) / 10;
 
 /** How a corrected line is to look: as the print does, or otherwise. */
 export function CorrectLook(props: {
@@ -49,7 +50,7 @@ export function CorrectLook(props: {
       )}
       <NumberField
         label="Size, points"
-        value={rounded(look.size)}
+        value={tenths(look.size)}
         least={SMALLEST}
         most={LARGEST}
         onChange={(size) => onChange({ size })}

@@ -12,15 +12,13 @@ import { usePageNames, useSession, useSettings } from '@/session';
 import { pageFonts } from '@/stage';
 import { Action, Field, NumberField, Sheet } from '@/ui';
 import { type AskedLine, askedLine } from './asked';
-import { CorrectLook } from './CorrectLook';
+import { CorrectLook, tenths } from './CorrectLook';
 import { putCorrections } from './putCorrections';
 import { SameLines } from './SameLines';
 import { useSameLines } from './useSameLines';
 
 /** So far a line is moved at most, points. */
 const FARTHEST = 2_000;
-
-const rounded = (points: number): number => Math.round(10 * points) / 10;
 
 /** What a line of print is to say instead, and how. */
 export function CorrectSheet({ onClose }: { onClose: () => void }) {
@@ -58,7 +56,7 @@ function Asked({ asked, onClose }: { asked: AskedLine; onClose: () => void }) {
       ...{ says: text.trim(), look, paper: asked.paper, shift, author },
       set: { below, width: widthOf(set) },
       // What is found beneath the print's own letters is as long as they are.
-      ...(own
+      ...(own && text !== ''
         ? {
             own: { letters: own.letters, drop: below / look.size, stretch: own.stretch },
             stretch: own.length / widthOf(set),
@@ -125,14 +123,14 @@ function Asked({ asked, onClose }: { asked: AskedLine; onClose: () => void }) {
       />
       <NumberField
         label="Moved right, points"
-        value={rounded(shift.x)}
+        value={tenths(shift.x)}
         least={-FARTHEST}
         most={FARTHEST}
         onChange={(x) => setShift({ ...shift, x })}
       />
       <NumberField
         label="Moved up, points"
-        value={rounded(shift.y)}
+        value={tenths(shift.y)}
         least={-FARTHEST}
         most={FARTHEST}
         onChange={(y) => setShift({ ...shift, y })}

@@ -13,32 +13,31 @@ const MOST = 200;
 /** So many parts are named before it is done. */
 const NAMED = 6;
 
+type Where = 'count' | 'ranges' | 'contents';
+
 /** The document in several: every so many pages, or where its contents have an entry. */
 export function SplitPages({ onClose }: { onClose: () => void }) {
   const reader = useReader();
   const { session } = reader;
   const document = useSessionState((s) => s.document);
   const outline = useStore(session.guide.store, (s) => s.outline ?? s.proposed ?? []);
-  const [by, setBy] = useState<'count' | 'ranges' | 'contents'>('count');
+  const [by, setBy] = useState<Where>('count');
   const [ranges, setRanges] = useState('');
   const pageName = usePageNames();
   const [count, setCount] = useState(1);
   const { title, source } = session.desk;
-  const asked =
-    by === 'ranges'
-      ? splitByRanges(
-          ranges,
-          document.pages.map((_, k) => pageName(k)),
-        )
-      : null;
-  const splits =
-    by === 'count'
-      ? splitEvery(document.pages.length, count)
-      : by === 'contents'
-        ? splitByOutline(document, source, outline)
-        : asked?.ok
-          ? asked.splits
-          : [];
+  const { pages } = document;
+  const ways: Record<Where, () => ReturnType<typeof splitByRanges>> = {
+    count: () => ({ ok: true, splits: splitEvery(pages.length, count) }),
+    contents: () => ({ ok: true, splits: splitByOutline(document, source, outline) }),
+    ranges: () =>
+      splitByRanges(
+        ranges,
+        pages.map((_, k) => pageName(k)),
+      ),
+  };
+  const asked = ways[by]();
+  const splits = asked.ok ? asked.splits : [];
   const nameOf = (split: Split, k: number): string =>
     split.title ? `${title}: ${split.title}`.slice(0, 200) : `${title}, part ${k + 1}`;
   const parts: Part[] = splits.map((split, k) => ({ title: nameOf(split, k), pages: split.pages }));
@@ -82,7 +81,7 @@ export function SplitPages({ onClose }: { onClose: () => void }) {
           onChangeText={setRanges}
         />
       )}
-      {asked && !asked.ok && (
+      {!asked.ok && (
         <Text role="status" variant="bodySmall">
           {asked.reason}
         </Text>

@@ -34,14 +34,14 @@ export function copyInWords(copy: FixedCopy | LivingCopy): string {
   const left =
     copy.printLeft.length > 0 &&
     `These words could not be taken out of the print: ${fewOf(copy.printLeft).join('; ')}.`;
-  const { redacted } = copy;
-  const gone = redacted && [
-    'What lies beneath the bars is not in it.',
-    redacted.attachments > 0 && 'Nor are attached files, which are not looked through.',
-    redacted.picturesLost > 0 &&
-      `${redacted.picturesLost === 1 ? 'A picture' : `${redacted.picturesLost} pictures`} beneath a bar could not be read and went whole.`,
+  const { redacted, picturesLost } = copy;
+  const gone = [
+    redacted && 'What lies beneath the bars is not in it.',
+    redacted && redacted.attachments > 0 && 'Nor are attached files, which are not looked through.',
+    picturesLost > 0 &&
+      `${picturesLost === 1 ? 'A picture of which a part was to go' : `${picturesLost} pictures of which parts were to go`} could not be read, and went whole.`,
   ];
-  const without = (gone ?? []).filter(Boolean).join(' ');
+  const without = gone.filter(Boolean).join(' ');
   if ('addedTo' in copy) {
     const { annotations, addedTo } = copy;
     const count = annotations === 1 ? '1 annotation' : `${annotations} annotations`;

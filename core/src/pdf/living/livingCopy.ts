@@ -70,6 +70,8 @@ export interface LivingCopy {
   readonly printLeft: readonly string[];
   /** What went since bars lie over pages; null where none do. */
   readonly redacted: Redacted | null;
+  /** Pictures that bars or cuts reach into, could not be read, and are gone whole. */
+  readonly picturesLost: number;
   /** Its source stands in it byte for byte, and was only added to: a signature of it stays valid. */
   readonly addedTo: boolean;
   /** The source was encrypted; the copy is not. */
@@ -190,7 +192,7 @@ export async function makeLivingCopy(
   const told = {
     pages: pages.length,
     annotations,
-    ...{ printLeft, redacted },
+    ...{ printLeft, redacted, picturesLost: redacting.picturesLost },
     addedTo,
     encryptionLost: wasEncrypted && !protection,
     pdfALost,

@@ -156,8 +156,8 @@ export class RedactPass implements ContentPass {
   /** Whether what has these corners, in user space, reaches into what stays as it is. */
   private isSpared(corners: readonly Vec[]): boolean {
     const { spared } = this.ways.gone;
-    const own = spared && convexArea(corners);
-    return own !== null && convexMeet(spared as Convex, own);
+    const own = convexArea(corners);
+    return spared !== null && own !== null && convexMeet(spared, own);
   }
 
   private edit({ from, to }: { from: number; to: number }, text: string): void {

@@ -17,8 +17,6 @@ import { RedactionFailed, type RedactTrouble } from './trouble.ts';
 
 /** What went with what lay beneath bars. */
 export interface Redacted {
-  /** Pictures that could not be read and are gone whole. */
-  readonly picturesLost: number;
   /** Files that were attached. */
   readonly attachments: number;
 }
@@ -26,7 +24,7 @@ export interface Redacted {
 /** Takes what lies beneath bars out of a file, or beyond what is seen of its pages, page by page, and then out of what stands beside them. */
 export class Redaction {
   private readonly isThere: boolean;
-  private picturesLost = 0;
+  private lost = 0;
 
   constructor(
     private readonly document: DocState,
@@ -78,7 +76,7 @@ export class Redaction {
     const { draw } = this.ways;
     const ways = { deflate: this.deflateFor(page), ...(draw ? { draw } : {}) };
     const done = await redactPage(page, gone, ways);
-    this.picturesLost += done.picturesLost;
+    this.lost += done.picturesLost;
     for (const one of done.replaced) this.replaced.add(one);
     return done.trouble;
   }
@@ -87,12 +85,13 @@ export class Redaction {
     return this.ways.deflate ?? (async (bytes) => context.flateStream(bytes).getContents());
   }
 
-  /** Null where there was nothing to take out. */
+  /** Pictures that could not be read and are gone whole. */
+  get picturesLost(): number {
+    return this.lost;
+  }
+
+  /** Null where no bars lie. */
   beside(doc: PDFDocument): Redacted | null {
-    if (!this.isThere) return null;
-    return {
-      picturesLost: this.picturesLost,
-      attachments: redactBeside(doc, phrasesBeneath(this.document)),
-    };
+    return this.isThere ? { attachments: redactBeside(doc, phrasesBeneath(this.document)) } : null;
   }
 }
