@@ -1,6 +1,10 @@
 import { defineConfig } from '@playwright/test';
 import { LAID_OUT } from './e2e/support/laidOut';
 
+/** What is tried on a phone: its own manners, ways out, and what is arranged at both sizes. */
+const ON_A_PHONE =
+  /(phone|accessibility|links-sent|mail|view-only|guest-answers|pageTable|correcting|redacting|own-links|new-edition)\.spec\.ts/;
+
 const port = Number(process.env.E2E_PORT ?? 4179);
 const chromium = (name: string) => ({
   executablePath: `/usr/bin/${name}`,
@@ -64,9 +68,7 @@ export default defineConfig({
     {
       name: 'phone',
       dependencies: ['desk'],
-      testMatch: process.env.SCREENSHOTS
-        ? /screenshots.*\.spec\.ts/
-        : /(phone|accessibility|links-sent|mail|view-only|guest-answers)\.spec\.ts/,
+      testMatch: process.env.SCREENSHOTS ? /screenshots.*\.spec\.ts/ : ON_A_PHONE,
       use: phone,
     },
     // Prints through its own viewer of PDFs, which the browser without a window does not have.

@@ -146,6 +146,10 @@ export async function take(page: Page, name: string): Promise<void> {
   await expect(rest).toBeHidden();
 }
 
+/** What stands beside the page on a wide screen, and over it as a sheet on a phone. */
+export const panel = (page: Page, name: string): Locator =>
+  page.getByRole('complementary', { name }).or(page.getByRole('dialog', { name }));
+
 /** Opens the list of marks: from the bar, or on a phone from what one finds one's way by. */
 export async function openMarks(page: Page): Promise<void> {
   const inBar = page.getByRole('button', { name: 'List of marks' });

@@ -1,5 +1,4 @@
-import { AxeBuilder } from '@axe-core/playwright';
-import { expect, type Page, test } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { linksOf } from '../references/support/programs';
 import { readFileSync } from 'node:fs';
 import {
@@ -10,16 +9,12 @@ import {
   goToDocument,
   kept,
   openSend,
+  panel,
   take,
 } from './support/reader';
+import { sound } from './support/sound';
 
 /** Links of one's own: made, followed, listed, and in the copy. */
-
-/** Nothing is wrong with the sheet for those who do not see it, or hardly. */
-async function sound(page: Page): Promise<void> {
-  const axe = new AxeBuilder({ page }).setLegacyMode(true).include('[role=dialog]');
-  expect((await axe.analyze()).violations.map(({ id, nodes }) => [id, nodes[0].html])).toEqual([]);
-}
 
 test('links are made over an area and over words, followed, changed, listed, and leave', async ({
   page,
@@ -61,7 +56,7 @@ test('links are made over an area and over words, followed, changed, listed, and
   await drawn(page, 8);
 
   await command(page, /^Links: /);
-  const list = page.getByRole('dialog', { name: 'Links' });
+  const list = panel(page, 'Links');
   await sound(page);
   await list.getByRole('button', { name: 'Yours 1' }).click();
   await expect(list.getByRole('link')).toHaveCount(1);

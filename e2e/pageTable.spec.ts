@@ -10,6 +10,7 @@ import {
   inkOn,
   kept,
   openSend,
+  panel,
   pageBox,
   placeOn,
 } from './support/reader';
@@ -35,7 +36,7 @@ test('pages are chosen, turned, copied, moved by keys, by number and by hand, re
   await pen.draw(wave(...(await placeOn(page, 1, 0.3, 0.3)), 90));
   await kept(page);
   await command(page, 'Page table');
-  const table = page.getByRole('dialog', { name: 'Pages' });
+  const table = panel(page, 'Pages');
   await table.getByRole('button', { name: 'Arrange' }).click();
   await table.getByLabel('Choose pages').fill('2-3, 5');
   await table.getByLabel('Choose pages').press('Enter');
@@ -192,7 +193,7 @@ test('pages of a file and of another document come in, one is replaced, and some
   await page.getByRole('button', { name: 'Back to the desk' }).click();
   await page.getByRole('button', { name: 'Open Rock-pool zones, part 1' }).click();
   await expect(page.getByLabel('Page, 1 to 2')).toBeVisible();
-  await drawn(page, 2);
+  await drawn(page, 1);
 });
 
 test('pages are numbered from one on, and the numbers are printed and leave so', async ({
