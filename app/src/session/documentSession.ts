@@ -29,6 +29,7 @@ import { markInUse } from './inUse';
 import { Keeper } from './keeper';
 import { Hints } from './hints';
 import { LeadsOut } from './leadsOut';
+import { Locks } from './locks';
 import { Notices } from './notices';
 import { Offers } from './offers';
 import { useOwnFonts } from './ownFonts';
@@ -62,6 +63,7 @@ export class DocumentSession {
     () => this.store.getState().document.pages,
   );
   readonly leadsOut = new LeadsOut();
+  readonly locks = new Locks((source) => this.print.forget(source));
   readonly guide: Guide = new Guide(() => this.store.getState().document.pages);
   readonly aloud: ReadingAloud = new ReadingAloud(
     this.print,

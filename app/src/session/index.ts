@@ -46,7 +46,7 @@ export { SourcePrint } from './sourcePrint';
 export { usePagePrint } from './usePagePrint';
 export { dayInWords, noteInWords, type NoteInWords, taskInWords, timeInWords } from './noteInWords';
 export { Guide, type GuideState } from './guide';
-export { passwordFor } from './passwords';
+export { passwordFor, passwordOf } from './passwords';
 export { BYTES_GONE, pageFile } from './pageFile';
 export { wordAt } from './wordAt';
 export { stampFieldsFor } from './stampFields';

@@ -1,4 +1,4 @@
-import type { PdfPictures } from '@/work';
+import { PictureError, type PdfPictures } from '@/work';
 import { openFile } from './sourceFile';
 
 /** The files that the pages of an open document come from: the one that it came as, and those whose pages were added. */
@@ -11,6 +11,8 @@ export class SourceFiles {
     private readonly on: {
       /** A file is there that was not. */
       onOpened(source: string, file: PdfPictures): void;
+      /** One is locked; its pages stay white until it is opened again. */
+      onLocked(source: string): void;
       /** One cannot be opened, told in words; its pages stay white. */
       onTrouble(message: string): void;
     },
@@ -36,6 +38,12 @@ export class SourceFiles {
     return opening;
   }
 
+  /** The file is opened once more: it was locked, and is not any longer. */
+  again(source: string): Promise<PdfPictures | null> {
+    this.opening.delete(source);
+    return this.ensure(source);
+  }
+
   close(): void {
     this.isClosed = true;
     for (const file of this.open.values()) file.close();
@@ -53,6 +61,10 @@ export class SourceFiles {
       this.on.onOpened(source, file);
       return file;
     } catch (e) {
+      if (e instanceof PictureError && e.reason !== 'damaged') {
+        this.on.onLocked(source);
+        return null;
+      }
       const why = e instanceof Error ? e.message : String(e);
       this.on.onTrouble(`Some pages of this document cannot be drawn. ${why}`);
       return null;

@@ -43,6 +43,12 @@ export class SourcePrint {
       : (this.readers.get(shows.source)?.knownShapes(shows.index) ?? null);
   }
 
+  /** What a source says is read once more when it is next asked for: it was locked. */
+  forget(source: string): void {
+    this.readers.get(source)?.close();
+    this.readers.delete(source);
+  }
+
   close(): void {
     for (const reader of this.readers.values()) reader.close();
     this.readers.clear();

@@ -5,9 +5,16 @@ import useSWR from 'swr';
 import { type Coming, DESK_KEY, deskDocuments, pagesOfDocument, pagesOfFile } from '@/session';
 import { useReader } from './ReaderContext';
 import { Action, pagesInWords, pickFile } from '@/ui';
+import { LockedFile } from './LockedFile';
 
 /** Pages that are there to be chosen from. */
 export type There = Extract<Coming, { ok: true }>;
+
+/** What cannot be read without a password. */
+interface Locked {
+  readonly name: string;
+  readonly read: (password?: string) => Promise<Coming>;
+}
 
 /** Where pages are to come from: a file, or another document on the desk where that is wanted. */
 export function ComingFrom(props: {
@@ -23,27 +30,43 @@ export function ComingFrom(props: {
   const [trouble, setTrouble] = useState('');
   const all = desk ? (data?.documents ?? []) : [];
   const others = all.filter(({ id }) => id !== session.desk.id);
-  const take = async (read: () => Promise<Coming | null>): Promise<void> => {
+  const [locked, setLocked] = useState<Locked | null>(null);
+  const take = async (name: string, read: Locked['read'], password?: string): Promise<void> => {
     setTrouble('');
     setWaits(true);
     try {
-      const coming = await read();
-      if (coming?.ok) onComing(coming);
-      else if (coming) setTrouble(coming.message);
+      const coming = await read(password);
+      if (coming.ok) return onComing(coming);
+      if (coming.isLocked) setLocked({ name, read });
+      // That it is locked is said by the field that asks for its password.
+      if (!coming.isLocked || password !== undefined) setTrouble(coming.message);
     } catch (e) {
       setTrouble(e instanceof Error ? e.message : String(e));
     } finally {
       setWaits(false);
     }
   };
-  const fromFile = async (): Promise<Coming | null> => {
+  const fromFile = async (): Promise<void> => {
     const file = await pickFile('application/pdf');
-    return file && pagesOfFile(file);
+    if (file) await take(file.name, (password) => pagesOfFile(file, password));
   };
+  if (locked)
+    return (
+      <LockedFile
+        name={locked.name}
+        refusal={trouble}
+        waits={waits}
+        onPassword={(password) => void take(locked.name, locked.read, password)}
+        onOther={() => {
+          setLocked(null);
+          setTrouble('');
+        }}
+      />
+    );
   return (
     <View style={styles.all}>
       <View style={styles.row}>
-        <Action mode="contained" disabled={waits} onPress={() => void take(fromFile)}>
+        <Action mode="contained" disabled={waits} onPress={() => void fromFile()}>
           From a file …
         </Action>
         {waits && <ActivityIndicator accessibilityLabel="Reading its pages" />}
@@ -60,7 +83,7 @@ export function ComingFrom(props: {
           key={one.id}
           role="button"
           disabled={waits}
-          onPress={() => void take(() => pagesOfDocument(one))}
+          onPress={() => void take(one.title, (password) => pagesOfDocument(one, password))}
           style={styles.document}
         >
           <Text variant="bodyLarge" numberOfLines={1}>

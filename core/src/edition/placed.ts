@@ -27,7 +27,9 @@ export type CarryReason =
   /** No page is like its page. */
   | 'noPage'
   /** It is the value of a field of the earlier file. */
-  | 'field';
+  | 'field'
+  /** Somebody has put it there. */
+  | 'moved';
 
 /** Where a mark belongs in another edition. */
 export interface PlacedMark {

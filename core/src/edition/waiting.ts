@@ -1,7 +1,7 @@
 import { type DocState, markChange, nextOrder, type Transaction } from '../document/index.ts';
 import { boxCentre, moveBy, subtract, uniteBoxes, type Vec } from '../geometry/index.ts';
 import { boundsOf, type ListedMark, listRows } from '../derived/index.ts';
-import { kindFor, type Mark } from '../kinds/index.ts';
+import { asField, kindFor, type Mark } from '../kinds/index.ts';
 import type { PageId } from '../marks/index.ts';
 import { unitsOf } from './units.ts';
 
@@ -32,8 +32,8 @@ export const waitingUnits = (state: Pick<DocState, 'marks'>): Mark[][] =>
     return unitsOf(listRows(rows));
   });
 
-/** Whether a mark may lie anywhere: one that takes print out says what it takes out where it is. */
-export const canBePut = (mark: Mark): boolean => !kindFor(mark).takesOut;
+/** Whether a mark may lie anywhere: one that takes print out says what it takes out where it is, and what was filled in belongs to its field. */
+export const canBePut = (mark: Mark): boolean => !kindFor(mark).takesOut && !asField(mark);
 
 /** Puts marks that wait onto a page, their middle at a place of it, in user space. */
 export function putWaiting(

@@ -16,6 +16,7 @@ import { pageTextFeature } from '@/features/pagetext';
 import { correctingFeature } from '@/features/correcting';
 import { redactingFeature } from '@/features/redacting';
 import { editionFeature } from '@/features/edition';
+import { locksFeature } from '@/features/locks';
 import { pagesFeature } from '@/features/pages';
 import { placesFeature } from '@/features/places';
 import { pickingFeature } from '@/features/picking';
@@ -67,6 +68,7 @@ const FEATURES = [
   meaningFeature,
   pagesFeature,
   editionFeature,
+  locksFeature,
   pageTextFeature,
   aboutFeature,
   placesFeature,

@@ -1,5 +1,12 @@
-import { findMark, pagesOfSource } from '@marginalis/core/document';
-import { changeEdition, type CarriedOver, type Verdict, VERDICTS } from '@marginalis/core/edition';
+import { findMark, type Page, pagesOfSource } from '@marginalis/core/document';
+import {
+  canBePut,
+  changeEdition,
+  type CarriedOver,
+  type Verdict,
+  VERDICTS,
+} from '@marginalis/core/edition';
+import type { Mark } from '@marginalis/core/kinds';
 import { useCallback, useMemo, useRef, useState } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
@@ -10,6 +17,7 @@ import { CarriedRow, ROW_HEIGHT } from './CarriedRow';
 import type { NewFile } from './comparison';
 import { CARRY_TITLE, WAITING } from './ids';
 import { countedInWords, VERDICT_WORDS } from './inWords';
+import { MovePlace } from './MovePlace';
 import { type Unit, unitsOf } from './units';
 
 /** What is carried where is looked through, and then done, or not. */
@@ -24,7 +32,14 @@ export function Carried(props: {
   const { shell } = useReader();
   // As it was when both were compared; the marks are looked at as they were then.
   const [document] = useState(() => session.store.getState().document);
-  const units = useMemo(() => unitsOf(carried.placed), [carried]);
+  const [moves, setMoves] = useState<ReadonlyMap<number, Unit['placed']>>(new Map());
+  const [moving, setMoving] = useState<Unit | null>(null);
+  // What was moved stands where it stood among the others.
+  const units = useMemo(
+    () =>
+      unitsOf(carried.placed).map((one) => ({ ...one, placed: moves.get(one.unit) ?? one.placed })),
+    [carried, moves],
+  );
   const fresh = useMemo(() => pagesOfSource(file.source, file.pages, (k) => `new ${k}`), [file]);
   const [left, setLeft] = useState<ReadonlySet<number>>(new Set());
   const [only, setOnly] = useState<Verdict | 'all'>('all');
@@ -40,7 +55,9 @@ export function Carried(props: {
   );
   const counts = countsOf(units);
   const shown = only === 'all' ? units : units.filter(({ verdict }) => verdict === only);
-  const going = units.filter(({ unit, verdict }) => verdict !== 'lost' && !left.has(unit)).length;
+  const going = units.filter(
+    ({ unit, placed: [{ page }] }) => page !== null && !left.has(unit),
+  ).length;
   const waiting = units.length - going;
   const isDone = useRef(false);
   const carry = (): void => {
@@ -54,7 +71,7 @@ export function Carried(props: {
       was: session.leadingSource(),
       is: file.source,
       pages: file.pages,
-      carried,
+      carried: { ...carried, placed: units.flatMap(({ placed }) => placed) },
       left: new Set(marks),
       newId: () => crypto.randomUUID(),
     });
@@ -69,6 +86,31 @@ export function Carried(props: {
     });
     if (waiting > 0) shell.openPanel('margin', WAITING);
   };
+  const marksOf = ({ placed }: Unit): Mark[] =>
+    placed.flatMap(({ mark }) => findMark(document, mark) ?? []);
+  const pageOf = ([mark]: readonly Mark[]): Page | undefined =>
+    document.pages.find(({ id }) => id === mark?.page);
+  const move = (unit: number): void => setMoving(units.find((one) => one.unit === unit) ?? null);
+  if (moving) {
+    const marks = marksOf(moving);
+    const before = pageOf(marks);
+    const back = (): void => setMoving(null);
+    if (before)
+      return (
+        <MovePlace
+          unit={moving}
+          marks={marks}
+          before={before}
+          pages={fresh}
+          onMoved={(placed) => {
+            setMoves(new Map(moves).set(moving.unit, placed));
+            setLeft(new Set([...left].filter((one) => one !== moving.unit)));
+            back();
+          }}
+          onClose={back}
+        />
+      );
+  }
   const foot = (
     <View style={styles.foot}>
       <Action onPress={onLeave}>Keep the earlier edition</Action>
@@ -104,8 +146,8 @@ export function Carried(props: {
             windowSize={5}
             extraData={left}
             renderItem={({ item }) => {
-              const marks = item.placed.flatMap(({ mark }) => findMark(document, mark) ?? []);
-              const before = document.pages.find(({ id }) => id === marks[0]?.page);
+              const marks = marksOf(item);
+              const before = pageOf(marks);
               const { page } = item.placed[0];
               if (!before || marks.length === 0) return null;
               return (
@@ -117,6 +159,7 @@ export function Carried(props: {
                   taken={!left.has(item.unit)}
                   room={room}
                   onToggle={toggle}
+                  onMove={marks.every(canBePut) ? move : null}
                 />
               );
             }}

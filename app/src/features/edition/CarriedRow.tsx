@@ -3,8 +3,8 @@ import type { Mark } from '@marginalis/core/kinds';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { CheckBox, Icon } from '@/ui';
-import { nameOf, REASONS, VERDICT_WORDS } from './inWords';
+import { CheckBox, Icon, IconAction } from '@/ui';
+import { nameOf, saidOf } from './inWords';
 import { PlacePicture } from './PlacePicture';
 import type { Unit } from './units';
 
@@ -24,14 +24,17 @@ export const CarriedRow = memo(function CarriedRow(props: {
   /** What there is for both pictures, CSS pixels. */
   room: number;
   onToggle: (unit: number) => void;
+  /** It is put elsewhere; null where it can lie nowhere else. */
+  onMove: ((unit: number) => void) | null;
 }) {
-  const { unit, marks, before, after, taken, room, onToggle } = props;
+  const { unit, marks, before, after, taken, room, onToggle, onMove } = props;
   const { colors } = useTheme();
   const [first] = unit.placed;
+  const isDecided = first.verdict === 'certain';
   const width = Math.floor((room - ARROW) / 2) - EDGE;
   const what = nameOf(marks);
   const now = unit.placed.flatMap(({ after: mark }) => (mark ? [mark] : []));
-  const said = `${VERDICT_WORDS[unit.verdict]}: ${REASONS[first.reason].toLowerCase()}`;
+  const said = saidOf(unit);
   const picture = { width, height: PICTURE_HEIGHT };
   return (
     <View style={[styles.row, { borderColor: colors.outlineVariant }]}>
@@ -43,11 +46,18 @@ export const CarriedRow = memo(function CarriedRow(props: {
           <Text
             variant="bodySmall"
             numberOfLines={1}
-            style={{ color: unit.verdict === 'certain' ? colors.onSurfaceVariant : colors.error }}
+            style={{ color: isDecided ? colors.onSurfaceVariant : colors.error }}
           >
             {said}
           </Text>
         </View>
+        {onMove && (
+          <IconAction
+            icon="move"
+            label={`Move: ${what}, ${said}`}
+            onPress={() => onMove(unit.unit)}
+          />
+        )}
         {after ? (
           <CheckBox
             label={`Carry over: ${what}, ${said}`}
@@ -74,7 +84,8 @@ export const CarriedRow = memo(function CarriedRow(props: {
         {after && now.length > 0 ? (
           <PlacePicture
             {...picture}
-            name={`is ${unit.unit}`}
+            // Elsewhere it is another picture.
+            name={`is ${unit.unit} ${first.page} ${first.map?.slice(4).map(Math.round).join(' ')}`}
             page={after}
             marks={now}
             label="Where it goes"

@@ -32,6 +32,7 @@ export class Comparison {
     if (!before || !after) return { ok: false, message: BYTES_GONE };
     const opened = passwordFor(source);
     const locked = opened === undefined ? {} : { password: opened };
+    const its = passwordFor(file.source);
     const known = await startWork('inspect', { bytes: before, ...locked }).result;
     if (!known.ok) return told(known);
     if (this.isStopped) return { ok: false, message: '' };
@@ -41,7 +42,7 @@ export class Comparison {
         document: plainDocument(session.store.getState().document),
         source,
         was: { bytes: before, ...locked, pages: known.value.pages },
-        is: { bytes: after, pages: file.pages },
+        is: { bytes: after, ...(its === undefined ? {} : { password: its }), pages: file.pages },
       },
       onProgress,
     );

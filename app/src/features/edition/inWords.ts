@@ -1,5 +1,6 @@
 import type { CarryReason, Verdict } from '@marginalis/core/edition';
 import { asInk, kindFor, type Mark } from '@marginalis/core/kinds';
+import type { Unit } from './units';
 
 export const VERDICT_WORDS: Readonly<Record<Verdict, string>> = {
   certain: 'Certain',
@@ -19,7 +20,15 @@ export const REASONS: Readonly<Record<CarryReason, string>> = {
   gone: 'What it was about is not there any more',
   noPage: 'Its page is not there any more',
   field: 'It fills in a field of the earlier file',
+  moved: 'Where you have put it',
 };
+
+/** What has become of marks that go together. */
+export function saidOf({ verdict, placed: [{ reason }] }: Unit): string {
+  return reason === 'moved'
+    ? REASONS.moved
+    : `${VERDICT_WORDS[verdict]}: ${REASONS[reason].toLowerCase()}`;
+}
 
 /** What has become of the marks, counted. */
 export function countedInWords(counts: Readonly<Record<Verdict, number>>): string {

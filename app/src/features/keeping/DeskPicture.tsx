@@ -1,7 +1,7 @@
 import { type DocState, marksOn, type Page } from '@marginalis/core/document';
 import { useEffect } from 'react';
 import { mutate } from 'swr';
-import { changeDocument, DESK_KEY } from '@/session';
+import { changeDocument, DESK_KEY, passwordOf } from '@/session';
 import { useReader } from '@/shell';
 import { pictureOfPage } from '@/stage';
 import type { DeskDocument } from '@/storage';
@@ -44,7 +44,7 @@ export function DeskPicture() {
       const marks = marksOn(document, page.id);
       const count = document.pages.length;
       // A picture of a locked page would show what the lock hides.
-      if (locked) return changeDocument(id, { count });
+      if (locked || passwordOf(page) !== undefined) return changeDocument(id, { count });
       const print = await pictureAsCame(session.desk, page);
       const marked = await pictureOfPage(page, marks, pictures, WIDTH, { print });
       await changeDocument(id, marked ? { marked, count } : { count });

@@ -1,7 +1,7 @@
 import { marksOn } from '@marginalis/core/document';
 import { partOf } from '@marginalis/core/leaving';
 import { mutate } from 'swr';
-import { DESK_KEY, layPages } from '@/session';
+import { DESK_KEY, layPages, passwordOf } from '@/session';
 import type { Reader } from '@/shell';
 import { pictureOfPage } from '@/stage';
 
@@ -25,9 +25,10 @@ export async function takeOut(
     const document = partOf(session.store.getState().document, pages);
     const [first] = document.pages;
     // A picture of a locked page would show what the lock hides.
-    const picture = desk.locked
-      ? null
-      : await pictureOfPage(first, marksOn(document, first.id), pictures, WIDTH);
+    const picture =
+      desk.locked || passwordOf(first) !== undefined
+        ? null
+        : await pictureOfPage(first, marksOn(document, first.id), pictures, WIDTH);
     const why = await layPages(desk, title, document, picture, Date.now());
     if (why !== null) return notices.tell(why);
   }

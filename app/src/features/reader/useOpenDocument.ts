@@ -73,8 +73,10 @@ export function useOpenDocument(id: string): OpenedDocument {
           session.guide[reads](source, added.guide).catch(console.warn);
           setOpened((now) => (now.phase === 'open' ? { ...now, pictures: lookup() } : now));
         },
+        onLocked: session.locks.found,
         onTrouble: session.notices.tell,
       });
+      session.locks.subscribe((source) => void files.again(source));
       files.hold(document.source, file);
       /** Another function each time, so that what was made with the one before is made anew. */
       const lookup = (): SourcePictures => (source) => files.of(source);

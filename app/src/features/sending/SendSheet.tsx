@@ -11,7 +11,7 @@ import { markedPages, saysAuthors } from '@marginalis/core/leaving';
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
-import { passwordFor, useSession, useSessionState } from '@/session';
+import { passwordOf, useSession, useSessionState } from '@/session';
 import { Sheet } from '@/ui';
 import { type Asked, dpiOf, howOf, isCopy, waysFor } from './asked';
 import { documentOf } from './copyOfPart';
@@ -40,12 +40,15 @@ import { WrongPages } from './WrongPages';
 /** Asks what is to leave, as what and how, shows it before it is made, and sends it with one button. The original is never replaced. */
 export function SendSheet({ onClose, inSight }: { onClose: () => void; inSight: InSight | null }) {
   const { asked, change, part, trouble, first, taken } = useAsked(inSight);
-  const { id, title, source } = useSession().desk;
+  const { id, title } = useSession().desk;
   const document = useSessionState((s) => s.document);
   const marked = useMemo(() => markedPages(document).length, [document]);
   const hasAuthors = useMemo(() => saysAuthors(document), [document]);
   const [terms, setTerms] = useState(FIRST_TERMS);
-  const password = passwordFor(source);
+  // What opens the pages is offered for the copy.
+  const [password] = useState(() =>
+    document.pages.map(passwordOf).find((one) => one !== undefined),
+  );
   const [protecting, setProtecting] = useState(() => firstProtection(password));
   const [mail, setMail] = useState(() => firstMail(title));
   const links = useLinks(id, title);

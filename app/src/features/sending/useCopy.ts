@@ -4,8 +4,8 @@ import type { FixedCopy, LivingCopy } from '@marginalis/core/pdf';
 import { fileStem } from '@marginalis/core/wire';
 import type { Proof, ProvedPage } from '@marginalis/core/proof';
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { useSession } from '@/session';
-import { startWork, type Work } from '@/work';
+import { type DocumentSession, useSession } from '@/session';
+import { startWork, type Work, type WorkFailure } from '@/work';
 import { type AskOfCopy, askOfCopy } from './askOfCopy';
 import { type CopyOfPart, documentOf } from './copyOfPart';
 
@@ -79,7 +79,9 @@ export function useCopy(): {
         const result = await copying.result;
         if (making.current !== mine) return 'stopped';
         if (!result.ok)
-          return result.failure.kind === 'stopped' ? 'stopped' : failed(result.failure.message);
+          return result.failure.kind === 'stopped'
+            ? 'stopped'
+            : failed(await whyNoCopy(session, asked.ask, result.failure));
         const copy = result.value;
         show({ phase: 'proving', done: 0, all: copy.pages });
         const proved = await prove(asked.ask, of, copy, mine, (done, all) =>
@@ -115,6 +117,17 @@ export function useCopy(): {
     [],
   );
   return { state, make, stop };
+}
+
+/** Why there is no copy. What is locked is told to the session, so that its password is asked for. */
+async function whyNoCopy(
+  { locks }: Pick<DocumentSession, 'locks'>,
+  { sources }: AskOfCopy,
+  failure: WorkFailure,
+): Promise<string> {
+  if (failure.kind !== 'refused' || failure.reason !== 'locked') return failure.message;
+  await locks.look(sources.map(({ sha }) => sha));
+  return 'Some pages come from a file that is locked. Open them with its password first: “Open locked pages” is among the commands.';
 }
 
 function copyingOf(

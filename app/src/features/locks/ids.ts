@@ -1,0 +1,1 @@
+export const UNLOCK = 'open-locked-pages';

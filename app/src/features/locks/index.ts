@@ -1,0 +1,1 @@
+export { locksFeature } from './feature';
