@@ -1,6 +1,4 @@
-import { spawnSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import {
   type DocState,
   emptyDocument,
@@ -14,28 +12,12 @@ import { inspectPdf, makeFixedCopy, makeLivingCopy, openLivingCopy } from '@marg
 import { textFiles } from '../cli/faces';
 import { prove } from '../cli/proving';
 import { done } from '../core/testing/marks';
+import { linksByPdfjs, type ReadLink } from './support/waysByPdfjs';
 import { deflate } from './support/markedCopy';
-import { complaintOfQpdf, newComplaints, withFile } from './support/programs';
+import { complaintOfQpdf, newComplaints } from './support/programs';
 import { realPdf, realPdfs } from './support/realPdfs';
 
 /** Links of one's own as pdf.js reads them: ISO 32000-1 §12.5.6.5 (link annotations), §12.3.2 (destinations), §12.6.4.7 (URI actions). */
-
-interface ReadLink {
-  readonly rect: readonly number[];
-  readonly address: string | null;
-  readonly place: { readonly page: number; readonly x: number; readonly y: number } | null;
-}
-
-const linksByPdfjs = (bytes: Uint8Array): readonly (readonly ReadLink[])[] =>
-  withFile(bytes, (path) => {
-    const script = join(process.cwd(), 'references/support/linksByPdfjs.mjs');
-    const { stdout, stderr, status } = spawnSync('node', [script, path], {
-      encoding: 'utf8',
-      maxBuffer: 1 << 26,
-    });
-    if (status !== 0) throw new Error(`pdf.js gave up: ${stderr}`);
-    return JSON.parse(stdout) as ReadLink[][];
-  });
 
 const SHA = 'a'.repeat(64);
 const HANDBOOK = new Uint8Array(readFileSync('demo/documents/handbook.pdf'));

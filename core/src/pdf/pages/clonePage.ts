@@ -12,7 +12,7 @@ import { ownEntries } from './arrange.ts';
 const name = (text: string): PDFName => PDFName.of(text);
 
 /** What says where a page stands among the tags and threads of its file: the copy stands there not. */
-const PLACES = ['StructParents', 'B', 'Tabs'].map(name);
+export const PLACES = ['StructParents', 'B', 'Tabs'].map(name);
 /** What annotations of a page say of one another. */
 const AMONG = ['Popup', 'Parent', 'IRT'].map(name);
 

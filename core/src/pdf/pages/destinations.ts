@@ -15,11 +15,17 @@ const DEEPEST = 32;
 const DEST = PDFName.of('Dest');
 const ACTION = PDFName.of('A');
 
+/** A place, and what it is called. */
+export type NamedPlace = readonly [name: PDFString | PDFHexString, place: PDFObject];
+
+/** What of a link, or an entry of an outline, says where it leads. */
+export const leadingKeys: readonly PDFName[] = [DEST, ACTION];
+
 /** Places of a document by their names (ISO 32000-1 §12.3.2), and which of them lead to pages that it no longer has. */
 export class Destinations {
   private readonly still: ReadonlySet<PDFObject>;
   private readonly named = new Map<string, PDFObject>();
-  private readonly inTree: (readonly [name: PDFString | PDFHexString, place: PDFObject])[] = [];
+  private readonly inTree: NamedPlace[] = [];
 
   /** @param pages all that the document has */
   constructor(
@@ -37,6 +43,41 @@ export class Destinations {
   isGone(item: PDFDict): boolean {
     const to = item.get(DEST) ?? this.goesTo(item.lookup(ACTION));
     return to !== undefined && this.leadsAway(to);
+  }
+
+  /** Places with their names, as arrays. */
+  all(): (readonly [name: PDFString | PDFHexString, place: PDFArray])[] {
+    const called = new Map(this.inTree.map(([name]) => [name.decodeText(), name]));
+    return [...this.named].flatMap(([name, to]) => {
+      const place = this.placeOf(to);
+      return place ? [[called.get(name) ?? PDFString.of(name), place] as const] : [];
+    });
+  }
+
+  /** An item that leads somewhere by a name says the place itself from now on. */
+  unname(item: PDFDict): void {
+    const action = item.lookup(ACTION);
+    const to = item.get(DEST) ?? this.goesTo(action);
+    const place = to && this.placeOf(to);
+    if (!place || this.doc.context.lookup(to) === place) return;
+    if (item.has(DEST)) item.set(DEST, place);
+    else if (action instanceof PDFDict) action.set(PDFName.of('D'), place);
+  }
+
+  /** Gives places names that are not taken yet. */
+  add(names: readonly NamedPlace[]): void {
+    const fresh = names.filter(([name]) => !this.named.has(name.decodeText()));
+    if (fresh.length === 0) return;
+    const { catalog, context } = this.doc;
+    this.inTree.push(...fresh);
+    const all = [...this.inTree];
+    for (const [name, place] of fresh) this.named.set(name.decodeText(), place);
+    // Readers look for a name among those in order (§7.9.6).
+    all.sort(([a], [b]) => compareBytes(a.asBytes(), b.asBytes()));
+    const known = catalog.lookup(PDFName.of('Names'));
+    const held = known instanceof PDFDict ? known : (context.obj({}) as PDFDict);
+    if (held !== known) catalog.set(PDFName.of('Names'), context.register(held));
+    held.set(PDFName.of('Dests'), context.register(context.obj({ Names: all.flat() })));
   }
 
   /** Takes the names of places that are gone away. */
@@ -80,6 +121,21 @@ export class Destinations {
     return action.get(PDFName.of('D'));
   }
 
+  /** The array that a place is, or is called by a name; null where it is none. */
+  private placeOf(to: PDFObject, depth = 0): PDFArray | null {
+    const place = this.doc.context.lookup(to);
+    if (place instanceof PDFArray) return place;
+    if (depth > 2) return null;
+    if (place instanceof PDFDict) {
+      const inside = place.get(PDFName.of('D'));
+      return inside ? this.placeOf(inside, depth + 1) : null;
+    }
+    if (!(place instanceof PDFName || place instanceof PDFString || place instanceof PDFHexString))
+      return null;
+    const named = this.named.get(place.decodeText());
+    return named ? this.placeOf(named, depth + 1) : null;
+  }
+
   private leadsAway(to: PDFObject, depth = 0): boolean {
     const place = this.doc.context.lookup(to);
     if (place instanceof PDFDict) {
@@ -94,4 +150,9 @@ export class Destinations {
     const page = place.get(0);
     return page instanceof PDFRef && !this.still.has(page);
   }
+}
+
+function compareBytes(a: Uint8Array, b: Uint8Array): number {
+  const k = a.findIndex((byte, i) => byte !== b[i]);
+  return k < 0 ? a.length - b.length : k >= b.length ? 1 : a[k] - b[k];
 }

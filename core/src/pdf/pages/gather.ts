@@ -3,9 +3,12 @@ import { type DocState, type Page, pagesOfSource } from '../../document/index.ts
 import { refreshFieldAppearances } from '../fields.ts';
 import { openPdf } from '../openPdf.ts';
 import { arrangePages } from './arrange.ts';
+import { type BroughtPages, bringPages } from './bringPages.ts';
+import { Destinations } from './destinations.ts';
 import { pageGeometry } from './geometry.ts';
 import { clonePage, hasFields } from './clonePage.ts';
-import { keepLabels, ownLabels } from './labels.ts';
+import { keepLabels, type Label, ownLabels, type PageFrom, readLabels } from './labels.ts';
+import { joinOutlines, type OutlineRoot, outlineOf } from './outlineOf.ts';
 import { pruneLeads } from './pruneLeads.ts';
 import { pruneStructure } from '../tags/pruneStructure.ts';
 
@@ -33,7 +36,7 @@ export interface GatheredPages {
   readonly pages: readonly GatheredPage[];
   /** A form of another source than the first is damaged. */
   readonly formDamaged: boolean;
-  /** Links of the first source that led to pages which are not there. */
+  /** Links that led to pages which are not there. */
   readonly linksPruned: number;
 }
 
@@ -48,9 +51,10 @@ export async function gatherPages(
   document: DocState,
 ): Promise<GatheredPages> {
   const own = doc.getPages();
+  const labels = readLabels(doc, own.length);
   const used = new Map<string, number>();
   const pages: GatheredPage[] = [];
-  const from: (number | null)[] = [];
+  const from: (PageFrom | null)[] = [];
   // A document that names no page shows its source as it is.
   const wanted = document.pages.length > 0 ? document.pages : plainPages(sources[0].sha, own);
   const shelf = new Shelf(doc, sources, wanted);
@@ -61,25 +65,27 @@ export async function gatherPages(
       pages.push({ page, pdf: emptyPage(doc, page) });
       continue;
     }
-    const key = `${shows.source} ${shows.index}`;
+    const { source, index } = shows;
+    const key = `${source} ${index}`;
     const round = used.get(key) ?? 0;
     used.set(key, round + 1);
-    const isOwn = shows.source === sources[0].sha && round === 0;
-    const pdf = isOwn ? own[shows.index] : await shelf.page(shows.source, shows.index, round);
+    const isOwn = source === sources[0].sha;
+    const pdf = isOwn && round === 0 ? own[index] : await shelf.page(source, index, round);
     if (!pdf) throw new SourceMissing('A page shows what is not in its source.');
-    from.push(isOwn ? shows.index : null);
+    from.push({ index, labels: isOwn ? labels : await shelf.labelsOf(source) });
     pages.push({ page, pdf });
   }
   const row = pages.map(({ pdf }) => pdf);
   let linksPruned = 0;
   if (row.length !== own.length || row.some((pdf, i) => pdf !== own[i])) {
-    keepLabels(doc, own.length, from);
+    keepLabels(doc, from);
     arrangePages(doc, row);
     const still = new Set(row);
     if (own.some((pdf) => !still.has(pdf))) {
       linksPruned = pruneLeads(doc, row);
       pruneStructure(doc, row);
     }
+    linksPruned += await shelf.leadTo();
   }
   ownLabels(
     doc,
@@ -102,7 +108,7 @@ function emptyPage(doc: PDFDocument, { box }: Page): PDFPage {
 
 /** Pages that are not the document's own, or not for the first time. All pages of a source are copied at once, so that what they share is there once. */
 class Shelf {
-  private readonly copied = new Map<string, Promise<ReadonlyMap<number, PDFPage>>>();
+  private readonly brought = new Map<string, Promise<BroughtPages>>();
   formDamaged = false;
 
   constructor(
@@ -114,28 +120,63 @@ class Shelf {
   /** @param round how often the page has been shown before */
   async page(sha: string, index: number, round: number): Promise<PDFPage | undefined> {
     const isOwn = sha === this.sources[0].sha;
-    if (!isOwn && round === 0) return (await this.pagesOf(sha)).get(index);
-    const first = isOwn ? this.into.getPages().at(index) : (await this.pagesOf(sha)).get(index);
+    const pages = isOwn ? null : (await this.of(sha)).pages;
+    if (pages && round === 0) return pages.get(index);
+    const first = pages ? pages.get(index) : this.own[index];
     if (!first || !hasFields(first)) return first && clonePage(this.into, first);
-    const [page] = await this.into.copyPages(await this.open(sha), [index]);
-    return page;
+    const shown = this.shownOf(sha).flatMap((one) => {
+      const ref = (pages ? pages.get(one) : this.own[one])?.ref;
+      return ref ? [[one, ref] as const] : [];
+    });
+    const again = bringPages(this.into, await this.open(sha), [index], new Map(shown));
+    return again.pages.get(index);
   }
 
-  private pagesOf(sha: string): Promise<ReadonlyMap<number, PDFPage>> {
-    let pages = this.copied.get(sha);
-    if (!pages) this.copied.set(sha, (pages = this.copy(sha)));
-    return pages;
+  async labelsOf(sha: string): Promise<readonly Label[] | null> {
+    return (await this.of(sha)).labels;
   }
 
-  private async copy(sha: string): Promise<ReadonlyMap<number, PDFPage>> {
-    const other = await this.open(sha);
-    const count = other.getPages().length;
+  /** Outlines and names of places lead to the pages that came; links on them that lead nowhere are counted. */
+  async leadTo(): Promise<number> {
+    const { into } = this;
+    const own = outlineOf(into);
+    const outlines: OutlineRoot[] = [];
+    let pruned = 0;
+    const destinations = new Destinations(into, into.getPages());
+    // In the order in which their pages begin.
+    for (const sha of new Set(this.wanted.flatMap(({ shows }) => sourceOf(shows)))) {
+      if (sha === this.sources[0].sha) {
+        if (own) outlines.push(own);
+        continue;
+      }
+      const { outline, names, linksPruned } = await this.of(sha);
+      if (outline) outlines.push(outline);
+      destinations.add(names);
+      pruned += linksPruned;
+    }
+    joinOutlines(into, outlines);
+    return pruned;
+  }
+
+  private get own(): readonly PDFPage[] {
+    return (this.ownPages ??= this.into.getPages());
+  }
+  private ownPages: readonly PDFPage[] | null = null;
+
+  private shownOf(sha: string): number[] {
     const shown = this.wanted.flatMap(({ shows }) =>
-      'source' in shows && shows.source === sha && shows.index < count ? [shows.index] : [],
+      'source' in shows && shows.source === sha ? [shows.index] : [],
     );
-    const indices = [...new Set(shown)];
-    const pages = await this.into.copyPages(other, indices);
-    return new Map(indices.map((index, k) => [index, pages[k]]));
+    return [...new Set(shown)];
+  }
+
+  private of(sha: string): Promise<BroughtPages> {
+    let pages = this.brought.get(sha);
+    if (!pages) {
+      pages = this.open(sha).then((other) => bringPages(this.into, other, this.shownOf(sha)));
+      this.brought.set(sha, pages);
+    }
+    return pages;
   }
 
   private async open(sha: string): Promise<PDFDocument> {
@@ -146,3 +187,5 @@ class Shelf {
     return doc;
   }
 }
+
+const sourceOf = (shows: Page['shows']): string[] => ('source' in shows ? [shows.source] : []);

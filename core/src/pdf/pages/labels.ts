@@ -11,7 +11,7 @@ import {
 import { type Numbering, type NumberStyle, type Page, spellNumber } from '../../document/index.ts';
 
 /** How a page is labelled (ISO 32000-1 §12.4.2). */
-interface Label {
+export interface Label {
   /** D, R, r, A, a; null when it has no number. */
   readonly style: string | null;
   readonly prefix: string;
@@ -49,7 +49,7 @@ function labelOf(range: PDFDict, past: number): Label {
 }
 
 /** The labels of a document's pages; null when it has none. */
-function readLabels(doc: PDFDocument, count: number): Label[] | null {
+export function readLabels(doc: PDFDocument, count: number): Label[] | null {
   const ranges = new Map<number, PDFDict>();
   rangesIn(doc.catalog.lookup(LABELS), ranges);
   if (ranges.size === 0) return null;
@@ -85,25 +85,25 @@ const putIn = (after: Label | null, nth: number): Label => ({
 const follows = (a: Label, b: Label): boolean =>
   a.style === b.style && a.prefix === b.prefix && (b.style === null || b.number === a.number + 1);
 
+/** What a page was: the number, from 0, and the labels of the document that it comes from, or null where that has none. */
+export interface PageFrom {
+  readonly index: number;
+  readonly labels: readonly Label[] | null;
+}
+
 /**
- * Keeps each page's label when pages come between others or change places. `from` tells for each page of the new order
- * which page it was, counted from 0; null for a page that was none. A document without labels gets none.
+ * Keeps each page's label when pages come between others or change places, also from other documents; null for a page that was none. Where none of these
+ * has labels the document gets none; where some have, pages of the others are numbered as they stand.
  */
-export function keepLabels(
-  doc: PDFDocument,
-  count: number,
-  from: readonly (number | null)[],
-): void {
-  const labels = readLabels(doc, count);
-  if (!labels) return;
+export function keepLabels(doc: PDFDocument, from: readonly (PageFrom | null)[]): void {
+  if (!from.some((page) => page?.labels)) return void doc.catalog.delete(LABELS);
   let last: Label | null = null;
   let nth = 0;
-  const all = from.map((page): Label => {
-    if (page !== null) {
-      nth = 0;
-      return (last = labels[page]);
-    }
-    return putIn(last, ++nth);
+  const all = from.map((page, k): Label => {
+    if (!page) return putIn(last, ++nth);
+    nth = 0;
+    last = page.labels?.[page.index] ?? { style: 'D', prefix: '', number: k + 1 };
+    return last;
   });
   writeLabels(doc, all);
 }

@@ -1,29 +1,31 @@
 import {
   PDFBool,
-  PDFDict,
+  type PDFDict,
   type PDFDocument,
   PDFHexString,
   PDFName,
   PDFNumber,
-  type PDFRef,
+  PDFRef,
 } from '@cantoo/pdf-lib';
 import type { Bookmark, DocState } from '../../document/index.ts';
 import { destination } from './destination.ts';
 import type { GatheredPage } from './gather.ts';
-import { type OutlineRoot, outlineOf } from './outlineOf.ts';
+import {
+  chainEntries,
+  entriesOf,
+  type OutlineItem,
+  type OutlineRoot,
+  outlineOf,
+} from './outlineOf.ts';
 
 const name = (text: string): PDFName => PDFName.of(text);
-const [FIRST, LAST, NEXT, PREVIOUS, COUNT] = ['First', 'Last', 'Next', 'Prev', 'Count'].map(name);
+const [LAST, NEXT, PREVIOUS, COUNT] = ['Last', 'Next', 'Prev', 'Count'].map(name);
 /** What is ours, so that it can be told from what was there: any program may add entries (ISO 32000-1, annex E). */
 const OURS = name('Marginalis');
 /** What the person's own bookmarks stand under where the file has an outline. */
 const GROUP = 'Bookmarks';
-/** Longer rows of entries run in circles. */
-const MOST = 100_000;
 
-interface Entry {
-  readonly dict: PDFDict;
-  readonly ref: PDFRef;
+interface Entry extends OutlineItem {
   /** Entries that are seen beneath it. */
   readonly seen: number;
 }
@@ -63,7 +65,7 @@ export function addBookmarks(
       const ref = context.register(dict);
       return { dict, ref, seen: lay(dict, ref, beneath(one.id)) };
     });
-    chain(parent, entries);
+    chainEntries(parent, parentRef, entries);
     const seen = entries.reduce((sum, entry) => sum + 1 + entry.seen, 0);
     if (seen > 0) parent.set(COUNT, PDFNumber.of(seen));
     return seen;
@@ -86,7 +88,7 @@ export function addBookmarks(
   group.set(PREVIOUS, last.ref);
   root.dict.set(LAST, ref);
   addToCount(root.dict, 1 + seen);
-  return [root.ref, last.ref];
+  return last.ref instanceof PDFRef ? [root.ref, last.ref] : [root.ref];
 }
 
 /** Takes them out again: what is marked as ours, and an outline that is ours altogether. */
@@ -102,32 +104,10 @@ export function removeBookmarks(doc: PDFDocument): void {
     if (!dict.has(OURS)) continue;
     addToCount(root.dict, -1 - (count instanceof PDFNumber ? Math.max(0, count.asNumber()) : 0));
   }
-  for (const key of [FIRST, LAST]) root.dict.delete(key);
-  for (const { dict } of kept) for (const key of [NEXT, PREVIOUS]) dict.delete(key);
-  chain(root.dict, kept);
+  chainEntries(root.dict, root.ref, kept);
 }
 
-function chain(parent: PDFDict, entries: readonly Pick<Entry, 'dict' | 'ref'>[]): void {
-  entries.forEach(({ dict, ref }, k) => {
-    if (k === 0) parent.set(FIRST, ref);
-    if (k > 0) dict.set(PREVIOUS, entries[k - 1].ref);
-    if (k + 1 < entries.length) dict.set(NEXT, entries[k + 1].ref);
-    else parent.set(LAST, ref);
-  });
-}
-
-function* entriesOf({ dict: root }: OutlineRoot): Generator<Pick<Entry, 'dict' | 'ref'>> {
-  const met = new Set<PDFDict>();
-  let [ref, dict] = [root.get(FIRST), root.lookup(FIRST)];
-  while (dict instanceof PDFDict && ref && !met.has(dict) && met.size < MOST) {
-    met.add(dict);
-    yield { dict, ref: ref as PDFRef };
-    [ref, dict] = [dict.get(NEXT), dict.lookup(NEXT)];
-  }
-}
-
-const lastOf = (root: OutlineRoot): Pick<Entry, 'dict' | 'ref'> | null =>
-  [...entriesOf(root)].at(-1) ?? null;
+const lastOf = (root: OutlineRoot): OutlineItem | null => [...entriesOf(root)].at(-1) ?? null;
 
 /** Says how many entries are seen, where that is said at all (§12.3.3, table 152). */
 function addToCount(root: PDFDict, more: number): void {

@@ -8,7 +8,7 @@ import {
   type PDFPage,
 } from '@cantoo/pdf-lib';
 import { Destinations } from './destinations.ts';
-import { outlineOf } from './outlineOf.ts';
+import { chainEntries, type OutlineItem, outlineOf } from './outlineOf.ts';
 
 const name = (text: string): PDFName => PDFName.of(text);
 /** Deeper outlines are damage. */
@@ -47,9 +47,7 @@ function pruneLinks(annotations: unknown, destinations: Destinations): number {
   return pruned;
 }
 
-interface Entry {
-  readonly ref: PDFObject;
-  readonly dict: PDFDict;
+interface Entry extends OutlineItem {
   /** Entries beneath it that are seen when it is open. */
   readonly seen: number;
 }
@@ -78,7 +76,7 @@ class Outline {
       }
       [at, entry] = [next, following];
     }
-    chain(parent, ref, kept);
+    chainEntries(parent, ref, kept);
     const all = kept.reduce((sum, { seen }) => sum + 1 + seen, 0);
     if (depth === 0) setCount(parent, all, true);
     return all;
@@ -91,16 +89,4 @@ const isPositive = (count: unknown): boolean => count instanceof PDFNumber && co
 function setCount(entry: PDFDict, seen: number, isOpen: boolean): void {
   if (seen === 0) entry.delete(name('Count'));
   else entry.set(name('Count'), PDFNumber.of(isOpen ? seen : -seen));
-}
-
-function chain(parent: PDFDict, ref: PDFObject, kept: readonly Entry[]): void {
-  const put = (dict: PDFDict, key: string, value: PDFObject | undefined): void =>
-    value ? dict.set(name(key), value) : void dict.delete(name(key));
-  put(parent, 'First', kept[0]?.ref);
-  put(parent, 'Last', kept.at(-1)?.ref);
-  kept.forEach(({ dict }, k) => {
-    put(dict, 'Prev', kept[k - 1]?.ref);
-    put(dict, 'Next', kept[k + 1]?.ref);
-    put(dict, 'Parent', ref);
-  });
 }

@@ -1,5 +1,5 @@
-// node linksByPdfjs.mjs FILE: the links of each page as pdf.js reads them, as JSON: where they lie, and the page (from 0)
-// and place or the address they lead to. A process of its own: Jest's modules and pdf.js's do not go together.
+// node readWithPdfjs.mjs FILE: the links of each page and the outline as pdf.js reads them, as JSON: where links lie, and the
+// page (from 0) and place or the address they lead to; entries of the outline, one after the other, with their pages. A process of its own: Jest's modules and pdf.js's do not go together.
 import { readFileSync } from 'node:fs';
 
 const pdfjs = await import('pdfjs-dist/legacy/build/pdf.mjs');
@@ -28,4 +28,12 @@ for (let number = 1; number <= doc.numPages; number++) {
     ),
   );
 }
-process.stdout.write(JSON.stringify(pages));
+const outline = [];
+const read = async (items) => {
+  for (const { title, dest, items: beneath } of items ?? []) {
+    outline.push({ title, page: (await placeOf(dest))?.page ?? null });
+    await read(beneath);
+  }
+};
+await read(await doc.getOutline());
+process.stdout.write(JSON.stringify({ pages, outline }));
