@@ -1,7 +1,7 @@
 import { expect, type Page, test } from '@playwright/test';
 import { PDFDocument } from '@cantoo/pdf-lib';
 import { readFileSync } from 'node:fs';
-import { textOf } from '../references/support/programs';
+import { outlineAndLabels, textOf } from '../references/support/programs';
 import {
   command,
   downloadProved,
@@ -168,16 +168,23 @@ test('pages of a file and of another document come in, one is replaced, and some
     .getByRole('button', { name: /^Course handbook/ })
     .click();
   const handbook = page.getByRole('dialog', { name: 'Course handbook' });
-  await handbook.getByRole('checkbox', { name: 'Page 2', exact: true }).click();
+  await handbook.getByRole('checkbox', { name: 'Page 3', exact: true }).click();
   await handbook.getByRole('button', { name: 'Replace the page' }).click();
   await kept(page);
   await page.reload();
   await drawn(page, 1);
   const send = await openSend(page);
-  const texts = printIn(await downloadProved(page, send)).split('\f');
+  const path = await downloadProved(page, send);
+  const texts = printIn(path).split('\f');
   expect(texts[0]).toContain('Rock-pool zones');
-  expect(texts[1]).toContain('Contents');
+  expect(texts[1]).toContain('Welcome');
+  // What leads to the page came with it.
+  expect(outlineAndLabels(new Uint8Array(readFileSync(path))).outline).toEqual([
+    { title: 'Welcome', page: 2 },
+  ]);
   await send.getByRole('button', { name: 'Close' }).click();
+  await command(page, /^Contents and bookmarks/);
+  await panel(page, 'Contents').getByRole('link', { name: 'Welcome, page 1' }).click();
   await command(page, 'Split into documents …');
   const split = page.getByRole('dialog', { name: 'Split into documents' });
   await split.getByRole('radio', { name: 'Pages …' }).click();

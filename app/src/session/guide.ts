@@ -1,5 +1,11 @@
 import type { Page } from '@marginalis/core/document';
-import { type OutlineEntry, pageNames, proposeOutline } from '@marginalis/core/guide';
+import {
+  type OutlineEntry,
+  outlinesOf,
+  pageNames,
+  proposeOutline,
+  type SourceOutline,
+} from '@marginalis/core/guide';
 import { createStore } from 'zustand/vanilla';
 import { keepHeadings, readHeadings } from '@/storage';
 import type { PdfGuide, PrintReader } from '@/work';
@@ -7,6 +13,8 @@ import type { PdfGuide, PrintReader } from '@/work';
 export interface GuideState {
   /** Null until it has been read; empty where the file has none. */
   readonly outline: readonly OutlineEntry[] | null;
+  /** The same of files whose pages were added, as far as they have been read. */
+  readonly added: ReadonlyMap<string, readonly OutlineEntry[]>;
   /** What each page of the document is called, in order. */
   readonly names: readonly string[];
   /** Contents made of the headings of a document that has none of its own, now or another time; null until they are asked for. */
@@ -23,16 +31,21 @@ export class Guide {
   constructor(private readonly pages: () => readonly Page[]) {
     this.store = createStore<GuideState>(() => ({
       outline: null,
+      added: new Map(),
       names: [],
       proposed: null,
       proposing: null,
     }));
   }
 
-  /** Reads what pages are called of a file whose pages were added. */
-  async readNames(source: string, file: Pick<PdfGuide, 'labels'>): Promise<void> {
+  /** Reads what a file says whose pages were added. */
+  async readAdded(source: string, file: Pick<PdfGuide, 'labels' | 'outline'>): Promise<void> {
     this.labels.set(source, await file.labels());
     this.name();
+    const outline = await file.outline();
+    if (outline.length === 0) return;
+    const { added } = this.store.getState();
+    this.store.setState({ added: new Map(added).set(source, outline) });
   }
 
   /** Reads what the file of the document says. */
@@ -70,6 +83,10 @@ export class Guide {
   namesOf = (pages: readonly Page[]): string[] =>
     pageNames(pages, (source) => this.labels.get(source) ?? null);
 
+  /** See {@link outlinesIn}. */
+  outlines = (leading: string): SourceOutline[] =>
+    outlinesIn(this.store.getState(), this.pages(), leading);
+
   /** What a page, from 0, is called. */
   nameOf(index: number): string {
     return nameIn(this.store.getState().names, index);
@@ -79,3 +96,13 @@ export class Guide {
 /** What a page, from 0, is called among the names of all. */
 export const nameIn = (names: readonly string[], index: number): string =>
   names[index] ?? String(index + 1);
+
+/** What the files say of the way through a document; of the one that leads what is made of its headings, where it says nothing. */
+export function outlinesIn(
+  { outline, proposed, added }: Pick<GuideState, 'outline' | 'proposed' | 'added'>,
+  pages: readonly Page[],
+  leading: string,
+): SourceOutline[] {
+  const own = outline && outline.length > 0 ? outline : (proposed ?? []);
+  return outlinesOf({ pages }, leading, new Map(added).set(leading, own));
+}

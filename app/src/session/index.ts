@@ -45,7 +45,7 @@ export {
 export { SourcePrint } from './sourcePrint';
 export { usePagePrint } from './usePagePrint';
 export { dayInWords, noteInWords, type NoteInWords, taskInWords, timeInWords } from './noteInWords';
-export { Guide, type GuideState } from './guide';
+export { Guide, type GuideState, outlinesIn } from './guide';
 export { passwordFor, passwordOf } from './passwords';
 export { BYTES_GONE, pageFile } from './pageFile';
 export { wordAt } from './wordAt';

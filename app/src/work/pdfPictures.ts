@@ -119,7 +119,12 @@ export class PdfPictures {
     return this.doc.numPages;
   }
 
-  /** What the file says of the way through it. */
+  /** What the file says is read without waiting for its first picture: none may be wanted of it. */
+  readAtOnce(): void {
+    this.drawnFirst();
+  }
+
+  /** What the file says of the way through it, once its first picture is drawn. */
   get guide(): PdfGuide {
     return (this.way ??= new PdfGuide(this.doc, this.firstDrawn));
   }

@@ -9,6 +9,12 @@ export interface GuidePlace {
   readonly at: Vec | null;
 }
 
+/** The outline of a file whose pages a document shows. */
+export interface SourceOutline {
+  readonly source: string;
+  readonly entries: readonly OutlineEntry[];
+}
+
 /** One line of the contents. */
 export interface ContentsRow {
   readonly key: string;
@@ -61,32 +67,67 @@ export const bookmarkRows = (document: DocState): ContentsRow[] =>
   ownBookmarks(document).map((bookmark) => rowOf(document.pages, bookmark, 0));
 
 /**
- * The outline of a document's file with the person's own bookmarks among its entries, each under the entry in whose part of the document it lies, as
- * both are read in one go. `source` is the file that the outline is of.
+ * The outlines of a document's files with the person's own bookmarks among their entries, each under the entry in whose part of the document it lies, as
+ * both are read in one go.
  */
-export function contentsOf(
-  document: DocState,
-  source: string,
-  outline: readonly OutlineEntry[],
-): ContentsRow[] {
+export function contentsOf(document: DocState, outlines: readonly SourceOutline[]): ContentsRow[] {
   const { pages } = document;
+  const rows = outlines.flatMap(({ source, entries }, nth): ContentsRow[] => {
+    const shown = shownOf(pages, source);
+    const found: ContentsRow[] = [];
+    const add = (under: readonly OutlineEntry[], depth: number, path: string): void =>
+      under.forEach(({ title, place, address, open, under: more }, k) => {
+        const page = place && shown.get(place.page);
+        const key = `${path}${k}`;
+        const to = place && page ? { page: page.id, at: pointOf(place, page) } : null;
+        const far = to && farOf(pages, to);
+        const holds = more.length > 0;
+        found.push({ key, title, depth, place: to, address, bookmark: null, holds, open, far });
+        add(more, depth + 1, `${key}.`);
+      });
+    add(entries, 0, nth === 0 ? '' : `${nth}:`);
+    return found;
+  });
+  return among(rows, bookmarkRows(document));
+}
+
+function shownOf(pages: readonly Page[], source: string): ReadonlyMap<number, Page> {
   const shown = new Map<number, Page>();
   for (const page of pages)
     if ('source' in page.shows && page.shows.source === source && !shown.has(page.shows.index))
       shown.set(page.shows.index, page);
-  const rows: ContentsRow[] = [];
-  const add = (entries: readonly OutlineEntry[], depth: number, path: string): void =>
-    entries.forEach(({ title, place, address, open, under }, k) => {
-      const page = place && shown.get(place.page);
-      const key = `${path}${k}`;
-      const to = place && page ? { page: page.id, at: pointOf(place, page) } : null;
-      const far = to && farOf(pages, to);
-      const holds = under.length > 0;
-      rows.push({ key, title, depth, place: to, address, bookmark: null, holds, open, far });
-      add(under, depth + 1, `${key}.`);
-    });
-  add(outline, 0, '');
-  return among(rows, bookmarkRows(document));
+  return shown;
+}
+
+/**
+ * The outlines of the files that a document shows, in the order in which their pages begin.
+ * @param leading the file that the document is of: its outline stays whole; of the others only what leads to pages that came in
+ */
+export function outlinesOf(
+  { pages }: Pick<DocState, 'pages'>,
+  leading: string,
+  known: ReadonlyMap<string, readonly OutlineEntry[]>,
+): SourceOutline[] {
+  const sources = new Set(pages.flatMap(({ shows }) => ('source' in shows ? [shows.source] : [])));
+  // Where nothing of it is left, it is said that it was there.
+  if (!sources.has(leading)) sources.add(leading);
+  return [...sources].flatMap((source) => {
+    const entries = known.get(source) ?? [];
+    if (source === leading) return entries.length > 0 ? [{ source, entries }] : [];
+    const come = comeAlong(entries, shownOf(pages, source));
+    return come.length > 0 ? [{ source, entries: come }] : [];
+  });
+}
+
+function comeAlong(
+  entries: readonly OutlineEntry[],
+  shown: ReadonlyMap<number, unknown>,
+): OutlineEntry[] {
+  return entries.flatMap((entry) => {
+    const under = comeAlong(entry.under, shown);
+    const leads = entry.address !== null || (entry.place !== null && shown.has(entry.place.page));
+    return leads || under.length > 0 ? [{ ...entry, under }] : [];
+  });
 }
 
 /** Puts bookmarks among the entries of an outline. */

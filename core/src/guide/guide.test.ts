@@ -5,11 +5,20 @@ import {
   type DocState,
   emptyDocument,
   type Page,
+  pagesOfSource,
   type Transaction,
 } from '../document/index.ts';
 import { plainPage } from '../geometry/index.ts';
 import { addBookmark, moveBookmark, removeBookmark, renameBookmark } from '../editing/index.ts';
-import { bookmarkRows, contentsOf, farOf, ownBookmarks, rowAt, unfolded } from './contents.ts';
+import {
+  bookmarkRows,
+  contentsOf,
+  farOf,
+  outlinesOf,
+  ownBookmarks,
+  rowAt,
+  unfolded,
+} from './contents.ts';
 import { leadsGone } from './leadsGone.ts';
 import { cornerOf, type OutlineEntry, pointOf } from './outline.ts';
 import { pageNamed, pageNames } from './pageNames.ts';
@@ -55,7 +64,7 @@ test('the outline and one’s own bookmarks are read as one, each under what it 
     ['at the front', 0.5],
   ] as const)
     state = bookmarked(state, title, far);
-  const rows = contentsOf(state, source, OUTLINE);
+  const rows = contentsOf(state, [{ source, entries: OUTLINE }]);
   expect(told(rows)).toEqual([
     'at the front',
     'Shore',
@@ -81,12 +90,34 @@ test('the outline and one’s own bookmarks are read as one, each under what it 
 test('contents keep to the pages that are there', () => {
   const left = pages.filter((_, k) => k !== 4);
   const state = bookmarked(emptyDocument(pages), 'gone with its page', 4);
-  const rows = contentsOf({ ...state, pages: left }, source, OUTLINE);
+  const rows = contentsOf({ ...state, pages: left }, [{ source, entries: OUTLINE }]);
   expect(rows.find(({ title }) => title === 'Sea')?.place).toBeNull();
   expect(ownBookmarks({ ...state, pages: left })).toEqual([]);
   expect(
-    contentsOf(state, 'another', OUTLINE).every(({ far, bookmark }) => far === null || bookmark),
+    contentsOf(state, [{ source: 'another', entries: OUTLINE }]).every(
+      ({ far, bookmark }) => far === null || bookmark,
+    ),
   ).toBe(true);
+});
+
+test('outlines of files stand in the order of their pages; of those that were added only what leads to pages that came', () => {
+  const [SECOND, THIRD] = ['c'.repeat(64), 'd'.repeat(64)];
+  const of = (sha: string, indices: readonly number[]) =>
+    pagesOfSource(sha, pages, (index) => `${sha[0]}${index}`).filter((_, k) => indices.includes(k));
+  const document = emptyDocument([...of(SECOND, [2, 4]), ...pages, ...of(THIRD, [3])]);
+  const known = new Map([SECOND, source, THIRD].map((sha) => [sha, OUTLINE] as const));
+  const outlines = outlinesOf(document, source, known);
+  expect(outlines.map((one) => one.source)).toEqual([SECOND, source]);
+  const rows = contentsOf(document, outlines);
+  expect(told(rows)).toEqual([
+    ...['Shore', '-Mud', 'Sea'],
+    ...['Shore', '-Rocks', '-Mud', 'Nowhere', 'Sea'],
+  ]);
+  expect(new Set(rows.map(({ key }) => key)).size).toBe(rows.length);
+  expect(rows.slice(0, 3).map(({ place }) => place?.page ?? null)).toEqual([null, 'c2', 'c4']);
+  // The file that the document is of is told of though none of its pages is left.
+  const without = emptyDocument(of(SECOND, [4]));
+  expect(outlinesOf(without, source, known).map((one) => one.source)).toEqual([SECOND, source]);
 });
 
 test('every bookmark stands after what comes before it, wherever it is', () => {
@@ -95,7 +126,7 @@ test('every bookmark stands after what comes before it, wherever it is', () => {
       fc.array(fc.double({ min: 0, max: 5.9, noNaN: true }), { maxLength: 8 }),
       (fars) => {
         const state = fars.reduce((s, far, k) => bookmarked(s, `b${k}`, far), emptyDocument(pages));
-        const rows = contentsOf(state, source, OUTLINE);
+        const rows = contentsOf(state, [{ source, entries: OUTLINE }]);
         expect(rows.filter(({ bookmark }) => bookmark)).toHaveLength(fars.length);
         const placed = rows.filter(({ far }) => far !== null);
         expect(placed.map(({ far }) => far)).toEqual(
@@ -191,7 +222,7 @@ test('headings make an outline, each under the one before it of a higher level',
       byFace: false,
     })),
   );
-  const rows = contentsOf(emptyDocument(pages), source, outline);
+  const rows = contentsOf(emptyDocument(pages), [{ source, entries: outline }]);
   expect(told(rows)).toEqual([
     'Preface',
     '1 Shore',

@@ -8,7 +8,9 @@ export {
   type ContentsRow,
   farOf,
   type GuidePlace,
+  outlinesOf,
   ownBookmarks,
   rowAt,
+  type SourceOutline,
   unfolded,
 } from './contents.ts';

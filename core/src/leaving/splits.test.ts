@@ -30,12 +30,14 @@ test('from entry to entry, wherever its page stands by now; what is before the f
     entry('Web', null),
     entry('Also tides', 3),
   ];
-  expect(splitByOutline(document, SHA, outline)).toEqual([
+  expect(splitByOutline(document, [{ source: SHA, entries: outline }])).toEqual([
     { title: '', pages: [0, 1] },
     { title: 'Shore', pages: [2] },
     { title: 'Tides', pages: [3, 4] },
   ]);
-  expect(splitByOutline(document, SHA, [])).toEqual([{ title: '', pages: [0, 1, 2, 3, 4] }]);
+  expect(splitByOutline(document, [{ source: SHA, entries: [] }])).toEqual([
+    { title: '', pages: [0, 1, 2, 3, 4] },
+  ]);
 });
 
 test('ranges that are named are a part each, in the words of the document', () => {

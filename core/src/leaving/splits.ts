@@ -1,5 +1,5 @@
 import type { DocState } from '../document/index.ts';
-import type { OutlineEntry } from '../guide/index.ts';
+import type { SourceOutline } from '../guide/index.ts';
 import { pageRanges } from './pageRanges.ts';
 
 /** A part that a document is split into. */
@@ -38,18 +38,16 @@ export function splitByRanges(
     : { ok: false, reason: 'Say which pages: 1-3; 4-6.' };
 }
 
-/** A part for each entry at the top of a source's outline, from its page to that of the next; what stands before the first is a part too. Those that begin on one page are one. */
-export function splitByOutline(
-  { pages }: DocState,
-  source: string,
-  outline: readonly OutlineEntry[],
-): Split[] {
-  const starts = outline.flatMap(({ title, place }) => {
-    const at = pages.findIndex(
-      ({ shows }) => 'source' in shows && shows.source === source && shows.index === place?.page,
-    );
-    return place === null || at < 0 ? [] : [{ title, at }];
-  });
+/** A part for each entry at the top of an outline, from its page to that of the next; what stands before the first is a part too. Those that begin on one page are one. */
+export function splitByOutline({ pages }: DocState, outlines: readonly SourceOutline[]): Split[] {
+  const starts = outlines.flatMap(({ source, entries }) =>
+    entries.flatMap(({ title, place }) => {
+      const at = pages.findIndex(
+        ({ shows }) => 'source' in shows && shows.source === source && shows.index === place?.page,
+      );
+      return place === null || at < 0 ? [] : [{ title, at }];
+    }),
+  );
   starts.sort((a, b) => a.at - b.at);
   const first = starts[0]?.at === 0 ? [] : [{ title: '', at: 0 }];
   const parts = [...first, ...starts.filter(({ at }, k) => k === 0 || at !== starts[k - 1].at)];

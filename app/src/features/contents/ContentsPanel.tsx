@@ -1,3 +1,4 @@
+import { sourcesOfPages } from '@marginalis/core/document';
 import {
   bookmarkRows,
   contentsOf,
@@ -10,7 +11,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { FlatList, StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
 import { useStore } from 'zustand';
-import { usePageNames, useSession, useSessionState } from '@/session';
+import { outlinesIn, usePageNames, useSession, useSessionState } from '@/session';
 import { useReader } from '@/shell';
 import { useSight } from '@/stage';
 import { Action, paperIcon, ToggleChip } from '@/ui';
@@ -26,7 +27,7 @@ export function ContentsPanel({ onGone }: { onGone: () => void }) {
   const reader = useReader();
   const session = useSession();
   const { colors } = useTheme();
-  const { outline, proposed, proposing } = useStore(session.guide.store);
+  const { outline, added, proposed, proposing } = useStore(session.guide.store);
   const pages = useSessionState((s) => s.document.pages);
   const bookmarks = useSessionState((s) => s.document.bookmarks);
   const writable = useSessionState((s) => s.writable);
@@ -38,8 +39,12 @@ export function ContentsPanel({ onGone }: { onGone: () => void }) {
     const now = { ...document, pages, bookmarks };
     return mine
       ? bookmarkRows(now)
-      : contentsOf(now, session.leadingSource(), (hasOwn ? outline : proposed) ?? []);
-  }, [session, pages, bookmarks, outline, proposed, hasOwn, mine]);
+      : contentsOf(now, outlinesIn({ outline, added, proposed }, pages, session.leadingSource()));
+  }, [session, pages, bookmarks, outline, added, proposed, mine]);
+  useEffect(() => {
+    // What is added later says its part when its file has been read.
+    for (const source of sourcesOfPages(pages)) reader.pictures(source);
+  }, [reader, pages]);
   const [turned, setTurned] = useState<ReadonlySet<string>>(new Set());
   const isFolded = useCallback(
     (row: ContentsRow): boolean => (rows.length > LONG || !row.open) !== turned.has(row.key),

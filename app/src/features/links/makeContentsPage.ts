@@ -28,11 +28,8 @@ export function makeContentsPage({ session, stage }: Reader): void {
 }
 
 function rowsOf(session: Reader['session'], document: DocState): readonly ContentsRow[] {
-  const { outline, proposed } = session.guide.store.getState();
-  const ofFile = outline && outline.length > 0 ? outline : (proposed ?? []);
-  return ofFile.length > 0
-    ? contentsOf(document, session.leadingSource(), ofFile)
-    : bookmarkRows(document);
+  const ofFiles = session.guide.outlines(session.leadingSource());
+  return ofFiles.length > 0 ? contentsOf(document, ofFiles) : bookmarkRows(document);
 }
 
 function entriesFor(rows: readonly ContentsRow[]): ContentsEntry[] {

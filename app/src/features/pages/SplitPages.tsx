@@ -1,9 +1,9 @@
 import { type Split, splitByOutline, splitByRanges, splitEvery } from '@marginalis/core/leaving';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Text } from 'react-native-paper';
 import { useStore } from 'zustand';
-import { usePageNames, useSessionState } from '@/session';
+import { outlinesIn, usePageNames, useSessionState } from '@/session';
 import { useReader } from '@/shell';
 import { Action, Choices, Field, NumberField, pagesInWords, Sheet } from '@/ui';
 import { type Part, takeOut } from './takeOut';
@@ -20,16 +20,20 @@ export function SplitPages({ onClose }: { onClose: () => void }) {
   const reader = useReader();
   const { session } = reader;
   const document = useSessionState((s) => s.document);
-  const outline = useStore(session.guide.store, (s) => s.outline ?? s.proposed ?? []);
+  const known = useStore(session.guide.store);
+  const outlines = useMemo(
+    () => outlinesIn(known, document.pages, session.leadingSource()),
+    [session, document.pages, known],
+  );
   const [by, setBy] = useState<Where>('count');
   const [ranges, setRanges] = useState('');
   const pageName = usePageNames();
   const [count, setCount] = useState(1);
-  const { title, source } = session.desk;
+  const { title } = session.desk;
   const { pages } = document;
   const ways: Record<Where, () => ReturnType<typeof splitByRanges>> = {
     count: () => ({ ok: true, splits: splitEvery(pages.length, count) }),
-    contents: () => ({ ok: true, splits: splitByOutline(document, source, outline) }),
+    contents: () => ({ ok: true, splits: splitByOutline(document, outlines) }),
     ranges: () =>
       splitByRanges(
         ranges,
@@ -60,7 +64,9 @@ export function SplitPages({ onClose }: { onClose: () => void }) {
         choices={[
           { value: 'count', label: 'Every so many pages' },
           { value: 'ranges', label: 'Pages …' },
-          ...(outline.length > 0 ? [{ value: 'contents' as const, label: 'At each chapter' }] : []),
+          ...(outlines.length > 0
+            ? [{ value: 'contents' as const, label: 'At each chapter' }]
+            : []),
         ]}
       />
       {by === 'count' && (

@@ -69,7 +69,8 @@ export function useOpenDocument(id: string): OpenedDocument {
       const files = new SourceFiles({
         // Whoever looked for it in vain looks again.
         onOpened(source, added) {
-          const reads = source === session.leadingSource() ? 'read' : 'readNames';
+          const reads = source === session.leadingSource() ? 'read' : 'readAdded';
+          if (reads === 'readAdded') added.readAtOnce();
           session.guide[reads](source, added.guide).catch(console.warn);
           setOpened((now) => (now.phase === 'open' ? { ...now, pictures: lookup() } : now));
         },

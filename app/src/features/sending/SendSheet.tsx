@@ -145,8 +145,11 @@ function AsCopy(props: {
   const dead = useDeadLinks(part.document);
   const gone = useMemo(() => {
     const outline = session.guide.store.getState().outline ?? [];
-    return goneInWords(leadsGone(session.store.getState().document, source, outline), dead);
-  }, [session, source, dead]);
+    return goneInWords(
+      leadsGone(session.store.getState().document, session.leadingSource(), outline),
+      dead,
+    );
+  }, [session, dead]);
   const name =
     as === 'pictures' ? picturesName(naming, part.names.length, picture) : copyName(naming, as);
   const forgets = useMemo(() => forgetting(phrasesBeneath(part.document)), [part]);

@@ -1,8 +1,9 @@
-import type { DocState } from '@marginalis/core/document';
+import { type DocState, sourcesOfPages } from '@marginalis/core/document';
 import { linksOnPage } from '@marginalis/core/links';
 import { useEffect, useState } from 'react';
-import { useSession } from '@/session';
+import { type DocumentSession, useSession } from '@/session';
 import { readFileLinks, useReaderAround } from '@/shell';
+import type { SourcePictures } from '@/stage';
 
 /** Links on these pages that lead to what is no longer in the document, as far as they have been read: those of files by the reader only. */
 export function useDeadLinks(part: DocState): number {
@@ -12,16 +13,11 @@ export function useDeadLinks(part: DocState): number {
   useEffect(() => {
     let isGone = false;
     const { document } = session.store.getState();
-    const { source, pages } = session.desk;
-    const shown = new Set(
-      document.pages.flatMap(({ shows }) =>
-        'source' in shows && shows.source === source ? [shows.index] : [],
-      ),
-    );
-    const isWhole = shown.size === pages.length;
+    const whole = wholeSources(session, document, pictures);
     void (async () => {
       let count = 0;
       for (const page of part.pages) {
+        const isWhole = 'source' in page.shows && whole.has(page.shows.source);
         const came = isWhole || !pictures ? [] : await readFileLinks(pictures, page);
         if (isGone) return;
         count += linksOnPage(document, page, came).filter(({ leads }) => !leads).length;
@@ -33,4 +29,20 @@ export function useDeadLinks(part: DocState): number {
     };
   }, [session, pictures, part]);
   return dead;
+}
+
+/** Files of which all pages are in the document: their own links lead to these. */
+function wholeSources(
+  { desk }: DocumentSession,
+  { pages }: DocState,
+  pictures: SourcePictures | null,
+): ReadonlySet<string> {
+  const whole = sourcesOfPages(pages).filter((source) => {
+    const count = source === desk.source ? desk.pages.length : pictures?.(source)?.pageCount;
+    const shown = pages.flatMap(({ shows }) =>
+      'source' in shows && shows.source === source ? [shows.index] : [],
+    );
+    return new Set(shown).size === count;
+  });
+  return new Set(whole);
 }
