@@ -147,14 +147,22 @@ test('pages of a file and of another document come in, one is replaced, and some
   await goToDocument(page, 'Rock-pool zones');
   await command(page, 'Add pages of another document …');
   const adding = page.getByRole('dialog', { name: 'Add pages' });
-  const give = async (name: string, bytes: Buffer): Promise<void> => {
+  const give = async (...files: readonly (readonly [string, Buffer])[]): Promise<void> => {
     const chooser = page.waitForEvent('filechooser');
-    await adding.getByRole('button', { name: 'From a file …' }).click();
-    await (await chooser).setFiles({ name, mimeType: 'application/pdf', buffer: bytes });
+    await adding.getByRole('button', { name: 'From files …' }).click();
+    await (
+      await chooser
+    ).setFiles(files.map(([name, buffer]) => ({ name, mimeType: 'application/pdf', buffer })));
   };
-  await give('Words.pdf', Buffer.from('barnacles'));
+  const TIDES = readFileSync('demo/documents/tide-log.pdf');
+  await give(['Words.pdf', Buffer.from('barnacles')]);
   await expect(adding.getByRole('alert')).toContainText('“Words.pdf”');
-  await give('log.pdf', readFileSync('demo/documents/tide-log.pdf'));
+  await give(['log.pdf', TIDES], ['shore.pdf', readFileSync('demo/documents/barnacles.pdf')]);
+  const both = page.getByRole('dialog', { name: '2 files' });
+  await expect(both.getByRole('button', { name: 'Add 9 pages after page 1' })).toBeVisible();
+  await both.getByRole('button', { name: 'Close' }).click();
+  await command(page, 'Add pages of another document …');
+  await give(['log.pdf', TIDES]);
   const log = page.getByRole('dialog', { name: /Tide log/i });
   await expect(log.getByRole('checkbox', { name: 'Page 1' })).toBeChecked();
   await log.getByRole('button', { name: 'None' }).click();

@@ -25,6 +25,8 @@ export type Coming =
       readonly message: string;
       /** It is locked, and its password was not given, or is another one. */
       readonly isLocked?: boolean;
+      /** Which file it is, of several. */
+      readonly name?: string;
     };
 
 /** The pages of a file, which is kept; nothing else of it is laid on the desk. What others have written on it is part of its print. */
@@ -51,6 +53,43 @@ export async function pagesOfFile(file: File, password?: string): Promise<Coming
     title: looked.value.title ?? file.name,
     document: emptyDocument(pages),
     drop: () => dropUnheld([source]),
+  };
+}
+
+/**
+ * The pages of several files, one after the other. What is returned reads them, and goes on where one was locked when it is called again with its password.
+ * @param onRead files that have been read, of all
+ */
+export function pagesOfFiles(
+  files: readonly File[],
+  onRead: (read: number, of: number) => void,
+): (password?: string) => Promise<Coming> {
+  const read: Extract<Coming, { ok: true }>[] = [];
+  const drop = async (): Promise<void> => {
+    for (const one of read.splice(0)) await one.drop();
+  };
+  return async (password) => {
+    let given = password;
+    while (read.length < files.length) {
+      const file = files[read.length];
+      const coming = await pagesOfFile(file, given);
+      given = undefined;
+      if (coming.ok) onRead(read.push(coming), files.length);
+      else {
+        if (!coming.isLocked) await drop();
+        return { ...coming, name: file.name };
+      }
+    }
+    if (read.length === 1) return read[0];
+    const pages = read.flatMap(({ document }, k) =>
+      document.pages.map((page) => ({ ...page, id: `${k} ${page.id}` })),
+    );
+    return {
+      ok: true,
+      title: `${read.length} files`,
+      document: emptyDocument(pages.map((page, order) => ({ ...page, order }))),
+      drop,
+    };
   };
 }
 

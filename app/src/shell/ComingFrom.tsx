@@ -2,9 +2,9 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { ActivityIndicator, Text, useTheme } from 'react-native-paper';
 import useSWR from 'swr';
-import { type Coming, DESK_KEY, deskDocuments, pagesOfDocument, pagesOfFile } from '@/session';
+import { type Coming, DESK_KEY, deskDocuments, pagesOfDocument, pagesOfFiles } from '@/session';
 import { useReader } from './ReaderContext';
-import { Action, pagesInWords, pickFile } from '@/ui';
+import { Action, pagesInWords, pickFile, pickFiles } from '@/ui';
 import { LockedFile } from './LockedFile';
 
 /** Pages that are there to be chosen from. */
@@ -20,14 +20,17 @@ interface Locked {
 export function ComingFrom(props: {
   /** Documents on the desk are offered, too. */
   desk?: boolean;
+  /** Several files may be given at once. */
+  several?: boolean;
   onComing: (coming: There) => void;
 }) {
-  const { desk = true, onComing } = props;
+  const { desk = true, several = false, onComing } = props;
   const { session } = useReader();
   const { colors } = useTheme();
   const { data, error } = useSWR(DESK_KEY, deskDocuments);
   const [waits, setWaits] = useState(false);
   const [trouble, setTrouble] = useState('');
+  const [reading, setReading] = useState('');
   const all = desk ? (data?.documents ?? []) : [];
   const others = all.filter(({ id }) => id !== session.desk.id);
   const [locked, setLocked] = useState<Locked | null>(null);
@@ -37,7 +40,7 @@ export function ComingFrom(props: {
     try {
       const coming = await read(password);
       if (coming.ok) return onComing(coming);
-      if (coming.isLocked) setLocked({ name, read });
+      if (coming.isLocked) setLocked({ name: coming.name ?? name, read });
       // That it is locked is said by the field that asks for its password.
       if (!coming.isLocked || password !== undefined) setTrouble(coming.message);
     } catch (e) {
@@ -47,8 +50,16 @@ export function ComingFrom(props: {
     }
   };
   const fromFile = async (): Promise<void> => {
-    const file = await pickFile('application/pdf');
-    if (file) await take(file.name, (password) => pagesOfFile(file, password));
+    const one = several ? [] : [await pickFile('application/pdf')];
+    const files = several
+      ? await pickFiles('application/pdf')
+      : one.filter((file) => file !== null);
+    if (files.length === 0) return;
+    await take(
+      files[0].name,
+      pagesOfFiles(files, (read, of) => setReading(read < of ? `${read} of ${of} files read` : '')),
+    );
+    setReading('');
   };
   if (locked)
     return (
@@ -67,9 +78,14 @@ export function ComingFrom(props: {
     <View style={styles.all}>
       <View style={styles.row}>
         <Action mode="contained" disabled={waits} onPress={() => void fromFile()}>
-          From a file …
+          {several ? 'From files …' : 'From a file …'}
         </Action>
         {waits && <ActivityIndicator accessibilityLabel="Reading its pages" />}
+        {reading !== '' && (
+          <Text role="status" variant="bodySmall">
+            {reading}
+          </Text>
+        )}
       </View>
       {trouble !== '' && (
         <Text role="alert" style={{ color: colors.error }}>

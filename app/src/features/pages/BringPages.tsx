@@ -23,7 +23,7 @@ function Bring({ isReplacing, onClose }: Props & { isReplacing: boolean }) {
   if (coming) return <Choose {...coming} isReplacing={isReplacing} onClose={onClose} />;
   return (
     <Sheet title={title} open onClose={onClose}>
-      <ComingFrom onComing={setComing} />
+      <ComingFrom several={!isReplacing} onComing={setComing} />
     </Sheet>
   );
 }
