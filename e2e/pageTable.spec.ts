@@ -81,6 +81,18 @@ test('pages are chosen, turned, copied, moved by keys, by number and by hand, re
   await table.getByLabel('Choose pages').press('Enter');
   await table.getByRole('button', { name: 'Remove pages' }).click();
   await expect.poll(() => order(page)).toHaveLength(5);
+  // Paper after each of two, and taken back.
+  await table.getByLabel('Choose pages').fill('1-2');
+  await table.getByLabel('Choose pages').press('Enter');
+  await table.getByRole('button', { name: 'More for these pages' }).click();
+  await page.getByRole('menuitem', { name: 'Add paper …' }).click();
+  const paper = page.getByRole('dialog', { name: 'Add paper' });
+  await paper.getByRole('radio', { name: 'Squared' }).click();
+  await paper.getByRole('radio', { name: 'After each of the 2' }).click();
+  await paper.getByRole('button', { name: 'Add 2 pages' }).click();
+  await expect.poll(() => order(page)).toHaveLength(7);
+  await table.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => order(page)).toHaveLength(5);
   await table.getByRole('button', { name: 'Close' }).click();
   const send = await openSend(page);
   const path = await downloadProved(page, send);

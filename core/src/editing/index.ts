@@ -64,6 +64,7 @@ export { takeIn, type TakenIn } from './takeIn.ts';
 export { type IncomingInk, bringInInk } from './bringIn.ts';
 export {
   addPaper,
+  addPapers,
   bringPages,
   type ContentsEntry,
   cropPages,

@@ -1,11 +1,12 @@
 import type { PageId } from '@marginalis/core/marks';
 import { StyleSheet, View } from 'react-native';
 import { Text, useTheme } from 'react-native-paper';
+import { useSessionState } from '@/session';
 import { useReader } from '@/shell';
 import { IconAction, MenuButton, MenuItems, type MenuWay, pagesInWords } from '@/ui';
 import { pagesAsked } from './asked';
 import { changePages } from './changePages';
-import { BRING_PAGES, CROP_PAGES, MOVE_PAGES, NUMBER_PAGES, WIDEN_PAGES } from './ids';
+import { ADD_PAPER, BRING_PAGES, CROP_PAGES, MOVE_PAGES, NUMBER_PAGES, WIDEN_PAGES } from './ids';
 import { takeOut } from './takeOut';
 
 /** What can be done with the pages that are chosen. */
@@ -13,6 +14,7 @@ export function PagesBar({ ids, onDone }: { ids: readonly PageId[]; onDone: () =
   const reader = useReader();
   const { session, shell } = reader;
   const { colors } = useTheme();
+  const mayUndo = useSessionState((s) => s.writable && s.begun === null && s.history.done !== null);
   const none = ids.length === 0;
   const change = changePages(session);
   const ask = (dialog: string): void => {
@@ -48,6 +50,7 @@ export function PagesBar({ ids, onDone }: { ids: readonly PageId[]; onDone: () =
     { title: 'Turn left', icon: 'turnLeft', run: () => change.turn(ids, 270) },
     { title: 'Turn upside down', icon: 'turn', run: () => change.turn(ids, 180) },
     ...together,
+    { title: 'Add paper …', icon: 'addPage', run: () => ask(ADD_PAPER) },
     { title: 'Add pages after …', icon: 'addPage', run: () => ask(BRING_PAGES) },
     { title: 'Copy into a new document', icon: 'copy', run: () => void asDocument() },
   ];
@@ -61,6 +64,13 @@ export function PagesBar({ ids, onDone }: { ids: readonly PageId[]; onDone: () =
       <Text variant="bodySmall" role="status" style={styles.said}>
         {said}
       </Text>
+      {/* On a phone the row of instruments lies beneath the table. */}
+      <IconAction
+        icon="undo"
+        label="Undo"
+        disabled={!mayUndo}
+        onPress={() => void session.undo()}
+      />
       <IconAction icon="move" label="Move …" disabled={none} onPress={() => ask(MOVE_PAGES)} />
       <IconAction
         icon="turn"

@@ -4,6 +4,7 @@ import { type Command, late, type Reader, type ReaderFeature } from '@/shell';
 import { pagesAsked } from './asked';
 import { changePages } from './changePages';
 import {
+  ADD_PAPER,
   BRING_PAGES,
   CROP_PAGES,
   MOVE_PAGES,
@@ -28,6 +29,7 @@ function addPage({ session, stage }: Reader, pattern: Pattern): void {
 const MovePages = late(async () => (await import('./MovePages')).MovePages);
 const WidenPages = late(async () => (await import('./WidenPages')).WidenPages);
 const BringPages = late(async () => (await import('./BringPages')).BringPages);
+const AddPaper = late(async () => (await import('./AddPaper')).AddPaper);
 const ReplacePage = late(async () => (await import('./BringPages')).ReplacePage);
 const SplitPages = late(async () => (await import('./SplitPages')).SplitPages);
 const NumberPages = late(async () => (await import('./NumberPages')).NumberPages);
@@ -173,6 +175,7 @@ export const pagesFeature: ReaderFeature = {
     { id: CROP_PAGES, Content: CropPages },
     { id: NUMBER_PAGES, Content: NumberPages },
     { id: WIDEN_PAGES, Content: WidenPages },
+    { id: ADD_PAPER, Content: AddPaper },
     { id: BRING_PAGES, Content: BringPages },
     { id: REPLACE_PAGE, Content: ReplacePage },
     { id: SPLIT_PAGES, Content: SplitPages },

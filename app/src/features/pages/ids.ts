@@ -2,6 +2,7 @@ export const TABLE = 'pages';
 export const MOVE_PAGES = 'move-pages';
 export const WIDEN_PAGES = 'widen-pages';
 export const CROP_PAGES = 'crop-pages';
+export const ADD_PAPER = 'add-paper';
 export const BRING_PAGES = 'bring-pages';
 export const REPLACE_PAGE = 'replace-page';
 export const SPLIT_PAGES = 'split-pages';

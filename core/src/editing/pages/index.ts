@@ -6,7 +6,7 @@ export {
   printNumbers,
   removeNumbers,
 } from './printNumbers.ts';
-export { addPaper } from './addPaper.ts';
+export { addPaper, addPapers } from './addPaper.ts';
 export { bringPages, replacePage } from './bringPages.ts';
 export { duplicatePages } from './duplicatePages.ts';
 export { interleavePages, movePages, reversePages } from './movePages.ts';

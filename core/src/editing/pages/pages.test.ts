@@ -14,7 +14,9 @@ import {
 } from '../../document/index.ts';
 import { displaySize, plainPage } from '../../geometry/index.ts';
 import { done, lineOn, written } from '../../../testing/marks.ts';
+import { usualRuling } from '../../paper/index.ts';
 import {
+  addPapers,
   cropPages,
   duplicatePages,
   insetsOf,
@@ -71,6 +73,19 @@ test('the last comes first, in the places that they have together', () => {
   const state = document(5);
   expect(after(state, reversePages(state, ['b', 'd', 'e']))).toBe('aecdb');
   expect(reversePages(state, ['b'])).toBeNull();
+});
+
+test('paper comes after each of some pages, in their sizes, also where no number is left between them', () => {
+  const ruled = usualRuling('ruled');
+  let state = emptyDocument(pages(3).map((page, k) => ({ ...page, order: 1 + k * 1e-6 })));
+  let n = 0;
+  const next = (): string => String((n += 1));
+  state = done(state, addPapers(state, ['c', 'a'], ruled, next));
+  expect(order(state)).toBe('a1bc2');
+  state = done(state, addPapers(state, ['a', '1', 'b'], ruled, next));
+  expect(order(state)).toBe('a314b5c2');
+  expect(displaySize(state.pages[1])).toEqual({ width: 400, height: 600 });
+  expect(addPapers(state, ['x'], ruled, next)).toBeNull();
 });
 
 test('fronts and backs of sheets are put together, also when the pile was turned over', () => {
@@ -159,6 +174,7 @@ const step = fc.oneof(
   ids.map((some) => (state: DocState) => reversePages(state, some)),
   ids.map((some) => (state: DocState) => interleavePages(state, some, true)),
   ids.map((some) => (state: DocState) => duplicatePages(state, some, newId)),
+  ids.map((some) => (state: DocState) => addPapers(state, some, usualRuling('squared'), newId)),
   fc.tuple(ids, fc.constantFrom(90 as const, 180 as const, 270 as const)).map(
     ([some, by]) =>
       (state: DocState) =>
