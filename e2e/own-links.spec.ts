@@ -49,6 +49,16 @@ test('links are made over an area and over words, followed, changed, listed, and
   const changed = page.locator('[data-page="1"]').getByRole('link', { name: 'Link: Page 6' });
   await expect(changed).toBeAttached();
 
+  // A place on a page, by the keyboard.
+  await changed.focus();
+  await page.keyboard.press('Enter');
+  await change.getByRole('button', { name: 'A place on it …' }).click();
+  await page.getByRole('button', { name: 'The place in sight' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(change.getByRole('button', { name: 'Another place …' })).toBeVisible();
+  await expect(change.getByLabel('Page', { exact: true })).toHaveValue('i');
+  await page.keyboard.press('Escape');
+
   // Every other instrument lets it be followed.
   await take(page, 'Fine pen');
   await changed.focus();

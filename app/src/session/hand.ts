@@ -6,6 +6,8 @@ import { useSettings } from './settings';
 export interface AwaitedTouch {
   /** What the person is to do, in words. */
   readonly text: string;
+  /** What is done without a touch: for those who do not touch, where a place in sight is as good. */
+  here?(): void;
   act(page: Element, at: { readonly clientX: number; readonly clientY: number }): void;
 }
 

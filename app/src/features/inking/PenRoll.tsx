@@ -1,10 +1,10 @@
 import { type Instrument, rollInSight } from '@marginalis/core/marks';
 import { useEffect, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
-import { Portal, Snackbar, useTheme } from 'react-native-paper';
+import { Portal, Snackbar, Text, useTheme } from 'react-native-paper';
 import { useHand, useSettings, useSession, useSessionState } from '@/session';
 import { isAble, late, preload, spelledKeys, usePlaced } from '@/shell';
-import { Area } from '@/ui';
+import { Action, Area } from '@/ui';
 import { InstrumentButton, PLACE, RollButton } from './InstrumentButton';
 import { RollSheet } from './RollSheet';
 import { TakesParts } from './TakesParts';
@@ -181,7 +181,21 @@ export function PenRoll({ upright }: { upright: boolean }) {
           wrapperStyle={styles.picking}
           style={styles.pickingWidth}
         >
-          {awaited?.text ?? ''}
+          <View style={styles.awaited}>
+            <Text style={{ color: colors.inverseOnSurface }}>{awaited?.text ?? ''}</Text>
+            {awaited?.here && (
+              <Action
+                compact
+                textColor={colors.inversePrimary}
+                onPress={() => {
+                  hand.await(null);
+                  awaited.here?.();
+                }}
+              >
+                The place in sight
+              </Action>
+            )}
+          </View>
         </Snackbar>
       </Portal>
     </View>
@@ -192,6 +206,7 @@ const styles = StyleSheet.create({
   roll: { alignItems: 'center', justifyContent: 'center', minWidth: 0 },
   picking: { top: 64, bottom: undefined },
   pickingWidth: { alignSelf: 'center', minWidth: 320, maxWidth: 480 },
+  awaited: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: 8 },
   level: { flexDirection: 'row', borderTopWidth: 1, paddingVertical: 4, gap: 1 },
   upright: {
     flexDirection: 'column',

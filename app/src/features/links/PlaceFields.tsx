@@ -22,6 +22,12 @@ export function PlaceFields(props: {
     onClose();
     session.hand.await({
       text: 'Go to the place and touch it.',
+      here: () => {
+        const { current } = stage.getSight();
+        const page = session.store.getState().document.pages[current];
+        if (page) onPlace({ page: page.id, at: stage.toUser(current, { x: 0, y: 0 }) });
+        shell.openDialog(EDIT_LINK);
+      },
       act: (_, { clientX, clientY }) => {
         const hit = stage.pageAt(stage.fromClient(clientX, clientY));
         const { pages } = session.store.getState().document;
