@@ -52,7 +52,7 @@ const CORE = {
   links: ['geometry', 'print', 'drawing', 'document', 'guide'],
   derived: [...UP_TO_DOCUMENT],
   editing: [...UP_TO_DOCUMENT, 'derived'],
-  edition: [...UP_TO_DOCUMENT, 'derived'],
+  edition: [...UP_TO_DOCUMENT, 'derived', 'fields'],
   history: ['document'],
   journal: ['document', 'history', 'marks', 'kinds'],
   formats: [...UP_TO_DOCUMENT, 'derived', 'annotations', 'pictures', 'xml'],

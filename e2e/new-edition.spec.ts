@@ -9,6 +9,7 @@ import {
   kept,
   openSend,
   openWorksheet,
+  panel,
   placeOn,
 } from './support/reader';
 import { sound } from './support/sound';
@@ -49,6 +50,13 @@ test('marks are carried over to the second edition, looked through before, and b
   await expect(sheet).toBeHidden();
   const waiting = page.getByRole('button', { name: /^Put here/ });
   await expect(waiting).toHaveCount(1);
+  await panel(page, 'Waiting')
+    .getByRole('button', { name: /^Close/ })
+    .click();
+  const send = await openSend(page);
+  await expect(send.getByText('1 mark waits for a place, and is not in the copy.')).toBeVisible();
+  await send.getByRole('button', { name: 'Close' }).click();
+  await command(page, /^Marks that wait/);
   await waiting.click();
   await expect(page.getByLabel('Page, 1 to 3')).toBeVisible();
   await expect.poll(() => inkOn(page, 1)).toBeGreaterThan(0.5 * inked);

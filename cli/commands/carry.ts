@@ -1,5 +1,6 @@
 import { compareEditions, PICTURE_WIDTH } from '@marginalis/core/edition';
 import { boundsOf } from '@marginalis/core/derived';
+import { readForm } from '@marginalis/core/pdf';
 import { openToCompare } from '@marginalis/core/pdfium';
 import type { Io } from '../io.ts';
 import { readMarked } from '../marked.ts';
@@ -24,7 +25,11 @@ export async function carry(io: Io, { was, is, marks, password }: CarryArguments
     ...openToCompare(module, source, PICTURE_WIDTH, password),
   }));
   try {
-    const { placed } = compareEditions(before.document, before.sha, files[0], files[1]);
+    const form = await readForm(after.source, password);
+    const { placed } = compareEditions(before.document, before.sha, files[0], {
+      ...files[1],
+      form,
+    });
     for (const { mark, from, verdict, confidence, reason, page, after: there } of placed) {
       const { minX, minY, maxX, maxY } = there ? boundsOf(there) : NOWHERE;
       io.row({

@@ -155,6 +155,8 @@ export interface EditionAsk {
   readonly bytes: Uint8Array;
   readonly password?: string;
   readonly pages: readonly PageBox[];
+  /** None where it has none, or where nothing was filled in before. */
+  readonly form?: Form;
 }
 
 /** What can be asked of the worker that looks at finished copies, and what it answers. */

@@ -78,10 +78,10 @@ const runs: { [J in LookJob]: Run<J> } = {
   async carryOver({ document, source, was, is }, onProgress) {
     const module = await pdfium();
     const opened: OpenToCompare[] = [];
-    const open = ({ bytes, password, pages }: EditionAsk): EditionFile => {
+    const open = ({ bytes, password, pages, form }: EditionAsk): EditionFile => {
       const file = openToCompare(module, bytes, PICTURE_WIDTH, password);
       opened.push(file);
-      return { pages, ...file };
+      return { pages, ...(form ? { form } : {}), ...file };
     };
     try {
       return compareEditions(document, source, open(was), open(is), onProgress);

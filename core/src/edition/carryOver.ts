@@ -1,5 +1,6 @@
 import { listMarks, listRows } from '../derived/index.ts';
 import type { DocState } from '../document/index.ts';
+import { type Form, type FormWidget, NO_FORM } from '../fields/index.ts';
 import { type EditionPage, EditionText, type PageFate } from './editionText.ts';
 import type { PlacedMark } from './placed.ts';
 import { Placing } from './placing.ts';
@@ -13,6 +14,8 @@ export interface Editions {
   readonly is: readonly EditionPage[];
   /** What pages without words have become, by their pictures; by their numbers in the earlier edition. */
   readonly byPicture: ReadonlyMap<number, PageFate>;
+  /** The form of the new one, where that has one. */
+  readonly form?: Form;
 }
 
 /** Where marks belong in another edition, and what has become of its pages. */
@@ -23,18 +26,19 @@ export interface CarriedOver {
 
 /** Finds for every mark on pages of an edition where it belongs in another one: at its words, or beside what stands around it. Strokes that stand together stay so. */
 export function carryOver(
-  { document, was, is, byPicture }: Editions,
+  { document, was, is, byPicture, form = NO_FORM }: Editions,
   text = new EditionText(was, is),
 ): CarriedOver {
   const fates = text.fates.map((fate, k) =>
     text.hasWords(k) && fate.to !== null ? fate : (byPicture.get(k) ?? fate),
   );
   const pageOf = new Map(was.flatMap(({ ids }, k) => ids.map((id) => [id, k] as const)));
+  const taken = new Set<FormWidget>();
   const rows = listRows(listMarks(document));
   const placed = unitsOf(rows).flatMap((marks, unit): PlacedMark[] => {
     const from = pageOf.get(marks[0].page);
     if (from === undefined) return [];
-    return new Placing(text, fates, was[from].print, from, unit).place(marks);
+    return new Placing(text, fates, was[from].print, from, unit, form, taken).place(marks);
   });
   return { placed, fates };
 }

@@ -1,4 +1,5 @@
 import type { DocState } from '../document/index.ts';
+import type { Form } from '../fields/index.ts';
 import type { PageBox } from '../geometry/index.ts';
 import type { Print } from '../print/index.ts';
 import { fatesByPicture, type SeenPage } from './byPicture.ts';
@@ -9,6 +10,8 @@ import { inkPictureOf } from './inkPicture.ts';
 /** The file of an edition, as it is read. */
 export interface EditionFile {
   readonly pages: readonly PageBox[];
+  /** None where it has none. */
+  readonly form?: Form;
   /** What is printed on a page, from 0. */
   print(page: number): Print;
   /** A page as it is seen, four bytes a pixel, about {@link PICTURE_WIDTH} pixels wide; null where it cannot be drawn. */
@@ -63,6 +66,7 @@ export function compareEditions(
       was: before.map((page, k) => ({ ...page, ids: ids.get(k) ?? [] })),
       is: after,
       byPicture,
+      ...(is.form ? { form: is.form } : {}),
     },
     text,
   );

@@ -26,6 +26,8 @@ export type CarryReason =
   | 'gone'
   /** No page is like its page. */
   | 'noPage'
+  /** Its field is there. */
+  | 'sameField'
   /** It is the value of a field of the earlier file. */
   | 'field'
   /** Somebody has put it there. */

@@ -20,7 +20,9 @@ import {
   type Mark,
 } from '../kinds/index.ts';
 import { aroundQuad, mapQuad, type Print, type Quad } from '../print/index.ts';
+import type { Form, FormWidget } from '../fields/index.ts';
 import type { EditionText, PageFate } from './editionText.ts';
+import { fieldNow } from './fieldNow.ts';
 import type { CarryReason, PlacedMark, Verdict } from './placed.ts';
 import { movedAlike, onWords, type WordsNow, wordsNow } from './placeWords.ts';
 import { besideLine, type Surroundings, surroundingsOf } from './surroundings.ts';
@@ -54,13 +56,16 @@ export class Placing {
     private readonly print: Print,
     private readonly from: number,
     private readonly unit: number,
+    private readonly form: Form,
+    /** Places of that form that hold something by now. */
+    private readonly taken: Set<FormWidget>,
   ) {
     this.fate = fates[from];
   }
 
   place(marks: readonly Mark[]): PlacedMark[] {
     const [first] = marks;
-    if (asField(first)) return marks.map((mark) => this.lost(mark, 'field'));
+    if (asField(first)) return marks.map((mark) => this.filledIn(mark));
     const correction = marks.length === 1 ? asCorrection(first) : null;
     if (correction) return [this.corrected(correction)];
     const meant = marks.map((mark) => this.meant(mark));
@@ -90,6 +95,15 @@ export class Placing {
     return this.print.words.flatMap(({ box }, k) =>
       areas.some((corners) => inPolygon(corners, boxCentre(box))) ? [k] : [],
     );
+  }
+
+  private filledIn(mark: Mark): PlacedMark {
+    const field = asField(mark);
+    const now = field && fieldNow(this.form, field, this.taken);
+    if (!now) return this.lost(mark, 'field');
+    const { from, unit } = this;
+    const sure = { verdict: 'certain', confidence: 1, reason: 'sameField' } as const;
+    return { mark: mark.id, from, unit, ...sure, ...now };
   }
 
   /** A line that was corrected is corrected where it says the same; where it does not, nobody knows whether it still is to be. */

@@ -71,12 +71,21 @@ function changesFor(
     }
     const order = orders.get(page.id) ?? nextOrder(state, page.id);
     orders.set(page.id, order + 1);
-    return [markChange(null, markFor(field, widget, wanted, page.id, order, tools))];
+    const filled = markFor(field, widget, wanted, page.id, order, tools);
+    return [markChange(null, { ...filled, id: freeId(state, filled) })];
   });
 }
 
 /** A place is filled in once, whoever fills it in. */
 const placeId = (page: string, index: number): MarkId => `field ${index} ${page}`.slice(0, 100);
+
+/** What was filled into a field of an earlier edition has its name still. */
+function freeId(state: DocState, { id, page }: FieldMark): MarkId {
+  const there = marksOn(state, page);
+  let free = id;
+  for (let n = 2; there.has(free); n++) free = `${n} ${id}`.slice(0, 100);
+  return free;
+}
 
 function markFor(
   field: FormField,

@@ -10,7 +10,7 @@ export {
 } from './form.ts';
 export { type FieldPlace, fieldsInOrder } from './tabOrder.ts';
 export { problemWith } from './problem.ts';
-export { filledOn, valueOf } from './values.ts';
+export { filledOn, isSwitched, valueOf } from './values.ts';
 export { emptyForm, fillAll, fillField, type FillTools, resetForm } from './fill.ts';
 export { emptyRequired, staleSums } from './wanting.ts';
 export { valuesSince } from './valuesSince.ts';

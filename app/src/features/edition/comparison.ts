@@ -1,6 +1,8 @@
 import { plainDocument } from '@marginalis/core/document';
 import type { CarriedOver } from '@marginalis/core/edition';
+import type { Form } from '@marginalis/core/fields';
 import type { PageBox } from '@marginalis/core/geometry';
+import { asField } from '@marginalis/core/kinds';
 import { BYTES_GONE, type DocumentSession, passwordFor } from '@/session';
 import { readSource } from '@/storage';
 import { startWork, type Work, type WorkResult } from '@/work';
@@ -35,6 +37,7 @@ export class Comparison {
     const its = passwordFor(file.source);
     const known = await startWork('inspect', { bytes: before, ...locked }).result;
     if (!known.ok) return told(known);
+    const form = await this.formOf(after, its);
     if (this.isStopped) return { ok: false, message: '' };
     this.work = startWork(
       'carryOver',
@@ -42,12 +45,29 @@ export class Comparison {
         document: plainDocument(session.store.getState().document),
         source,
         was: { bytes: before, ...locked, pages: known.value.pages },
-        is: { bytes: after, ...(its === undefined ? {} : { password: its }), pages: file.pages },
+        is: {
+          bytes: after,
+          ...(its === undefined ? {} : { password: its }),
+          pages: file.pages,
+          ...form,
+        },
       },
       onProgress,
     );
     const result = await this.work.result;
     return result.ok ? { ok: true, carried: result.value } : told(result);
+  }
+
+  /** What was filled in goes to the fields of the same names; where nothing was, no form is read. */
+  private async formOf(bytes: Uint8Array, password: string | undefined): Promise<{ form?: Form }> {
+    const { marks } = this.session.store.getState().document;
+    const isFilled = [...marks.values()].some((on) => [...on.values()].some((one) => asField(one)));
+    if (!isFilled) return {};
+    const read = await startWork('form', {
+      bytes,
+      ...(password === undefined ? {} : { password }),
+    }).result;
+    return read.ok ? { form: read.value } : {};
   }
 
   stop(): void {

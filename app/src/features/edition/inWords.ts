@@ -19,6 +19,7 @@ export const REASONS: Readonly<Record<CarryReason, string>> = {
   picture: 'The page looks as it did',
   gone: 'What it was about is not there any more',
   noPage: 'Its page is not there any more',
+  sameField: 'Its field is there',
   field: 'It fills in a field of the earlier file',
   moved: 'Where you have put it',
 };

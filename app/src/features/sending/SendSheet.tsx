@@ -6,6 +6,7 @@ import {
   phrasesBeneath,
 } from '@marginalis/core/derived';
 import { isAsCame, isCutDown } from '@marginalis/core/document';
+import { waitingUnits } from '@marginalis/core/edition';
 import { leadsGone } from '@marginalis/core/guide';
 import { markedPages, saysAuthors } from '@marginalis/core/leaving';
 import { useMemo, useState } from 'react';
@@ -29,7 +30,7 @@ import { SendFoot } from './SendFoot';
 import { useSystemWays } from './system';
 import { type InSight, type Part, useAsked } from './useAsked';
 import { FIRST_TERMS, useLinks } from './useLinks';
-import { goneInWords } from './goneInWords';
+import { goneInWords, waitingInWords } from './goneInWords';
 import { useDeadLinks } from './useDeadLinks';
 import { missedInForm } from './missedInForm';
 import { useNaming } from './useNaming';
@@ -143,6 +144,10 @@ function AsCopy(props: {
   const { colors } = useTheme();
   const missed = useMemo(() => missedInForm(part.document), [part]);
   const dead = useDeadLinks(part.document);
+  const waiting = useMemo(
+    () => waitingInWords(waitingUnits(session.store.getState().document).length),
+    [session],
+  );
   const gone = useMemo(() => {
     const outline = session.guide.store.getState().outline ?? [];
     return goneInWords(
@@ -179,6 +184,7 @@ function AsCopy(props: {
       )}
       {missed && <Text style={{ color: colors.error }}>{missed}</Text>}
       {gone && as !== 'pictures' && <Text>{gone}</Text>}
+      {waiting && <Text>{waiting}</Text>}
     </PagePreview>
   );
 }
