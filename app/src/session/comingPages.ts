@@ -56,45 +56,59 @@ export async function pagesOfFile(file: File, password?: string): Promise<Coming
   };
 }
 
+/** Pages that are being read, which may need a password. */
+export interface Reading {
+  /** Goes on where a file was locked when it is called again with its password. */
+  read(password?: string): Promise<Coming>;
+  /** Lets go of what was kept so far: it is not wanted any more. */
+  drop(): Promise<void>;
+}
+
 /**
- * The pages of several files, one after the other. What is returned reads them, and goes on where one was locked when it is called again with its password.
+ * The pages of several files, one after the other.
  * @param onRead files that have been read, of all
  */
 export function pagesOfFiles(
   files: readonly File[],
   onRead: (read: number, of: number) => void,
-): (password?: string) => Promise<Coming> {
-  const read: Extract<Coming, { ok: true }>[] = [];
+): Reading {
+  const done: Extract<Coming, { ok: true }>[] = [];
   const drop = async (): Promise<void> => {
-    for (const one of read.splice(0)) await one.drop();
+    for (const one of done.splice(0)) await one.drop();
   };
-  return async (password) => {
+  const read = async (password?: string): Promise<Coming> => {
     let given = password;
-    while (read.length < files.length) {
-      const file = files[read.length];
+    while (done.length < files.length) {
+      const file = files[done.length];
       const coming = await pagesOfFile(file, given);
       given = undefined;
-      if (coming.ok) onRead(read.push(coming), files.length);
+      if (coming.ok) onRead(done.push(coming), files.length);
       else {
         if (!coming.isLocked) await drop();
         return { ...coming, name: file.name };
       }
     }
-    if (read.length === 1) return read[0];
-    const pages = read.flatMap(({ document }, k) =>
+    if (done.length === 1) return done[0];
+    const pages = done.flatMap(({ document }, k) =>
       document.pages.map((page) => ({ ...page, id: `${k} ${page.id}` })),
     );
     return {
       ok: true,
-      title: `${read.length} files`,
+      title: `${done.length} files`,
       document: emptyDocument(pages.map((page, order) => ({ ...page, order }))),
       drop,
     };
   };
+  return { read, drop };
 }
 
 /** The pages of a document that lies on the desk, as they are by now. */
-export async function pagesOfDocument(asked: DeskDocument, password?: string): Promise<Coming> {
+export const pagesOfDocument = (desk: DeskDocument): Reading => ({
+  read: (password) => readDocument(desk, password),
+  drop: () => Promise.resolve(),
+});
+
+async function readDocument(asked: DeskDocument, password?: string): Promise<Coming> {
   let desk = asked;
   if (desk.locked && passwordFor(desk.source) === undefined) {
     if (password === undefined) return { ok: false, isLocked: true, message: REFUSALS.locked };

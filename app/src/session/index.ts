@@ -58,4 +58,4 @@ export { unlockDocument } from './unlocking';
 export { takeKind } from './takeKind';
 export { typingInstrument } from './typingInstrument';
 export { layPages } from './layPages';
-export { type Coming, pagesOfDocument, pagesOfFiles } from './comingPages';
+export { type Coming, pagesOfDocument, pagesOfFiles, type Reading } from './comingPages';

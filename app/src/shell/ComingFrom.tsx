@@ -1,8 +1,15 @@
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { ActivityIndicator, Text, useTheme } from 'react-native-paper';
 import useSWR from 'swr';
-import { type Coming, DESK_KEY, deskDocuments, pagesOfDocument, pagesOfFiles } from '@/session';
+import {
+  type Coming,
+  DESK_KEY,
+  deskDocuments,
+  pagesOfDocument,
+  pagesOfFiles,
+  type Reading,
+} from '@/session';
 import { useReader } from './ReaderContext';
 import { Action, pagesInWords, pickFile, pickFiles } from '@/ui';
 import { LockedFile } from './LockedFile';
@@ -10,11 +17,8 @@ import { LockedFile } from './LockedFile';
 /** Pages that are there to be chosen from. */
 export type There = Extract<Coming, { ok: true }>;
 
-/** What cannot be read without a password. */
-interface Locked {
-  readonly name: string;
-  readonly read: (password?: string) => Promise<Coming>;
-}
+const PDF = 'application/pdf';
+const onlyOne = (file: File | null): readonly File[] => (file ? [file] : []);
 
 /** Where pages are to come from: a file, or another document on the desk where that is wanted. */
 export function ComingFrom(props: {
@@ -33,14 +37,27 @@ export function ComingFrom(props: {
   const [reading, setReading] = useState('');
   const all = desk ? (data?.documents ?? []) : [];
   const others = all.filter(({ id }) => id !== session.desk.id);
-  const [locked, setLocked] = useState<Locked | null>(null);
-  const take = async (name: string, read: Locked['read'], password?: string): Promise<void> => {
+  /** The file that is locked. */
+  const [locked, setLocked] = useState<string | null>(null);
+  const wanted = useRef<Reading | null>(null);
+  const give = (): void => {
+    void wanted.current?.drop();
+    wanted.current = null;
+  };
+  useEffect(() => give, []);
+  const take = async (name: string, reading: Reading, password?: string): Promise<void> => {
+    wanted.current = reading;
     setTrouble('');
     setWaits(true);
     try {
-      const coming = await read(password);
-      if (coming.ok) return onComing(coming);
-      if (coming.isLocked) setLocked({ name: coming.name ?? name, read });
+      const coming = await reading.read(password);
+      // Closed meanwhile.
+      if (wanted.current !== reading) return await reading.drop();
+      if (coming.ok) {
+        wanted.current = null;
+        return onComing(coming);
+      }
+      if (coming.isLocked) setLocked(coming.name ?? name);
       // That it is locked is said by the field that asks for its password.
       if (!coming.isLocked || password !== undefined) setTrouble(coming.message);
     } catch (e) {
@@ -50,10 +67,7 @@ export function ComingFrom(props: {
     }
   };
   const fromFile = async (): Promise<void> => {
-    const one = several ? [] : [await pickFile('application/pdf')];
-    const files = several
-      ? await pickFiles('application/pdf')
-      : one.filter((file) => file !== null);
+    const files = several ? await pickFiles(PDF) : onlyOne(await pickFile(PDF));
     if (files.length === 0) return;
     await take(
       files[0].name,
@@ -61,14 +75,15 @@ export function ComingFrom(props: {
     );
     setReading('');
   };
-  if (locked)
+  if (locked !== null)
     return (
       <LockedFile
-        name={locked.name}
+        name={locked}
         refusal={trouble}
         waits={waits}
-        onPassword={(password) => void take(locked.name, locked.read, password)}
+        onPassword={(password) => wanted.current && void take(locked, wanted.current, password)}
         onOther={() => {
+          give();
           setLocked(null);
           setTrouble('');
         }}
@@ -99,7 +114,7 @@ export function ComingFrom(props: {
           key={one.id}
           role="button"
           disabled={waits}
-          onPress={() => void take(one.title, (password) => pagesOfDocument(one, password))}
+          onPress={() => void take(one.title, pagesOfDocument(one))}
           style={styles.document}
         >
           <Text variant="bodyLarge" numberOfLines={1}>
