@@ -8,12 +8,12 @@ import {
   StandardFonts,
 } from '@cantoo/pdf-lib';
 import { type DocState, markChange } from '@marginalis/core/document';
-import { correctPrint, emptyText, lineWith, wordsBeneath } from '@marginalis/core/editing';
+import { correctPrint, emptyText, lineWith } from '@marginalis/core/editing';
 import { type Box, boxOfPoints, growBox } from '@marginalis/core/geometry';
 import type { PictureMark } from '@marginalis/core/kinds';
 import { makeFixedCopy, makeLivingCopy, readForm } from '@marginalis/core/pdf';
 import { FIRST_ROLL } from '@marginalis/core/marks';
-import { aroundQuad } from '@marginalis/core/print';
+import { aroundQuad, textBeneath } from '@marginalis/core/print';
 import { textFiles } from '../cli/faces';
 import { prove } from '../cli/proving';
 import { draw } from '../cli/smaller';
@@ -71,7 +71,7 @@ test('a piece that was drawn is gone with what it said, whoever has a name for i
   const { document, print } = await opened(bytes, 0);
   const line = lineWith(print, print.text.indexOf(SECRET));
   if (!line) throw new Error('The line is not found.');
-  const bar = barred(document, 0, [line.quad], wordsBeneath(print, [line.quad]));
+  const bar = barred(document, 0, [line.quad], textBeneath(print, [line.quad]));
   for (const copy of await bothCopies(bytes, bar)) {
     expect(says(copy)).toBe(false);
     expect(textOf(copy)).toContain('What stays');
@@ -205,7 +205,7 @@ test('a bar that cuts letters takes them whole, which is no fault of the copy', 
   if (!line) throw new Error('The line is not found.');
   const { minX, minY, maxX, maxY } = boxOfPoints(aroundQuad(line.quad));
   const upper = quadOf({ minX, maxX, minY: minY + 0.35 * (maxY - minY), maxY });
-  const bar = barred(document, 0, [upper], wordsBeneath(print, [upper]));
+  const bar = barred(document, 0, [upper], textBeneath(print, [upper]));
   const [fixed] = await bothCopies(bytes, bar);
   expect(textOf(fixed)).not.toContain('Rock-pool zones');
   const { proof } = await prove({ source: bytes, document: bar }, fixed);

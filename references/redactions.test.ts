@@ -11,7 +11,7 @@ import {
 } from '@cantoo/pdf-lib';
 import { type DocState, markChange } from '@marginalis/core/document';
 import type { PictureMark } from '@marginalis/core/kinds';
-import { drawInk, lineWith, wordsBeneath } from '@marginalis/core/editing';
+import { drawInk, lineWith } from '@marginalis/core/editing';
 import {
   boxCorners,
   boxesMeet,
@@ -22,7 +22,7 @@ import {
   transformBox,
 } from '@marginalis/core/geometry';
 import { makeFixedCopy, makeLivingCopy, openLivingCopy } from '@marginalis/core/pdf';
-import { aroundQuad } from '@marginalis/core/print';
+import { aroundQuad, textBeneath } from '@marginalis/core/print';
 import { FIRST_ROLL } from '@marginalis/core/marks';
 import { textFiles } from '../cli/faces';
 import { prove } from '../cli/proving';
@@ -111,7 +111,7 @@ test.each(TEXTS)(
       const [{ from }] = fit.splice(Math.floor(random() * fit.length), 1);
       const line = lineWith(print, from);
       if (!line) continue;
-      const marked = barred(document, index, [line.quad], wordsBeneath(print, [line.quad]));
+      const marked = barred(document, index, [line.quad], textBeneath(print, [line.quad]));
       const box = boxOfPoints(aroundQuad(line.quad));
       const sources = [{ sha: SHA, bytes }];
       const fixed = await makeFixedCopy(sources, marked, { deflate, draw, ...textFiles });
@@ -156,7 +156,7 @@ test.each([
   const isScan = name === 'tide-log';
   const { document, print } = await opened(bytes, 0);
   const quad = quadOf(box);
-  const marked = barred(document, 0, [quad], wordsBeneath(print, [quad]));
+  const marked = barred(document, 0, [quad], textBeneath(print, [quad]));
   const copy = await makeFixedCopy([{ sha: SHA, bytes }], marked, { deflate, draw, ...textFiles });
   expect(copy.picturesLost).toBe(0);
   expect(complaintOfQpdf(copy.bytes)).toBeNull();
@@ -227,7 +227,7 @@ test('what stands beside the pages says nothing of it either', async () => {
     ...{ order: 0, madeAt: 1 },
   };
   const named = { ...document, bookmarks: new Map([['b', bookmark]]) };
-  const marked = barred(named, 0, [line.quad], wordsBeneath(print, [line.quad]));
+  const marked = barred(named, 0, [line.quad], textBeneath(print, [line.quad]));
   const sources = [{ sha: SHA, bytes }];
   const copyOf = { title: `All on ${secret}`, madeAt: 1 };
   const fixed = await makeFixedCopy(sources, marked, { deflate, draw, copyOf, ...textFiles });
@@ -267,7 +267,7 @@ test('annotations of others, their answers, and one’s own marks beneath a bar 
     ],
   });
   const quad = quadOf(box);
-  const marked = barred(written, 0, [quad], wordsBeneath(print, [quad]));
+  const marked = barred(written, 0, [quad], textBeneath(print, [quad]));
   const sources = [{ sha: SHA, bytes }];
   const fixed = await makeFixedCopy(sources, marked, { deflate, draw, ...textFiles });
   const living = await makeLivingCopy(sources, marked, { deflate, draw, madeAt: 1, ...textFiles });

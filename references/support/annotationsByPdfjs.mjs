@@ -1,13 +1,8 @@
 // node annotationsByPdfjs.mjs FILE: what pdf.js lists as annotations, page by page, as JSON. A process of its own: Jest's
 // modules and pdf.js's do not go together.
-import { readFileSync } from 'node:fs';
+import { openGiven } from './openWithPdfjs.mjs';
 
-const pdfjs = await import('pdfjs-dist/legacy/build/pdf.mjs');
-const doc = await pdfjs.getDocument({
-  data: new Uint8Array(readFileSync(process.argv[2])),
-  isEvalSupported: false,
-  verbosity: 0,
-}).promise;
+const doc = await openGiven();
 const pages = [];
 for (let number = 1; number <= doc.numPages; number++) {
   const page = await doc.getPage(number);

@@ -1,13 +1,8 @@
 // node readWithPdfjs.mjs FILE: the links of each page and the outline as pdf.js reads them, as JSON: where links lie, and the
 // page (from 0) and place or the address they lead to; entries of the outline, one after the other, with their pages. A process of its own: Jest's modules and pdf.js's do not go together.
-import { readFileSync } from 'node:fs';
+import { openGiven } from './openWithPdfjs.mjs';
 
-const pdfjs = await import('pdfjs-dist/legacy/build/pdf.mjs');
-const doc = await pdfjs.getDocument({
-  data: new Uint8Array(readFileSync(process.argv[2])),
-  isEvalSupported: false,
-  verbosity: 0,
-}).promise;
+const doc = await openGiven();
 const placeOf = async (dest) => {
   const explicit = typeof dest === 'string' ? await doc.getDestination(dest) : dest;
   if (!Array.isArray(explicit)) return null;

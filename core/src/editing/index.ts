@@ -128,7 +128,7 @@ export {
   type LineFound,
   linesLike,
 } from './corrections.ts';
-export { type NewRedaction, redact, wordsBeneath } from './redactions.ts';
+export { type NewRedaction, redact } from './redactions.ts';
 export { addLinks, changeLink, keepLinks, removeLinks } from './links.ts';
 export { keepNotes } from './keepNotes.ts';
 export { followersOf, keepTies } from './keepTies.ts';

@@ -4,8 +4,8 @@ import { layersOf } from '../derived/index.ts';
 import { fromPartRecord, toPartRecord } from '../document/index.ts';
 import { plainPage } from '../geometry/index.ts';
 import { kindFor } from '../kinds/index.ts';
-import { findInPrint, quadsOf, readPrint } from '../print/index.ts';
-import { redact, wordsBeneath } from './redactions.ts';
+import { findInPrint, quadsOf, readPrint, textBeneath } from '../print/index.ts';
+import { redact } from './redactions.ts';
 
 const print = readPrint(
   rawPrint([
@@ -15,15 +15,15 @@ const print = readPrint(
 );
 const over = (term: string) => findInPrint(print, term).flatMap((range) => quadsOf(print, range));
 const bar = (id: string, term: string) => ({
-  ...{ id, page: 'p0', quads: over(term), says: wordsBeneath(print, over(term)), madeAt: 1 },
+  ...{ id, page: 'p0', quads: over(term), says: textBeneath(print, over(term)), madeAt: 1 },
 });
 
 test('words beneath bars are told, line by line; of words that lie beneath in part the letters that do', () => {
-  expect(wordsBeneath(print, over('graze at'))).toBe('graze at');
-  expect(wordsBeneath(print, [...over('night'), ...over('and are')])).toBe('night\nand are');
+  expect(textBeneath(print, over('graze at'))).toBe('graze at');
+  expect(textBeneath(print, [...over('night'), ...over('and are')])).toBe('night\nand are');
   const [[head, end, foot, footEnd]] = over('Limpets');
   const half = (a: typeof head, b: typeof head) => ({ x: (a.x + b.x) / 2, y: a.y });
-  const said = wordsBeneath(print, [[head, half(head, end), foot, half(foot, footEnd)]]);
+  const said = textBeneath(print, [[head, half(head, end), foot, half(foot, footEnd)]]);
   expect('Limpets'.startsWith(said)).toBe(true);
   expect(said.length).toBeGreaterThan(1);
   expect(said.length).toBeLessThan(7);

@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { done, lineOn, markOf, pageRefsFor, written } from '../../testing/marks.ts';
 import { rawPrint } from '../../testing/print.ts';
 import { boundsOf } from '../derived/index.ts';
-import { addPaper, correctPrint, printedLineAt } from '../editing/index.ts';
-import { asCorrection } from '../kinds/index.ts';
+import { addPaper, correctPrint, printedLineAt, redact } from '../editing/index.ts';
+import { asCorrection, asRedaction } from '../kinds/index.ts';
 import type { LetterStyle } from '../type/index.ts';
 import {
   applyTransaction,
@@ -16,11 +16,11 @@ import {
 } from '../document/index.ts';
 import { box, plainPage } from '../geometry/index.ts';
 import { usualRuling } from '../paper/index.ts';
-import { readPrint } from '../print/index.ts';
+import { quadsOf, readPrint } from '../print/index.ts';
 import { carryOver } from './carryOver.ts';
 import { changeEdition } from './changeEdition.ts';
 import type { EditionPage } from './editionText.ts';
-import { dropWaiting, putWaiting, waitingMarks } from './waiting.ts';
+import { canBePut, dropWaiting, putWaiting, waitingMarks } from './waiting.ts';
 
 const [WAS, IS] = ['a'.repeat(64), 'b'.repeat(64)];
 const PAGE = plainPage(300, 400);
@@ -106,6 +106,18 @@ test('a correction goes with the line it corrects, and waits where that says som
   const waiting = waitingMarks(changed.after);
   expect(waiting.map(({ id }) => id)).toEqual(['c']);
   expect(putWaiting(changed.after, waiting, 'p0', { x: 9, y: 9 })).toBeNull();
+});
+
+test('a bar says what it hides where it has come to lie', () => {
+  const document = start();
+  const quads = quadsOf(before[0].print, { from: 0, to: 7 });
+  const bar = { id: 'bar', page: 'p0', quads, says: 'limpets', madeAt: 1 };
+  const { after } = carriedTo(done(document, redact(document, [bar])), [
+    printed(['mussels graze at night', ...SAID[0].slice(1)]),
+    ...before.slice(1),
+  ]);
+  expect(asRedaction(markOf(after, 'bar'))?.says).toBe('mussels');
+  expect(canBePut(markOf(after, 'bar'))).toBe(false);
 });
 
 test('one step back takes all of it back', () => {

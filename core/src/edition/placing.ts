@@ -13,13 +13,14 @@ import {
   asCorrection,
   asField,
   asNote,
+  asRedaction,
   asWords,
   type CorrectionMark,
   isArea,
   kindFor,
   type Mark,
 } from '../kinds/index.ts';
-import { aroundQuad, mapQuad, type Print, type Quad } from '../print/index.ts';
+import { aroundQuad, mapQuad, type Print, type Quad, textBeneath } from '../print/index.ts';
 import type { Form, FormWidget } from '../fields/index.ts';
 import type { EditionText, PageFate } from './editionText.ts';
 import { fieldNow } from './fieldNow.ts';
@@ -220,7 +221,12 @@ export class Placing {
   }
 
   private carried(mark: Mark, place: Place): PlacedMark {
-    return this.told(mark, place, kindFor(mark).carry(mark, place.map, {}));
+    const after = kindFor(mark).carry(mark, place.map, {});
+    const bar = asRedaction(after);
+    if (!bar) return this.told(mark, place, after);
+    // What lies beneath it may be another word by now.
+    const { print } = this.text.pageNow(place.page);
+    return this.told(mark, place, { ...bar, says: textBeneath(print, bar.quads) });
   }
 
   private told(

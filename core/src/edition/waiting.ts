@@ -32,8 +32,11 @@ export const waitingUnits = (state: Pick<DocState, 'marks'>): Mark[][] =>
     return unitsOf(listRows(rows));
   });
 
-/** Whether a mark may lie anywhere: one that takes print out says what it takes out where it is, and what was filled in belongs to its field. */
-export const canBePut = (mark: Mark): boolean => !kindFor(mark).takesOut && !asField(mark);
+/** Whether a mark may lie anywhere: corrections, bars and what was filled in belong where they are. */
+export const canBePut = (mark: Mark): boolean => {
+  const { takesOut, redacts } = kindFor(mark);
+  return !takesOut && !redacts && !asField(mark);
+};
 
 /** Puts marks that wait onto a page, their middle at a place of it, in user space. */
 export function putWaiting(

@@ -9,6 +9,7 @@ export {
   bodyOf,
 } from './print.ts';
 export { isFromRight } from './direction.ts';
+export { textBeneath } from './textBeneath.ts';
 export { readPrint } from './readPrint.ts';
 export { type FindOptions, findInPrint } from './find.ts';
 export { DocumentText, type FoundOn, MOST_HITS, type PrintedHit } from './documentText.ts';

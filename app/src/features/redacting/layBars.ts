@@ -1,6 +1,6 @@
 import type { Page } from '@marginalis/core/document';
-import { type NewRedaction, redact, wordsBeneath } from '@marginalis/core/editing';
-import { EMPTY_PRINT, type Quad } from '@marginalis/core/print';
+import { type NewRedaction, redact } from '@marginalis/core/editing';
+import { EMPTY_PRINT, type Quad, textBeneath } from '@marginalis/core/print';
 import { type DocumentSession, pageFile, useSettings } from '@/session';
 import { startWork } from '@/work';
 
@@ -26,7 +26,7 @@ export async function layBars(
     const print = 'paper' in page.shows ? EMPTY_PRINT : await session.print.of(page);
     for (const quads of pieces)
       asked.push({
-        ...{ id: crypto.randomUUID(), page: page.id, quads, says: wordsBeneath(print, quads) },
+        ...{ id: crypto.randomUUID(), page: page.id, quads, says: textBeneath(print, quads) },
         ...{ madeAt: Date.now(), author },
       });
   }
