@@ -11,6 +11,8 @@ test('on a phone notes stand beneath the page, set by a finger where a pen write
   const pen = await Pen.of(page);
   await pen.draw(line(await placeOn(page, 1, 0.2, 0.4), await placeOn(page, 1, 0.6, 0.4)));
   await kept(page);
+  // A finger so soon after the pen would be taken for a palm.
+  await page.waitForTimeout(700);
   for (const [k, [number, v]] of [
     [1, 0.25],
     [2, 0.2],
