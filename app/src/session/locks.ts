@@ -18,7 +18,10 @@ export class Locks {
   /** @param onOpened a file can be read now; who subscribes hears it afterwards */
   constructor(private readonly onOpened: (source: string) => void) {}
 
-  subscribe = (hear: (source: string) => void): void => void this.heard.add(hear);
+  subscribe = (hear: (source: string) => void): (() => void) => {
+    this.heard.add(hear);
+    return () => void this.heard.delete(hear);
+  };
 
   /** A file is locked whose pages are to be seen. */
   found = (source: string): void => {

@@ -11,8 +11,7 @@ import {
   type Reading,
 } from '@/session';
 import { useReader } from './ReaderContext';
-import { Action, pagesInWords, pickFile, pickFiles } from '@/ui';
-import { LockedFile } from './LockedFile';
+import { Action, AskPassword, pagesInWords, pickFile, pickFiles } from '@/ui';
 
 /** Pages that are there to be chosen from. */
 export type There = Extract<Coming, { ok: true }>;
@@ -40,36 +39,48 @@ export function ComingFrom(props: {
   /** The file that is locked. */
   const [locked, setLocked] = useState<string | null>(null);
   const wanted = useRef<Reading | null>(null);
-  const give = (): void => {
+  const letGo = (): void => {
     void wanted.current?.drop();
     wanted.current = null;
   };
-  useEffect(() => give, []);
-  const take = async (name: string, reading: Reading, password?: string): Promise<void> => {
+  useEffect(() => letGo, []);
+  /** Reads them, with a password where one was asked for; why they cannot be read, in words. */
+  const take = async (
+    name: string,
+    reading: Reading,
+    password?: string,
+  ): Promise<string | null> => {
     wanted.current = reading;
-    setTrouble('');
-    setWaits(true);
     try {
       const coming = await reading.read(password);
       // Closed meanwhile.
-      if (wanted.current !== reading) return await reading.drop();
+      if (wanted.current !== reading) {
+        await reading.drop();
+        return null;
+      }
       if (coming.ok) {
         wanted.current = null;
-        return onComing(coming);
+        onComing(coming);
+        return null;
       }
-      if (coming.isLocked) setLocked(coming.name ?? name);
-      // That it is locked is said by the field that asks for its password.
-      if (!coming.isLocked || password !== undefined) setTrouble(coming.message);
+      const next = coming.name ?? name;
+      if (coming.isLocked) setLocked(next);
+      // That it is locked is said by what asks for its password.
+      return coming.isLocked && (password === undefined || next !== name) ? null : coming.message;
     } catch (e) {
-      setTrouble(e instanceof Error ? e.message : String(e));
-    } finally {
-      setWaits(false);
+      return e instanceof Error ? e.message : String(e);
     }
+  };
+  const begin = async (name: string, reading: Reading): Promise<void> => {
+    setTrouble('');
+    setWaits(true);
+    setTrouble((await take(name, reading)) ?? '');
+    setWaits(false);
   };
   const fromFile = async (): Promise<void> => {
     const files = several ? await pickFiles(PDF) : onlyOne(await pickFile(PDF));
     if (files.length === 0) return;
-    await take(
+    await begin(
       files[0].name,
       pagesOfFiles(files, (read, of) => setReading(read < of ? `${read} of ${of} files read` : '')),
     );
@@ -77,17 +88,23 @@ export function ComingFrom(props: {
   };
   if (locked !== null)
     return (
-      <LockedFile
-        name={locked}
-        refusal={trouble}
-        waits={waits}
-        onPassword={(password) => wanted.current && void take(locked, wanted.current, password)}
-        onOther={() => {
-          give();
-          setLocked(null);
-          setTrouble('');
-        }}
-      />
+      <View style={styles.all}>
+        <Text>{`“${locked}” is locked with a password, which stays in this tab only.`}</Text>
+        <AskPassword
+          // The next file has another password.
+          key={locked}
+          open={async (password) => wanted.current && take(locked, wanted.current, password)}
+        >
+          <Action
+            onPress={() => {
+              letGo();
+              setLocked(null);
+            }}
+          >
+            Another file …
+          </Action>
+        </AskPassword>
+      </View>
     );
   return (
     <View style={styles.all}>
@@ -114,7 +131,7 @@ export function ComingFrom(props: {
           key={one.id}
           role="button"
           disabled={waits}
-          onPress={() => void take(one.title, pagesOfDocument(one))}
+          onPress={() => void begin(one.title, pagesOfDocument(one))}
           style={styles.document}
         >
           <Text variant="bodyLarge" numberOfLines={1}>

@@ -31,4 +31,5 @@ export { pagesInWords } from './pagesInWords';
 export { ago, timeAgo } from './timeAgo';
 export { unseen } from './unseen';
 export { PlainInput, PlainSelect, PlainTextArea, Suggestions } from './plainFields';
+export { AskPassword } from './AskPassword';
 export { PasswordField } from './PasswordField';

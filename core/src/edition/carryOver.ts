@@ -1,7 +1,8 @@
 import { listMarks, listRows } from '../derived/index.ts';
 import type { DocState } from '../document/index.ts';
-import { type Form, type FormWidget, NO_FORM } from '../fields/index.ts';
+import { type Form, NO_FORM } from '../fields/index.ts';
 import { type EditionPage, EditionText, type PageFate } from './editionText.ts';
+import { fieldFinder } from './fieldFinder.ts';
 import type { PlacedMark } from './placed.ts';
 import { Placing } from './placing.ts';
 import { unitsOf } from './units.ts';
@@ -33,12 +34,12 @@ export function carryOver(
     text.hasWords(k) && fate.to !== null ? fate : (byPicture.get(k) ?? fate),
   );
   const pageOf = new Map(was.flatMap(({ ids }, k) => ids.map((id) => [id, k] as const)));
-  const taken = new Set<FormWidget>();
+  const findField = fieldFinder(form);
   const rows = listRows(listMarks(document));
   const placed = unitsOf(rows).flatMap((marks, unit): PlacedMark[] => {
     const from = pageOf.get(marks[0].page);
     if (from === undefined) return [];
-    return new Placing(text, fates, was[from].print, from, unit, form, taken).place(marks);
+    return new Placing(text, fates, was[from].print, from, unit, findField).place(marks);
   });
   return { placed, fates };
 }

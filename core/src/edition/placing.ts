@@ -21,9 +21,8 @@ import {
   type Mark,
 } from '../kinds/index.ts';
 import { aroundQuad, mapQuad, type Print, type Quad, textBeneath } from '../print/index.ts';
-import type { Form, FormWidget } from '../fields/index.ts';
 import type { EditionText, PageFate } from './editionText.ts';
-import { fieldNow } from './fieldNow.ts';
+import type { FieldFinder } from './fieldFinder.ts';
 import type { CarryReason, PlacedMark, Verdict } from './placed.ts';
 import { movedAlike, onWords, type WordsNow, wordsNow } from './placeWords.ts';
 import { besideLine, type Surroundings, surroundingsOf } from './surroundings.ts';
@@ -57,9 +56,7 @@ export class Placing {
     private readonly print: Print,
     private readonly from: number,
     private readonly unit: number,
-    private readonly form: Form,
-    /** Places of that form that hold something by now. */
-    private readonly taken: Set<FormWidget>,
+    private readonly findField: FieldFinder,
   ) {
     this.fate = fates[from];
   }
@@ -100,7 +97,7 @@ export class Placing {
 
   private filledIn(mark: Mark): PlacedMark {
     const field = asField(mark);
-    const now = field && fieldNow(this.form, field, this.taken);
+    const now = field && this.findField(field);
     if (!now) return this.lost(mark, 'field');
     const { from, unit } = this;
     const sure = { verdict: 'certain', confidence: 1, reason: 'sameField' } as const;

@@ -2,17 +2,12 @@ import type { Bookmark, DocState, Page } from '../document/index.ts';
 import { displayMatrix, displaySize, transform, type Vec } from '../geometry/index.ts';
 import type { PageId } from '../marks/index.ts';
 import { type OutlineEntry, pointOf } from './outline.ts';
+import { shownOf, type SourceOutline } from './outlinesOf.ts';
 
 /** A place of a document; the page as a whole where `at`, in user space, is null. */
 export interface GuidePlace {
   readonly page: PageId;
   readonly at: Vec | null;
-}
-
-/** The outline of a file whose pages a document shows. */
-export interface SourceOutline {
-  readonly source: string;
-  readonly entries: readonly OutlineEntry[];
 }
 
 /** One line of the contents. */
@@ -89,45 +84,6 @@ export function contentsOf(document: DocState, outlines: readonly SourceOutline[
     return found;
   });
   return among(rows, bookmarkRows(document));
-}
-
-function shownOf(pages: readonly Page[], source: string): ReadonlyMap<number, Page> {
-  const shown = new Map<number, Page>();
-  for (const page of pages)
-    if ('source' in page.shows && page.shows.source === source && !shown.has(page.shows.index))
-      shown.set(page.shows.index, page);
-  return shown;
-}
-
-/**
- * The outlines of the files that a document shows, in the order in which their pages begin.
- * @param leading the file that the document is of: its outline stays whole; of the others only what leads to pages that came in
- */
-export function outlinesOf(
-  { pages }: Pick<DocState, 'pages'>,
-  leading: string,
-  known: ReadonlyMap<string, readonly OutlineEntry[]>,
-): SourceOutline[] {
-  const sources = new Set(pages.flatMap(({ shows }) => ('source' in shows ? [shows.source] : [])));
-  // Where nothing of it is left, it is said that it was there.
-  if (!sources.has(leading)) sources.add(leading);
-  return [...sources].flatMap((source) => {
-    const entries = known.get(source) ?? [];
-    if (source === leading) return entries.length > 0 ? [{ source, entries }] : [];
-    const come = comeAlong(entries, shownOf(pages, source));
-    return come.length > 0 ? [{ source, entries: come }] : [];
-  });
-}
-
-function comeAlong(
-  entries: readonly OutlineEntry[],
-  shown: ReadonlyMap<number, unknown>,
-): OutlineEntry[] {
-  return entries.flatMap((entry) => {
-    const under = comeAlong(entry.under, shown);
-    const leads = entry.address !== null || (entry.place !== null && shown.has(entry.place.page));
-    return leads || under.length > 0 ? [{ ...entry, under }] : [];
-  });
 }
 
 /** Puts bookmarks among the entries of an outline. */

@@ -10,17 +10,10 @@ import {
 } from '../document/index.ts';
 import { plainPage } from '../geometry/index.ts';
 import { addBookmark, moveBookmark, removeBookmark, renameBookmark } from '../editing/index.ts';
-import {
-  bookmarkRows,
-  contentsOf,
-  farOf,
-  outlinesOf,
-  ownBookmarks,
-  rowAt,
-  unfolded,
-} from './contents.ts';
+import { bookmarkRows, contentsOf, farOf, ownBookmarks, rowAt, unfolded } from './contents.ts';
 import { leadsGone } from './leadsGone.ts';
 import { cornerOf, type OutlineEntry, pointOf } from './outline.ts';
+import { outlinesOf } from './outlinesOf.ts';
 import { pageNamed, pageNames } from './pageNames.ts';
 import { proposeOutline } from './proposeOutline.ts';
 

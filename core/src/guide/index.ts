@@ -1,5 +1,6 @@
 export { type LeadsGone, leadsGone } from './leadsGone.ts';
 export { cornerOf, type FilePlace, type OutlineEntry, pointOf } from './outline.ts';
+export { outlinesOf, type SourceOutline } from './outlinesOf.ts';
 export { proposeOutline } from './proposeOutline.ts';
 export { pageNamed, pageNames } from './pageNames.ts';
 export {
@@ -8,9 +9,7 @@ export {
   type ContentsRow,
   farOf,
   type GuidePlace,
-  outlinesOf,
   ownBookmarks,
   rowAt,
-  type SourceOutline,
   unfolded,
 } from './contents.ts';

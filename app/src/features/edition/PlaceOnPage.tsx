@@ -24,16 +24,6 @@ const NOTHING: ReadonlyMap<string, Mark> = new Map();
 /** A frame stands off from what it frames, and can be touched, CSS pixels. */
 const OFF = 4;
 
-function around<S extends string, L extends string>(
-  middle: number,
-  length: number,
-  side: S,
-  size: L,
-) {
-  const whole = Math.max(TOUCH, length + 2 * OFF);
-  return { [side]: middle - whole / 2, [size]: whole } as Record<S | L, number>;
-}
-
 /** A page, and what is to lie on it at a place that is tapped, dragged, or moved by the arrow keys. */
 export function PlaceOnPage(props: {
   page: Page;
@@ -51,11 +41,8 @@ export function PlaceOnPage(props: {
   const toDisplay = displayMatrix(page);
   const seen = transformBox(toDisplay, area);
   const spot = boxCentre(seen);
-  const frame = {
-    ...around(spot.x * scale, boxWidth(seen) * scale, 'left', 'width'),
-    ...around(spot.y * scale, boxHeight(seen) * scale, 'top', 'height'),
-    border: `1.5px dashed ${colors.primary}`,
-  };
+  const wide = Math.max(TOUCH, boxWidth(seen) * scale + 2 * OFF);
+  const high = Math.max(TOUCH, boxHeight(seen) * scale + 2 * OFF);
   /** No farther than the page goes. */
   const put = (x: number, y: number): void => {
     const within = (n: number, most: number): number => Math.min(most, Math.max(0, n));
@@ -93,7 +80,11 @@ export function PlaceOnPage(props: {
       </Area>
       <Area
         {...gripManners('place', 'Where it goes')}
-        style={{ ...frame, position: 'absolute', boxSizing: 'border-box', cursor: 'move' }}
+        style={{
+          ...{ position: 'absolute', boxSizing: 'border-box', cursor: 'move' },
+          ...{ left: spot.x * scale - wide / 2, top: spot.y * scale - high / 2 },
+          ...{ width: wide, height: high, border: `1.5px dashed ${colors.primary}` },
+        }}
         onKeyDown={(e) => {
           const step = arrowStep(e);
           if (!step) return;

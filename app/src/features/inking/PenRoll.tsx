@@ -182,7 +182,9 @@ export function PenRoll({ upright }: { upright: boolean }) {
           style={styles.pickingWidth}
         >
           <View style={styles.awaited}>
-            <Text style={{ color: colors.inverseOnSurface }}>{awaited?.text ?? ''}</Text>
+            <Text style={[styles.asked, { color: colors.inverseOnSurface }]}>
+              {awaited?.text ?? ''}
+            </Text>
             {awaited?.here && (
               <Action
                 compact
@@ -207,6 +209,7 @@ const styles = StyleSheet.create({
   picking: { top: 64, bottom: undefined },
   pickingWidth: { alignSelf: 'center', minWidth: 320, maxWidth: 480 },
   awaited: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: 8 },
+  asked: { flexShrink: 1 },
   level: { flexDirection: 'row', borderTopWidth: 1, paddingVertical: 4, gap: 1 },
   upright: {
     flexDirection: 'column',

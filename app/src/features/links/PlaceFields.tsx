@@ -1,4 +1,5 @@
 import type { LinkTarget } from '@marginalis/core/document';
+import type { Vec } from '@marginalis/core/geometry';
 import { StyleSheet, View } from 'react-native';
 import { useSession } from '@/session';
 import { useReader } from '@/shell';
@@ -18,21 +19,22 @@ export function PlaceFields(props: {
   const { page, hasPlace, onPage, onPlace, onWhole, onSubmit, onClose } = props;
   const session = useSession();
   const { stage, shell } = useReader();
+  const lead = (index: number, at: Vec | null): void => {
+    const page = session.store.getState().document.pages.at(index);
+    if (page && at) onPlace({ page: page.id, at });
+    shell.openDialog(EDIT_LINK);
+  };
   const show = (): void => {
     onClose();
     session.hand.await({
       text: 'Go to the place and touch it.',
       here: () => {
         const { current } = stage.getSight();
-        const page = session.store.getState().document.pages[current];
-        if (page) onPlace({ page: page.id, at: stage.toUser(current, { x: 0, y: 0 }) });
-        shell.openDialog(EDIT_LINK);
+        lead(current, stage.toUser(current, { x: 0, y: 0 }));
       },
       act: (_, { clientX, clientY }) => {
         const hit = stage.pageAt(stage.fromClient(clientX, clientY));
-        const { pages } = session.store.getState().document;
-        if (hit) onPlace({ page: pages[hit.index].id, at: hit.user });
-        shell.openDialog(EDIT_LINK);
+        lead(hit?.index ?? -1, hit?.user ?? null);
       },
     });
   };

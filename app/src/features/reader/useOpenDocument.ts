@@ -77,7 +77,7 @@ export function useOpenDocument(id: string): OpenedDocument {
         onLocked: session.locks.found,
         onTrouble: session.notices.tell,
       });
-      session.locks.subscribe((source) => void files.again(source));
+      const deafen = session.locks.subscribe((source) => void files.again(source));
       files.hold(document.source, file);
       /** Another function each time, so that what was made with the one before is made anew. */
       const lookup = (): SourcePictures => (source) => files.of(source);
@@ -106,6 +106,7 @@ export function useOpenDocument(id: string): OpenedDocument {
       });
       close = () => {
         unfollow();
+        deafen();
         files.close();
         void leaveSession(session);
       };

@@ -1,7 +1,7 @@
 import { type DocState, sourcesOfPages } from '@marginalis/core/document';
 import { linksOnPage } from '@marginalis/core/links';
 import { useEffect, useState } from 'react';
-import { type DocumentSession, useSession } from '@/session';
+import { useSession } from '@/session';
 import { readFileLinks, useReaderAround } from '@/shell';
 import type { SourcePictures } from '@/stage';
 
@@ -13,7 +13,7 @@ export function useDeadLinks(part: DocState): number {
   useEffect(() => {
     let isGone = false;
     const { document } = session.store.getState();
-    const whole = wholeSources(session, document, pictures);
+    const whole = wholeSources(document, pictures);
     void (async () => {
       let count = 0;
       for (const page of part.pages) {
@@ -32,17 +32,12 @@ export function useDeadLinks(part: DocState): number {
 }
 
 /** Files of which all pages are in the document: their own links lead to these. */
-function wholeSources(
-  { desk }: DocumentSession,
-  { pages }: DocState,
-  pictures: SourcePictures | null,
-): ReadonlySet<string> {
+function wholeSources({ pages }: DocState, pictures: SourcePictures | null): ReadonlySet<string> {
   const whole = sourcesOfPages(pages).filter((source) => {
-    const count = source === desk.source ? desk.pages.length : pictures?.(source)?.pageCount;
     const shown = pages.flatMap(({ shows }) =>
       'source' in shows && shows.source === source ? [shows.index] : [],
     );
-    return new Set(shown).size === count;
+    return new Set(shown).size === pictures?.(source)?.pageCount;
   });
   return new Set(whole);
 }

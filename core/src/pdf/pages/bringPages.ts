@@ -1,17 +1,10 @@
-import {
-  PDFArray,
-  PDFDict,
-  type PDFDocument,
-  PDFName,
-  PDFPage,
-  type PDFRef,
-} from '@cantoo/pdf-lib';
+import { PDFArray, PDFDict, type PDFDocument, PDFName, PDFPage, PDFRef } from '@cantoo/pdf-lib';
 import { ownEntries } from './arrange.ts';
 import { PLACES } from './clonePage.ts';
-import { Destinations, leadingKeys, type NamedPlace } from './destinations.ts';
+import { Destinations, LEADING, type NamedPlace } from './destinations.ts';
 import { bringLayers } from './layers.ts';
 import { type Label, readLabels } from './labels.ts';
-import { ObjectCopier } from './ObjectCopier.ts';
+import { ObjectCopier } from './objectCopier.ts';
 import { entriesOf, type OutlineRoot, outlineOf } from './outlineOf.ts';
 import { pruneLeads } from './pruneLeads.ts';
 
@@ -68,7 +61,7 @@ export function bringPages(
     }),
   );
   bringLayers(into, other, copier);
-  const outline = outlineBrought(other, destinations, copier);
+  const outline = outlineBrought(into, other, destinations, copier);
   const names = destinations.all().flatMap(([called, place]) => {
     const copy = copier.copy(place);
     return copy ? [[called, copy] as const] : [];
@@ -89,6 +82,7 @@ function leadByThemselves({ node }: PDFPage, destinations: Destinations): void {
 }
 
 function outlineBrought(
+  into: PDFDocument,
   other: PDFDocument,
   destinations: Destinations,
   copier: ObjectCopier,
@@ -100,10 +94,9 @@ function outlineBrought(
     // Of the tags nothing comes along.
     dict.delete(name('SE'));
     destinations.unname(dict);
-    leads ||= leadingKeys.some((key) => dict.has(key));
+    leads ||= LEADING.some((key) => dict.has(key));
   }
-  const copy = leads && copier.copy(outline.ref);
-  const ref = copy && copier.copied(outline.ref);
-  const dict = ref && copier.lookup(ref);
-  return ref && dict instanceof PDFDict ? { dict, ref } : null;
+  const ref = leads ? copier.copy(outline.ref) : null;
+  const dict = ref && into.context.lookup(ref);
+  return ref instanceof PDFRef && dict instanceof PDFDict ? { dict, ref } : null;
 }

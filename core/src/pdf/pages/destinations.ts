@@ -19,7 +19,7 @@ const ACTION = PDFName.of('A');
 export type NamedPlace = readonly [name: PDFString | PDFHexString, place: PDFObject];
 
 /** What of a link, or an entry of an outline, says where it leads. */
-export const leadingKeys: readonly PDFName[] = [DEST, ACTION];
+export const LEADING: readonly PDFName[] = [DEST, ACTION];
 
 /** Places of a document by their names (ISO 32000-1 §12.3.2), and which of them lead to pages that it no longer has. */
 export class Destinations {

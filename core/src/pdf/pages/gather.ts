@@ -1,5 +1,5 @@
 import { type PDFDocument, PDFName, PDFPage, PDFPageLeaf } from '@cantoo/pdf-lib';
-import { type DocState, type Page, pagesOfSource } from '../../document/index.ts';
+import { type DocState, type Page, pagesOfSource, sourcesOfPages } from '../../document/index.ts';
 import { refreshFieldAppearances } from '../fields.ts';
 import { openPdf } from '../openPdf.ts';
 import { arrangePages } from './arrange.ts';
@@ -57,7 +57,7 @@ export async function gatherPages(
   const from: (PageFrom | null)[] = [];
   // A document that names no page shows its source as it is.
   const wanted = document.pages.length > 0 ? document.pages : plainPages(sources[0].sha, own);
-  const shelf = new Shelf(doc, sources, wanted);
+  const shelf = new Shelf(doc, own, sources, wanted);
   for (const page of wanted) {
     const { shows } = page;
     if ('paper' in shows) {
@@ -85,7 +85,7 @@ export async function gatherPages(
       linksPruned = pruneLeads(doc, row);
       pruneStructure(doc, row);
     }
-    linksPruned += await shelf.leadTo();
+    linksPruned += await shelf.joinWays();
   }
   ownLabels(
     doc,
@@ -113,6 +113,8 @@ class Shelf {
 
   constructor(
     private readonly into: PDFDocument,
+    /** Its pages as they came. */
+    private readonly own: readonly PDFPage[],
     private readonly sources: readonly Source[],
     private readonly wanted: readonly Page[],
   ) {}
@@ -136,15 +138,18 @@ class Shelf {
     return (await this.of(sha)).labels;
   }
 
-  /** Outlines and names of places lead to the pages that came; links on them that lead nowhere are counted. */
-  async leadTo(): Promise<number> {
+  /**
+   * The outlines and names of places of all sources become the document's.
+   * @returns links of other sources that led to pages which did not come
+   */
+  async joinWays(): Promise<number> {
     const { into } = this;
     const own = outlineOf(into);
     const outlines: OutlineRoot[] = [];
     let pruned = 0;
     const destinations = new Destinations(into, into.getPages());
     // In the order in which their pages begin.
-    for (const sha of new Set(this.wanted.flatMap(({ shows }) => sourceOf(shows)))) {
+    for (const sha of sourcesOfPages(this.wanted)) {
       if (sha === this.sources[0].sha) {
         if (own) outlines.push(own);
         continue;
@@ -157,11 +162,6 @@ class Shelf {
     joinOutlines(into, outlines);
     return pruned;
   }
-
-  private get own(): readonly PDFPage[] {
-    return (this.ownPages ??= this.into.getPages());
-  }
-  private ownPages: readonly PDFPage[] | null = null;
 
   private shownOf(sha: string): number[] {
     const shown = this.wanted.flatMap(({ shows }) =>
@@ -187,5 +187,3 @@ class Shelf {
     return doc;
   }
 }
-
-const sourceOf = (shows: Page['shows']): string[] => ('source' in shows ? [shows.source] : []);

@@ -1,5 +1,5 @@
 import { PDFArray, PDFDict, type PDFDocument, PDFName, PDFRef } from '@cantoo/pdf-lib';
-import type { ObjectCopier } from './ObjectCopier.ts';
+import type { ObjectCopier } from './objectCopier.ts';
 
 const name = (text: string): PDFName => PDFName.of(text);
 const [LAYERS, GROUPS, CONFIG, ON, OFF, BASE] = [
@@ -27,9 +27,9 @@ export function bringLayers(into: PDFDocument, other: PDFDocument, copier: Objec
     return there ? [{ ref, there }] : [];
   });
   if (come.length === 0) return;
-  const isOffByItself = config?.lookup(BASE) === OFF;
+  const wasOffUnlessOn = config?.lookup(BASE) === OFF;
   const [on, off] = [ON, OFF].map((key) => new Set(refsIn(config, key)));
-  const isOff = (ref: PDFRef): boolean => off.has(ref) || (isOffByItself && !on.has(ref));
+  const isOff = (ref: PDFRef): boolean => off.has(ref) || (wasOffUnlessOn && !on.has(ref));
   const { catalog, context } = into;
   const own = dictIn(catalog, LAYERS) ?? (context.obj({}) as PDFDict);
   catalog.set(LAYERS, own);
@@ -49,6 +49,10 @@ export function bringLayers(into: PDFDocument, other: PDFDocument, copier: Objec
     come.flatMap(({ ref, there }) => (isOff(ref) ? [there] : [])),
   );
   // Where layers are off unless they are said to be on, these are said to be.
-  const shownBase = shown.lookup(BASE) === OFF;
-  add(shown, ON, shownBase ? come.flatMap(({ ref, there }) => (isOff(ref) ? [] : [there])) : []);
+  const isOffUnlessOn = shown.lookup(BASE) === OFF;
+  add(
+    shown,
+    ON,
+    isOffUnlessOn ? come.flatMap(({ ref, there }) => (isOff(ref) ? [] : [there])) : [],
+  );
 }

@@ -11,6 +11,8 @@ import {
   PDFStream,
 } from '@cantoo/pdf-lib';
 
+const PARENT = PDFName.of('Parent');
+
 /**
  * Copies objects of one document into another, with all that they refer to, each once. Pages are no part of that: a reference to one becomes what it was
  * told to become, or nothing, so that no page comes along that is not wanted.
@@ -36,18 +38,13 @@ export class ObjectCopier {
 
   /** A copy of an object, which may be a reference; null for what is nothing there. */
   copy(object: PDFObject): PDFObject | null {
-    const copy = this.shallow(object);
+    const copy = this.cloned(object);
     // One after the other: rows of entries that refer to the next are as long as files please.
     for (let next = this.waiting.pop(); next; next = this.waiting.pop()) {
-      const value = this.shallow(next.object);
+      const value = this.cloned(next.object);
       if (value) this.into.assign(next.ref, value);
     }
     return copy;
-  }
-
-  /** What a reference refers to in the copy. */
-  lookup(there: PDFRef): PDFObject | undefined {
-    return this.into.lookup(there);
   }
 
   /** A dictionary as a page: what it says of its place among others stays behind. */
@@ -60,7 +57,8 @@ export class ObjectCopier {
     return PDFPageLeaf.fromMapWithContext(map, this.into, false);
   }
 
-  private shallow(object: PDFObject): PDFObject | null {
+  /** A copy of an object, whose references lead to copies that are still to be made. */
+  private cloned(object: PDFObject): PDFObject | null {
     if (object instanceof PDFRef) return this.reference(object);
     if (object instanceof PDFPageLeaf || object instanceof PDFPageTree) return null;
     if (object instanceof PDFStream) {
@@ -75,13 +73,13 @@ export class ObjectCopier {
     }
     if (!(object instanceof PDFArray)) return object;
     const array = PDFArray.withContext(this.into);
-    for (const one of object.asArray()) array.push(this.shallow(one) ?? PDFNull);
+    for (const one of object.asArray()) array.push(this.cloned(one) ?? PDFNull);
     return array;
   }
 
   private entries(from: PDFDict, into: PDFDict): void {
     for (const [key, value] of from.entries()) {
-      const copy = this.shallow(value);
+      const copy = this.cloned(value);
       // An entry that is nothing is as good as none (ISO 32000-1 §7.3.7).
       if (copy) into.set(key, copy);
       else into.delete(key);
@@ -99,5 +97,3 @@ export class ObjectCopier {
     return there;
   }
 }
-
-const PARENT = PDFName.of('Parent');

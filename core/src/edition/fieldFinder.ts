@@ -14,15 +14,15 @@ export interface FieldNow extends Pick<PlacedMark, 'page' | 'map'> {
   readonly after: FieldMark;
 }
 
-/**
- * Finds the field of another form that has the name of the one that was filled in, and can hold what was. Null where there is none.
- * @param taken places of fields that hold something by now; the one that is found is added
- */
-export function fieldNow(
-  { fields }: Form,
-  mark: FieldMark,
-  taken: Set<FormWidget>,
-): FieldNow | null {
+/** Finds the field of another form that has the name of the one that was filled in, and can hold what was; null where there is none. No place is found twice. */
+export type FieldFinder = (mark: FieldMark) => FieldNow | null;
+
+export function fieldFinder(form: Form): FieldFinder {
+  const taken = new Set<FormWidget>();
+  return (mark) => fieldNow(form, mark, taken);
+}
+
+function fieldNow({ fields }: Form, mark: FieldMark, taken: Set<FormWidget>): FieldNow | null {
   const field = fields.find(({ name }) => name === mark.field);
   if (!field || !isFillable(field) || isSwitched(field) !== (mark.letters === null)) return null;
   if (problemWith(field, mark.value)) return null;
